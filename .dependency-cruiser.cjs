@@ -1,0 +1,53 @@
+/**
+ * The import rule of the house: arrows point downward only.
+ * app -> places -> ui, state -> store, workers -> files -> imaging -> core; cli -> files, imaging, core.
+ */
+const may = {
+  core: [],
+  imaging: ['core'],
+  files: ['imaging', 'core'],
+  workers: ['files', 'imaging', 'core'],
+  store: ['files', 'imaging', 'core'],
+  demo: ['files', 'imaging', 'core', 'store'],
+  state: ['store', 'workers', 'demo', 'files', 'core'],
+  ui: ['core'],
+  places: ['ui', 'state', 'core'],
+  app: ['places', 'ui', 'state', 'core'],
+  cli: ['files', 'imaging', 'core'],
+};
+
+module.exports = {
+  forbidden: [
+    ...Object.entries(may).map(([room, allowed]) => ({
+      name: `${room}-looks-down-only`,
+      severity: 'error',
+      from: { path: `^src/${room}/` },
+      to: { path: '^src/', pathNot: `^src/(${[room, ...allowed].join('|')})/` },
+    })),
+    {
+      name: 'core-is-pure',
+      comment: 'The core knows no React, DOM library, Node or storage: only Valibot and plain code.',
+      severity: 'error',
+      from: { path: '^src/core/' },
+      to: { dependencyTypes: ['npm', 'core'], pathNot: 'node_modules/valibot/' },
+    },
+    {
+      name: 'only-store-opens-indexeddb',
+      severity: 'error',
+      from: { path: '^src/', pathNot: '^src/store/' },
+      to: { path: 'node_modules/idb/' },
+    },
+    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
+    { name: 'nothing-unresolved', severity: 'error', from: {}, to: { couldNotResolve: true } },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '\\.css$' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'node', 'default', 'types'],
+    },
+  },
+};

@@ -1,0 +1,8 @@
+import type { Metadata } from 'next';
+import { Range } from '@/places/range/Range';
+
+export const metadata: Metadata = { title: 'Range' };
+
+export default function Page() {
+  return <Range />;
+}

@@ -1,0 +1,80 @@
+import { UpFitError } from '@/core/artwork/errors';
+import { parseLength, parseSize } from '@/core/length/parse';
+
+/** A command line taken apart: names and values, switches, and what stands alone. */
+export interface Args {
+  command: string;
+  files: string[];
+  values: Map<string, string>;
+  switches: Set<string>;
+}
+
+const SWITCHES = new Set(['json', 'mirror']);
+
+/** Takes `command FILE... --name value --switch` apart; throws `bad-argument` for what no command knows. */
+export function readArgs(argv: readonly string[], known: readonly string[]): Args {
+  const [command = '', ...rest] = argv;
+  const args: Args = { command, files: [], values: new Map(), switches: new Set() };
+  for (let i = 0; i < rest.length; i++) {
+    const word = rest[i]!;
+    if (!word.startsWith('--')) {
+      args.files.push(word);
+      continue;
+    }
+    const name = word.slice(2);
+    if (SWITCHES.has(name)) {
+      args.switches.add(name);
+      continue;
+    }
+    if (!known.includes(name)) throw badArgument(`There is no option --${name}.`);
+    const value = rest[++i];
+    if (value === undefined) throw badArgument(`--${name} wants a value after it.`);
+    args.values.set(name, value);
+  }
+  return args;
+}
+
+export function badArgument(message: string): UpFitError {
+  return new UpFitError('bad-argument', message);
+}
+
+export function required(args: Args, name: string): string {
+  const value = args.values.get(name);
+  if (value === undefined) throw badArgument(`${args.command} wants --${name}.`);
+  return value;
+}
+
+/** One of a few words. */
+export function oneOf<T extends string>(name: string, value: string, allowed: readonly T[]): T {
+  const found = allowed.find((word) => word === value);
+  if (found === undefined) throw badArgument(`--${name} is one of ${allowed.join(', ')}, not “${value}”.`);
+  return found;
+}
+
+export function readNumber(name: string, value: string): number {
+  const number = Number(value);
+  if (value.trim() === '' || !Number.isFinite(number))
+    throw badArgument(`--${name} wants a number, not “${value}”.`);
+  return number;
+}
+
+/** `WxH` in any units, both above zero, in mm. */
+export function readSize(name: string, value: string): { width: number; height: number } {
+  const size = parseSize(value);
+  if (!size.ok) throw badArgument(`--${name}: ${size.message}`);
+  if (size.width <= 0 || size.height <= 0) throw badArgument(`--${name}: both lengths must be above zero.`);
+  return size;
+}
+
+/** `X,Y`, two lengths with their units, in mm. A comma inside a number has digits on both sides of it. */
+export function readPoint(name: string, value: string): { x: number; y: number } {
+  const parts = value.split(/,(?!\d+\s*[a-z"'])|(?<=[a-z"'])\s*,/i);
+  if (parts.length !== 2)
+    throw badArgument(`--${name} wants two lengths with a comma between them: 60mm,30mm.`);
+  const [x, y] = parts.map((text) => {
+    const length = parseLength(text, { unit: 'mm' });
+    if (!length.ok) throw badArgument(`--${name}: ${length.message}`);
+    return length.mm;
+  });
+  return { x: x!, y: y! };
+}

@@ -1,0 +1,26 @@
+import { makeDocket } from '@/core/check/docket';
+import { ruleName } from '@/core/check/registry';
+import type { Engine } from '@/imaging/engine';
+import type { Args } from '../args';
+import type { Answer } from '../answer';
+import { PLACED_OPTIONS, readPlaced } from '../placed';
+
+export const CHECK_OPTIONS = PLACED_OPTIONS;
+
+/** `check`: the docket of one artwork on one face. Status 1 where it holds a Fix. */
+export async function check(args: Args, engine: () => Promise<Engine>): Promise<Answer> {
+  const { blank, fit, measured } = await readPlaced(await engine(), args);
+  const docket = makeDocket(blank, fit, { facts: () => measured.facts, pixels: () => measured.raster });
+  const findings = docket.findings.map(({ remedies, ...finding }) => ({
+    ...finding,
+    remedies: remedies.map(({ id, label }) => ({ id, label })),
+  }));
+  const lines = findings.map(
+    ({ verdict, rule, message }) => `${verdict.padEnd(5)}  ${ruleName(rule)}: ${message}`,
+  );
+  return {
+    json: { verdict: docket.verdict, findings },
+    text: [`${blank.blank.name}: ${docket.verdict}`, ...lines].join('\n'),
+    status: docket.verdict === 'fix' ? 1 : 0,
+  };
+}

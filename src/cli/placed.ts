@@ -1,0 +1,107 @@
+import { readFile } from 'node:fs/promises';
+import { basename } from 'node:path';
+import { UpFitError } from '@/core/artwork/errors';
+import { shippedBlanks } from '@/core/blank/library';
+import type { PrintFace, ResolvedBlank } from '@/core/blank/resolve';
+import { centreOn, coverBleed, fitInside, newPiece, setRotation, setSize } from '@/core/fit/place';
+import { RoleSchema, type ArtworkPiece, type Fit } from '@/core/fit/schema';
+import type { Engine } from '@/imaging/engine';
+import { measureArtwork, type Measured } from '@/imaging/measure';
+import { badArgument, oneOf, readNumber, readPoint, readSize, required, type Args } from './args';
+
+export const PLACED_OPTIONS = [
+  'blank',
+  'face',
+  'colour',
+  'size',
+  'artwork',
+  'place',
+  'role',
+  'at',
+  'rotate',
+] as const;
+
+/** One artwork set on one face of a blank, as the options say: what `check` and `render` both work on. */
+export interface Placed {
+  blank: ResolvedBlank;
+  face: PrintFace;
+  fit: Fit;
+  measured: Measured;
+}
+
+export async function readPlaced(engine: Engine, args: Args): Promise<Placed> {
+  const blank = findBlank(required(args, 'blank'));
+  const face = findFace(blank, args.values.get('face'));
+  const colourId = findColour(blank, args.values.get('colour'));
+  if (args.values.has('size')) throw badArgument(`${blank.blank.name} comes in one size: leave --size out.`);
+  const measured = await measureArtwork(engine, ...(await readNamed(required(args, 'artwork'))));
+  const piece = place(args, measured, face);
+  const fit: Fit = {
+    upfit: 'fit/1',
+    id: 'command-line',
+    designId: 'command-line',
+    blankId: blank.blank.id,
+    blankVersion: blank.blank.version,
+    colourId,
+    stateId: null,
+    sizeId: null,
+    faces: [{ faceId: face.id, pieces: [piece] }],
+  };
+  return { blank, face, fit, measured };
+}
+
+function place(args: Args, { facts }: Measured, face: PrintFace): ArtworkPiece {
+  const where = args.values.get('place') ?? 'inside';
+  const asked = args.values.get('role');
+  const role =
+    asked === undefined ? (where === 'cover' ? 'ground' : 'motif') : oneOf('role', asked, RoleSchema.options);
+  let piece = newPiece('artwork', facts.sha256, facts, role, face);
+  const rotate = args.values.get('rotate');
+  if (rotate !== undefined) piece = setRotation(piece, facts, (readNumber('rotate', rotate) * Math.PI) / 180);
+  if (where === 'inside') piece = fitInside(piece, facts, face);
+  else if (where === 'cover') piece = coverBleed(piece, facts, face);
+  else {
+    const { width, height } = readSize('place', where);
+    piece = setSize(piece, facts, width, height);
+  }
+  const at = args.values.get('at');
+  return at === undefined ? piece : centreOn(piece, facts, readPoint('at', at));
+}
+
+function findBlank(id: string): ResolvedBlank {
+  const blanks = shippedBlanks();
+  const found = blanks.find(({ blank }) => blank.id === id);
+  if (!found) {
+    const ids = blanks.map(({ blank }) => blank.id).join(', ');
+    throw new UpFitError('not-found', `There is no blank “${id}”. The shipped ones are ${ids}.`);
+  }
+  return found;
+}
+
+function findFace(blank: ResolvedBlank, id: string | undefined): PrintFace {
+  const face = id === undefined ? blank.faces[0] : blank.faces.find((one) => one.id === id);
+  if (face) return face;
+  const ids = blank.faces.map((one) => one.id).join(', ');
+  throw new UpFitError('not-found', `${blank.blank.name} has no face “${id}”: it has ${ids}.`);
+}
+
+function findColour({ blank }: ResolvedBlank, name: string | undefined): string {
+  const wanted = name?.toLowerCase();
+  const colour =
+    wanted === undefined
+      ? blank.colours[0]
+      : blank.colours.find((one) => one.id === wanted || one.name.toLowerCase() === wanted);
+  if (colour) return colour.id;
+  const names = blank.colours.map((one) => one.name).join(', ');
+  throw new UpFitError('not-found', `${blank.name} does not come in “${name}”: it comes in ${names}.`);
+}
+
+/** A file's own name and its bytes; `not-found` where there is none to read. */
+export async function readNamed(path: string): Promise<[name: string, bytes: Uint8Array<ArrayBuffer>]> {
+  try {
+    return [basename(path), new Uint8Array(await readFile(path))];
+  } catch (error) {
+    const why = (error as NodeJS.ErrnoException).code === 'ENOENT' ? 'is not there' : 'cannot be read';
+    throw new UpFitError('not-found', `The file ${path} ${why}.`);
+  }
+}

@@ -1,0 +1,13 @@
+import type { Facts, Format } from './facts';
+
+/** What a file's header says, before a pixel is decoded. Pixels are as stored, orientation not applied. */
+export interface Header {
+  format: Format;
+  width: number;
+  height: number;
+  density: Facts['density'];
+  colour: { mode: Facts['colour']['mode']; bits: number; profile: string | null };
+  alpha: boolean;
+  orientation: number;
+  animated: boolean;
+}

@@ -1,0 +1,69 @@
+import { extendToBleed } from '../../fit/remedies';
+import { fixed } from '../../length/show';
+import { artworkPieces, visibleOf, withPiece, type CheckContext, type Rule } from '../context';
+import { measureBleed, worstSide } from '../edges';
+import type { Finding, Remedy } from '../finding';
+import { CHECK_LIMITS } from '../limits';
+
+export const SIDE_NAMES = {
+  top: 'top edge',
+  right: 'right edge',
+  bottom: 'foot edge',
+  left: 'left edge',
+} as const;
+
+/** With all grounds drawn, how far the ring between trim and bleed edge is covered. Listed where there is a ground. */
+export const bleed: Rule = {
+  id: 'bleed',
+  name: 'Bleed',
+  check: (context) => {
+    const grounds = visibleOf(context, 'ground');
+    if (grounds.length === 0) return [];
+    const { share, gaps, place } = measureBleed(context, grounds);
+    const side = worstSide(gaps);
+    const gap = gaps[side];
+    const verdict = gap === 0 ? 'ready' : gap <= CHECK_LIMITS.bleedLook ? 'look' : 'fix';
+    const finding: Finding = {
+      rule: 'bleed',
+      verdict,
+      faceId: context.face.id,
+      measured: gap,
+      required: 0,
+      unit: 'mm',
+      shown: {
+        measured: verdict === 'ready' ? 'all covered' : `${context.say(gap)} short`,
+        required:
+          verdict === 'ready'
+            ? `${context.say(context.face.bleed)} all round`
+            : `${SIDE_NAMES[side]}, ${percent(share)} covered`,
+      },
+      gauge: { from: Math.max(6, context.face.bleed * 3), to: -2, limit: 0, value: gap },
+      word: verdict === 'ready' ? 'Bleed' : `Bleed −${context.say(gap)}`,
+      message:
+        verdict === 'ready'
+          ? 'The ground reaches the bleed edge all round.'
+          : `Ground ends ${context.say(gap)} short of the bleed, ${SIDE_NAMES[side]}.`,
+      remedies: [],
+    };
+    if (verdict === 'ready') return [finding];
+    return [{ ...finding, side, ...(place && { place }), remedies: remedies(context, gap) }];
+  },
+};
+
+function remedies(context: CheckContext, gap: number): Remedy[] {
+  const [largest] = artworkPieces(visibleOf(context, 'ground')).sort(
+    (a, b) => b.width * b.height - a.width * a.height,
+  );
+  if (!largest) return [];
+  const mended = extendToBleed(largest, context.facts(largest.artworkId), context.face);
+  if (!mended) return [];
+  const label =
+    mended.scale > 1 + 1e-9
+      ? `Extend the ground ${context.say(gap)} to the bleed, to ${fixed(mended.scale * 100, 1)} %`
+      : `Move the ground ${context.say(mended.moved)} over the bleed`;
+  return [{ id: 'extend-ground', label, pieces: withPiece(context, mended.piece) }];
+}
+
+function percent(share: number): string {
+  return `${fixed(Math.floor(share * 1000) / 10, 1)} %`;
+}

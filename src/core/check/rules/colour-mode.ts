@@ -1,0 +1,75 @@
+import type { Facts } from '../../artwork/facts';
+import type { Verdict } from '../finding';
+import { tellingOnes, rank, type Finding } from '../finding';
+import { artworkPieces, type CheckContext, type Rule } from '../context';
+import type { ArtworkPiece } from '../../fit/schema';
+
+const MODE_NAMES: Record<Facts['colour']['mode'], string> = {
+  rgb: 'RGB',
+  cmyk: 'CMYK',
+  grey: 'grey',
+  lab: 'Lab',
+  indexed: 'palette RGB',
+};
+
+/** Each artwork's colour mode against those the house accepts: as it is, converted, or not to be converted. */
+export const colourMode: Rule = {
+  id: 'colour-mode',
+  name: 'Colour mode',
+  check: (context) =>
+    tellingOnes(
+      artworkPieces(context.pieces)
+        .map((piece) => measure(context, piece))
+        .sort((a, b) => rank(a.verdict) - rank(b.verdict)),
+    ),
+};
+
+function measure(context: CheckContext, piece: ArtworkPiece): Finding {
+  const { colour } = context.facts(piece.artworkId);
+  const accepted = context.blank.spec.files.modes.value;
+  const { verdict, message } = judge(piece, colour, accepted);
+  const wanted = accepted.map((mode) => MODE_NAMES[mode]).join(' or ');
+  return {
+    rule: 'colour-mode',
+    verdict,
+    faceId: context.face.id,
+    measured: colour.mode,
+    required: accepted.join(' or '),
+    unit: 'mode',
+    shown: {
+      measured: `${MODE_NAMES[colour.mode]}${colour.mode === 'cmyk' && !colour.profile ? ', no profile' : ''}`,
+      required: `house takes ${wanted}`,
+    },
+    gauge: null,
+    pieceId: piece.id,
+    word: verdict === 'ready' ? 'Colours' : MODE_NAMES[colour.mode],
+    message,
+    remedies: [],
+  };
+}
+
+function judge(
+  piece: ArtworkPiece,
+  colour: Facts['colour'],
+  accepted: readonly string[],
+): { verdict: Verdict; message: string } {
+  const mode = MODE_NAMES[colour.mode];
+  if (!accepted.includes('rgb')) {
+    return { verdict: 'fix', message: `The house takes no RGB, and print files are made in RGB so far.` };
+  }
+  // A palette of RGB colours is RGB in fewer bytes: nothing is converted.
+  if (accepted.includes(colour.mode) || colour.mode === 'indexed') {
+    return { verdict: 'ready', message: `“${piece.name}” is ${mode}, which the house takes as it is.` };
+  }
+  if (colour.mode === 'cmyk' && !colour.profile) {
+    return {
+      verdict: 'fix',
+      message: `“${piece.name}” is CMYK without a profile, so nothing says what its inks look like: save it with its profile, or as RGB.`,
+    };
+  }
+  const from = colour.profile ? `${mode} (${colour.profile})` : mode;
+  return {
+    verdict: 'look',
+    message: `“${piece.name}” is ${from} and will be converted to RGB: look at its colours.`,
+  };
+}

@@ -1,0 +1,70 @@
+import { honestSize, placedPpi } from '../../fit/density';
+import { opaqueBox } from '../../fit/geometry';
+import { scalePiece } from '../../fit/place';
+import { artworkPieces, withPiece, type CheckContext, type Rule } from '../context';
+import { tellingOnes, type Finding, type Remedy } from '../finding';
+import type { ArtworkPiece } from '../../fit/schema';
+
+/** Placed PPI of every piece, the smaller of its axes, against the blank's target and floor. */
+export const resolution: Rule = {
+  id: 'resolution',
+  name: 'Resolution',
+  check: (context) =>
+    tellingOnes(
+      artworkPieces(context.pieces)
+        .map((piece) => measure(context, piece))
+        .filter((finding) => finding !== null)
+        .sort((a, b) => Number(b.measured) - Number(a.measured)),
+    ),
+};
+
+function measure(context: CheckContext, piece: ArtworkPiece): Finding | null {
+  const { pixels } = context.facts(piece.artworkId);
+  if (!pixels) return null;
+  const { target, floor } = context.face;
+  const { least } = placedPpi(pixels, piece);
+  // A hair under the target, from a length rounded in some other unit, is the target.
+  const meets = (limit: number) => least >= limit - 0.005;
+  const verdict = meets(target) ? 'ready' : meets(floor) ? 'look' : 'fix';
+  const ppi = showPpi(least);
+  return {
+    rule: 'resolution',
+    verdict,
+    faceId: context.face.id,
+    measured: least,
+    required: target,
+    unit: 'PPI',
+    shown: { measured: `${ppi} PPI`, required: `wants ${target}, floor ${floor}` },
+    gauge: { from: 0, to: target * 1.5, limit: target, value: least },
+    pieceId: piece.id,
+    word: `${ppi} PPI`,
+    message:
+      verdict === 'ready'
+        ? `“${piece.name}” has ${ppi} PPI at this size.`
+        : `“${piece.name}” has ${ppi} PPI at this size; ${
+            verdict === 'fix' ? `under ${floor} it prints blurred` : `${target} is wanted`
+          }.`,
+    remedies: verdict === 'ready' ? [] : remedies(context, piece, least),
+  };
+}
+
+function remedies(context: CheckContext, piece: ArtworkPiece, ppi: number): Remedy[] {
+  if (piece.role === 'ground') return [];
+  const facts = context.facts(piece.artworkId);
+  const smaller = scalePiece(piece, facts, ppi / context.face.target);
+  const box = opaqueBox(smaller, facts);
+  const whole = honestSize(facts.pixels!, context.face.target);
+  if (whole.width <= 0 || box.width <= 0) return [];
+  return [
+    {
+      id: 'honest-size',
+      label: `Go down to ${context.say(box.width)} wide, the largest honest size`,
+      pieces: withPiece(context, smaller),
+    },
+  ];
+}
+
+/** Whole PPI, cut and not rounded up: 299.6 is not 300. */
+function showPpi(ppi: number): string {
+  return String(Math.floor(ppi + 0.005));
+}

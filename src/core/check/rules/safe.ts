@@ -1,0 +1,65 @@
+import { bringInside } from '../../fit/remedies';
+import type { ArtworkPiece } from '../../fit/schema';
+import { fixed } from '../../length/show';
+import { artworkPieces, visibleOf, withPiece, type CheckContext, type Rule } from '../context';
+import { measureSafe, worstSide } from '../edges';
+import { tellingOnes, type Finding } from '../finding';
+import { SIDE_NAMES } from './bleed';
+
+/** Every motif's pixels against the safe area: inside, between safe edge and trim, or past the trim. */
+export const safe: Rule = {
+  id: 'safe',
+  name: 'Safe area',
+  check: (context) =>
+    tellingOnes(
+      artworkPieces(visibleOf(context, 'motif'))
+        .map((piece) => measure(context, piece))
+        .sort((a, b) => a.clearance - b.clearance)
+        .reverse()
+        .map(({ finding }) => finding),
+    ),
+};
+
+function measure(context: CheckContext, piece: ArtworkPiece): { finding: Finding; clearance: number } {
+  const { pastSafe, pastTrim, share, clearance, place } = measureSafe(context, piece);
+  const side = worstSide(pastSafe);
+  const past = pastSafe[side];
+  const verdict = past === 0 ? 'ready' : pastTrim === 0 ? 'look' : 'fix';
+  const base: Finding = {
+    rule: 'safe',
+    verdict,
+    faceId: context.face.id,
+    measured: past,
+    required: 0,
+    unit: 'mm',
+    shown: {
+      measured: past === 0 ? `${context.say(clearance)} inside` : `${context.say(past)} past`,
+      required:
+        past === 0
+          ? `safe area ${context.say(context.face.safe)} in`
+          : `${SIDE_NAMES[side]}${pastTrim > 0 ? ', past the trim' : ''}`,
+    },
+    gauge: { from: 10, to: -10, limit: 0, value: past > 0 ? past : -clearance },
+    pieceId: piece.id,
+    word: past === 0 ? 'Safe' : `Safe −${context.say(past)}`,
+    message:
+      past === 0
+        ? `“${piece.name}” stays inside the safe area.`
+        : `“${piece.name}” is ${context.say(past)} past the safe edge, ${SIDE_NAMES[side]}` +
+          `${pastTrim > 0 ? `, and ${context.say(pastTrim)} past the trim` : ''}; ${fixed(share * 100, 1)} % of it lies outside.`,
+    remedies: [],
+  };
+  if (past === 0) return { finding: base, clearance };
+  const mended = bringInside(piece, context.facts(piece.artworkId), context.face);
+  const label =
+    mended.scale < 1
+      ? `Shrink to ${Math.floor(mended.scale * 100)} % to clear the safe edge`
+      : `Move ${context.say(mended.moved)} to clear the safe edge`;
+  const finding: Finding = {
+    ...base,
+    side,
+    ...(place && { place }),
+    remedies: [{ id: 'inside-safe', label, pieces: withPiece(context, mended.piece) }],
+  };
+  return { finding, clearance: -past };
+}

@@ -1,0 +1,107 @@
+import type { Facts, PixelBox } from '../artwork/facts';
+import type { ArtworkPiece } from './schema';
+
+export interface Point {
+  x: number;
+  y: number;
+}
+
+/** A turned rectangle: centre in mm, size along its own axes, turn in radians clockwise on screen. */
+export interface Box extends Point {
+  width: number;
+  height: number;
+  rotation: number;
+}
+
+/** An axis-aligned extent in mm. */
+export interface Extent {
+  left: number;
+  top: number;
+  right: number;
+  bottom: number;
+}
+
+/** Turns a vector by an angle. */
+export function turn({ x, y }: Point, angle: number): Point {
+  const cos = Math.cos(angle);
+  const sin = Math.sin(angle);
+  return { x: x * cos - y * sin, y: x * sin + y * cos };
+}
+
+/** The file's opaque bounds as shares of the file: centre offset and size, the flip applied. */
+function opaqueShare(facts: Facts, flipped: boolean): PixelBox {
+  const pixels = facts.pixels ?? { width: 1, height: 1 };
+  const { x, y, width, height } = facts.alpha.opaqueBounds;
+  const dx = (x + width / 2) / pixels.width - 0.5;
+  return {
+    x: flipped ? -dx : dx,
+    y: (y + height / 2) / pixels.height - 0.5,
+    width: width / pixels.width,
+    height: height / pixels.height,
+  };
+}
+
+/** Where a piece's opaque bounds lie; typed sizes, snapping and centring go by these. */
+export function opaqueBox(piece: ArtworkPiece, facts: Facts): Box {
+  const share = opaqueShare(facts, piece.flipped);
+  const offset = turn({ x: share.x * piece.width, y: share.y * piece.height }, piece.rotation);
+  return {
+    x: piece.x + offset.x,
+    y: piece.y + offset.y,
+    width: share.width * piece.width,
+    height: share.height * piece.height,
+    rotation: piece.rotation,
+  };
+}
+
+/** The file box whose opaque bounds are `box`: the inverse of `opaqueBox`. */
+export function placeOpaqueBox(piece: ArtworkPiece, facts: Facts, box: Box): ArtworkPiece {
+  const share = opaqueShare(facts, piece.flipped);
+  const width = box.width / share.width;
+  const height = box.height / share.height;
+  const offset = turn({ x: share.x * width, y: share.y * height }, box.rotation);
+  return { ...piece, width, height, rotation: box.rotation, x: box.x - offset.x, y: box.y - offset.y };
+}
+
+/** The four corners of a box, from its own top left clockwise. */
+export function corners(box: Box): [Point, Point, Point, Point] {
+  const at = (sx: number, sy: number): Point => {
+    const offset = turn({ x: (sx * box.width) / 2, y: (sy * box.height) / 2 }, box.rotation);
+    return { x: box.x + offset.x, y: box.y + offset.y };
+  };
+  return [at(-1, -1), at(1, -1), at(1, 1), at(-1, 1)];
+}
+
+/** Overall extent of a turned box. */
+export function extentOf(box: Box): Extent {
+  const points = corners(box);
+  const xs = points.map(({ x }) => x);
+  const ys = points.map(({ y }) => y);
+  return { left: Math.min(...xs), right: Math.max(...xs), top: Math.min(...ys), bottom: Math.max(...ys) };
+}
+
+/** Largest factor by which a w x h rectangle turned by `rotation` may be scaled to fit into W x H. */
+export function largestInside(
+  size: { width: number; height: number },
+  rotation: number,
+  room: { width: number; height: number },
+): number {
+  const cos = Math.abs(Math.cos(rotation));
+  const sin = Math.abs(Math.sin(rotation));
+  const across = size.width * cos + size.height * sin;
+  const down = size.width * sin + size.height * cos;
+  return Math.min(room.width / across, room.height / down);
+}
+
+/** Smallest factor by which a w x h rectangle turned by `rotation` must be scaled to cover W x H. */
+export function smallestCovering(
+  size: { width: number; height: number },
+  rotation: number,
+  room: { width: number; height: number },
+): number {
+  const cos = Math.abs(Math.cos(rotation));
+  const sin = Math.abs(Math.sin(rotation));
+  const along = room.width * cos + room.height * sin;
+  const across = room.width * sin + room.height * cos;
+  return Math.max(along / size.width, across / size.height);
+}

@@ -1,0 +1,129 @@
+import type { PrintFace } from '../blank/resolve';
+import { printSize } from '../blank/resolve';
+import { signedDistance } from '../blank/shape';
+import type { Facts } from '../artwork/facts';
+import {
+  corners,
+  largestInside,
+  opaqueBox,
+  placeOpaqueBox,
+  smallestCovering,
+  type Box,
+  type Point,
+} from './geometry';
+import type { ArtworkPiece, Role } from './schema';
+
+/** A new piece of an artwork on a face: a motif inside the safe area, a ground covering the bleed. */
+export function newPiece(
+  id: string,
+  artworkId: string,
+  facts: Facts,
+  role: Role,
+  face: PrintFace,
+): ArtworkPiece {
+  const pixels = facts.pixels ?? { width: 1, height: 1 };
+  const bare: ArtworkPiece = {
+    id,
+    kind: 'artwork',
+    artworkId,
+    name: facts.name.replace(/\.[a-z0-9]+$/i, ''),
+    role,
+    locked: false,
+    visible: true,
+    x: face.width / 2,
+    y: face.height / 2,
+    width: pixels.width,
+    height: pixels.height,
+    rotation: 0,
+    flipped: false,
+  };
+  return role === 'ground' ? coverBleed(bare, facts, face) : fitInside(bare, facts, face);
+}
+
+/** As large as the safe area allows, centred in it, its own turn and proportion kept. */
+export function fitInside(piece: ArtworkPiece, facts: Facts, face: PrintFace): ArtworkPiece {
+  const box = opaqueBox(piece, facts);
+  const room = { width: face.width - 2 * face.safe, height: face.height - 2 * face.safe };
+  const upper = largestInside(box, box.rotation, room);
+  const centre = { x: face.width / 2, y: face.height / 2 };
+  const scale = face.cornerRadius === 0 ? upper : largestInShape(box, centre, upper, face);
+  return placeOpaqueBox(piece, facts, { ...scaled(box, scale), ...centre });
+}
+
+/** Largest scale at which the box's corners stay inside the safe area of a rounded face, found by halving. */
+function largestInShape(box: Box, centre: Point, upper: number, face: PrintFace): number {
+  const fits = (scale: number) =>
+    corners({ ...scaled(box, scale), ...centre }).every(
+      ({ x, y }) => signedDistance(face, -face.safe, x, y) <= 0,
+    );
+  let low = 0;
+  let high = upper;
+  if (fits(upper)) return upper;
+  for (let i = 0; i < 50; i++) {
+    const middle = (low + high) / 2;
+    if (fits(middle)) low = middle;
+    else high = middle;
+  }
+  return low;
+}
+
+/** As small as covers the bleed on every side, centred, its own turn and proportion kept. */
+export function coverBleed(piece: ArtworkPiece, facts: Facts, face: PrintFace): ArtworkPiece {
+  const box = opaqueBox(piece, facts);
+  const scale = smallestCovering(box, box.rotation, printSize(face));
+  return placeOpaqueBox(piece, facts, { ...scaled(box, scale), x: face.width / 2, y: face.height / 2 });
+}
+
+/** Sets the width of the opaque bounds in mm; the height follows in proportion, the centre stays. */
+export function setWidth(piece: ArtworkPiece, facts: Facts, width: number): ArtworkPiece {
+  const box = opaqueBox(piece, facts);
+  return placeOpaqueBox(piece, facts, scaled(box, width / box.width));
+}
+
+/** Sets the height of the opaque bounds in mm; the width follows in proportion, the centre stays. */
+export function setHeight(piece: ArtworkPiece, facts: Facts, height: number): ArtworkPiece {
+  const box = opaqueBox(piece, facts);
+  return placeOpaqueBox(piece, facts, scaled(box, height / box.height));
+}
+
+/** Scales about the opaque bounds' centre. */
+export function scalePiece(piece: ArtworkPiece, facts: Facts, factor: number): ArtworkPiece {
+  return placeOpaqueBox(piece, facts, scaled(opaqueBox(piece, facts), factor));
+}
+
+/** Sets width and height outright, which may stretch. */
+export function setSize(piece: ArtworkPiece, facts: Facts, width: number, height: number): ArtworkPiece {
+  return placeOpaqueBox(piece, facts, { ...opaqueBox(piece, facts), width, height });
+}
+
+/** Turns about the opaque bounds' centre, to an angle in radians. */
+export function setRotation(piece: ArtworkPiece, facts: Facts, rotation: number): ArtworkPiece {
+  return placeOpaqueBox(piece, facts, { ...opaqueBox(piece, facts), rotation });
+}
+
+/** Moves the opaque bounds' centre; a coordinate left out stays. */
+export function centreOn(piece: ArtworkPiece, facts: Facts, to: Partial<Point>): ArtworkPiece {
+  const box = opaqueBox(piece, facts);
+  return placeOpaqueBox(piece, facts, { ...box, x: to.x ?? box.x, y: to.y ?? box.y });
+}
+
+/** Share of the picture cut away past each edge of the bleed when it covers a face, 0 to 1, unturned pieces only. */
+export function coverLoss(
+  piece: ArtworkPiece,
+  face: PrintFace,
+): { top: number; right: number; bottom: number; left: number } | null {
+  if (Math.abs(Math.sin(piece.rotation)) > 1e-9) return null;
+  const past = (overhang: number, whole: number) => Math.max(0, overhang) / whole;
+  const left = piece.x - piece.width / 2;
+  const top = piece.y - piece.height / 2;
+  return {
+    left: past(-face.bleed - left, piece.width),
+    right: past(left + piece.width - (face.width + face.bleed), piece.width),
+    top: past(-face.bleed - top, piece.height),
+    bottom: past(top + piece.height - (face.height + face.bleed), piece.height),
+  };
+}
+
+function scaled(box: Box, factor: number): Box {
+  return { ...box, width: box.width * factor, height: box.height * factor };
+}

@@ -1,0 +1,73 @@
+import type { Facts } from '../artwork/facts';
+import { printSize, type PrintFace } from '../blank/resolve';
+import { extentOf, opaqueBox, placeOpaqueBox, smallestCovering, turn } from './geometry';
+import { fitInside } from './place';
+import type { ArtworkPiece } from './schema';
+
+/** A piece changed to mend something, and by how much: scale, and mm its centre moved. */
+export interface Mended {
+  piece: ArtworkPiece;
+  scale: number;
+  moved: number;
+}
+
+/**
+ * The ground scaled as little as covers the bleed and moved as little as that takes; `null` where it already
+ * covers it with its opaque bounds, so that what is missing is missing inside the picture.
+ */
+export function extendToBleed(piece: ArtworkPiece, facts: Facts, face: PrintFace): Mended | null {
+  const box = opaqueBox(piece, facts);
+  const size = printSize(face);
+  const scale = Math.max(1, smallestCovering(box, box.rotation, size));
+  const width = box.width * scale;
+  const height = box.height * scale;
+  const cos = Math.abs(Math.cos(box.rotation));
+  const sin = Math.abs(Math.sin(box.rotation));
+  const slackAcross = Math.max(0, (width - (size.width * cos + size.height * sin)) / 2);
+  const slackDown = Math.max(0, (height - (size.width * sin + size.height * cos)) / 2);
+  const toMiddle = turn({ x: face.width / 2 - box.x, y: face.height / 2 - box.y }, -box.rotation);
+  const shift = turn({ x: beyond(toMiddle.x, slackAcross), y: beyond(toMiddle.y, slackDown) }, box.rotation);
+  const moved = Math.hypot(shift.x, shift.y);
+  if (scale < 1 + 1e-9 && moved < 1e-9) return null;
+  const mended = placeOpaqueBox(piece, facts, {
+    ...box,
+    width,
+    height,
+    x: box.x + shift.x,
+    y: box.y + shift.y,
+  });
+  return { piece: mended, scale, moved };
+}
+
+/** The motif moved inside the safe area, or where it is too large, shrunk to the largest size that fits. */
+export function bringInside(piece: ArtworkPiece, facts: Facts, face: PrintFace): Mended {
+  const box = opaqueBox(piece, facts);
+  const { left, top, right, bottom } = extentOf(box);
+  const room = {
+    left: face.safe,
+    top: face.safe,
+    right: face.width - face.safe,
+    bottom: face.height - face.safe,
+  };
+  const small = right - left <= room.right - room.left && bottom - top <= room.bottom - room.top;
+  if (face.cornerRadius === 0 && small) {
+    const dx = Math.max(0, room.left - left) + Math.min(0, room.right - right);
+    const dy = Math.max(0, room.top - top) + Math.min(0, room.bottom - bottom);
+    const moved = placeOpaqueBox(piece, facts, { ...box, x: box.x + dx, y: box.y + dy });
+    return { piece: moved, scale: 1, moved: Math.hypot(dx, dy) };
+  }
+  const inside = fitInside(piece, facts, face);
+  const scale = Math.min(1, inside.width / piece.width);
+  const centre = { x: face.width / 2, y: face.height / 2 };
+  const shrunk = { ...box, ...centre, width: box.width * scale, height: box.height * scale };
+  return {
+    piece: placeOpaqueBox(piece, facts, shrunk),
+    scale,
+    moved: Math.hypot(centre.x - box.x, centre.y - box.y),
+  };
+}
+
+/** How far `value` lies outside -slack to +slack, with its sign. */
+function beyond(value: number, slack: number): number {
+  return Math.sign(value) * Math.max(0, Math.abs(value) - slack);
+}

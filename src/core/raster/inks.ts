@@ -1,0 +1,77 @@
+import { deltaE00 } from '../colour/difference';
+import { labOf, type Lab } from '../colour/lab';
+import { IN_SILENCE, words, type Progress, type Raster } from './raster';
+
+/** Above this a picture counts as a photograph and has no ink count. */
+export const MOST_INKS = 32;
+/** An ink under this share of the picture's area does not count. */
+const LEAST_SHARE = 0.0005;
+/** Pixels looked at, at most: enough that a colour of 0.05 % is still seen a hundred times over. */
+const SAMPLES = 400_000;
+
+interface Colour {
+  lab: Lab;
+  pixels: number;
+}
+
+/**
+ * Inks that the picture needs: flat colours after leaving out anti-aliased edges and merging colours that lie
+ * nearer than dE 5; `null` where there are more than 32, as in a photograph. A pixel is flat where its right
+ * and lower neighbours are alike, which no edge pixel is.
+ */
+export function inkCount(raster: Raster, progress: Progress = IN_SILENCE): number | null {
+  const counts = countFlatColours(raster, progress);
+  if (!counts) return null;
+  const least = counts.looked * LEAST_SHARE;
+  const colours: Colour[] = [...counts.byColour]
+    .sort((a, b) => b[1] - a[1])
+    .map(([word, pixels]) => ({ lab: labOf(word & 255, (word >> 8) & 255, (word >> 16) & 255), pixels }));
+  const inks: Colour[] = [];
+  for (const colour of colours) {
+    const same = inks.find((ink) => deltaE00(ink.lab, colour.lab) < 5);
+    if (same) same.pixels += colour.pixels;
+    else inks.push(colour);
+    if (inks.length > 40 * MOST_INKS) return null;
+  }
+  const counted = inks.filter((ink) => ink.pixels >= least).length;
+  return counted > MOST_INKS ? null : counted;
+}
+
+/** Flat colours with their pixels; `null` where hardly anything is flat, so that it cannot be flat artwork. */
+function countFlatColours(
+  raster: Raster,
+  progress: Progress,
+): { byColour: Map<number, number>; looked: number } | null {
+  const { width, height } = raster;
+  const pixels = words(raster);
+  const step = Math.max(1, Math.floor(Math.sqrt((width * height) / SAMPLES)));
+  const byColour = new Map<number, number>();
+  let looked = 0;
+  let present = 0;
+  let flat = 0;
+  for (let y = 0; y + 1 < height; y += step) {
+    if (y % 64 === 0) progress(y / height);
+    for (let x = 0; x + 1 < width; x += step) {
+      looked++;
+      const at = y * width + x;
+      const word = pixels[at]!;
+      if (word >>> 24 < 128) continue;
+      present++;
+      if (!alike(word, pixels[at + 1]!) || !alike(word, pixels[at + width]!)) continue;
+      flat++;
+      const key = word & 0xffffff;
+      byColour.set(key, (byColour.get(key) ?? 0) + 1);
+    }
+  }
+  if (present > 0 && (flat < present / 3 || byColour.size > 20_000)) return null;
+  return { byColour, looked };
+}
+
+/** Within 3 levels in each channel: what a lossy file does to a flat colour. */
+function alike(a: number, b: number): boolean {
+  return (
+    Math.abs((a & 255) - (b & 255)) <= 3 &&
+    Math.abs(((a >> 8) & 255) - ((b >> 8) & 255)) <= 3 &&
+    Math.abs(((a >> 16) & 255) - ((b >> 16) & 255)) <= 3
+  );
+}

@@ -1,0 +1,19 @@
+/** Pixels as RGBA, 8 bits, not premultiplied, sRGB, row by row from the top. */
+export interface Raster {
+  width: number;
+  height: number;
+  data: Uint8Array;
+  /** True where every pixel is opaque, so that alpha need not be read. */
+  opaque: boolean;
+}
+
+/** Asked between rows of long work: throws to stop it. `share` is 0 to 1. */
+export type Progress = (share: number) => void;
+
+export const IN_SILENCE: Progress = () => undefined;
+
+/** The same pixels, four bytes at a time: red in the low byte, alpha in the high one. */
+export function words(raster: { data: Uint8Array }): Uint32Array {
+  const { buffer, byteOffset, byteLength } = raster.data;
+  return new Uint32Array(buffer, byteOffset, byteLength / 4);
+}

@@ -1,0 +1,126 @@
+import type { PrintFace } from '../blank/resolve';
+import type { Piece } from '../fit/schema';
+import { IN_SILENCE, words, type Progress, type Raster } from '../raster/raster';
+import { coverage, sampleColour, sampler, type Sampler } from './sampler';
+import { gridOver, type Grid } from './transform';
+
+/** Gives the pixels of an artwork that a piece shows. */
+export type Pixels = (artworkId: string) => Raster;
+
+export interface RenderOptions {
+  /** Pixels of the whole: trim plus bleed. */
+  pixels: { width: number; height: number };
+  /** Flips the finished picture left to right, for a transfer. */
+  mirror?: boolean;
+  progress?: Progress;
+}
+
+/** A face as a house gets it: its visible pieces over nothing, trim plus bleed, never a guide. */
+export function renderFace(
+  face: PrintFace,
+  pieces: readonly Piece[],
+  artwork: Pixels,
+  options: RenderOptions,
+): Raster {
+  const grid = gridOver(face, options.pixels);
+  const { width, height } = grid;
+  const progress = options.progress ?? IN_SILENCE;
+  const target = new Uint32Array(width * height);
+  const shown = pieces.filter(({ visible }) => visible);
+  shown.forEach((piece, index) => {
+    const step: Progress = (share) => progress((index + share) / shown.length);
+    if (piece.kind === 'fill') fillOver(target, piece.colour);
+    else drawOver(target, grid, sampler(grid, piece, artwork(piece.artworkId), step), step);
+  });
+  if (options.mirror) mirrorRows(target, width);
+  return { width, height, data: new Uint8Array(target.buffer), opaque: false };
+}
+
+function fillOver(target: Uint32Array, colour: string): void {
+  const value = parseInt(colour.slice(1), 16);
+  const word = (0xff000000 | ((value & 255) << 16) | (value & 0xff00) | (value >>> 16)) >>> 0;
+  target.fill(word);
+}
+
+function drawOver(target: Uint32Array, grid: Grid, source: Sampler, progress: Progress): void {
+  const { map } = source;
+  const marginX = 0.5 / source.across;
+  const marginY = 0.5 / source.down;
+  for (let row = 0; row < grid.height; row++) {
+    if (row % 64 === 0) progress(row / grid.height);
+    const y = row + 0.5;
+    const u0 = map.c * y + map.e;
+    const v0 = map.d * y + map.f;
+    const [first, last] = span(grid.width, u0, map.a, marginX, v0, map.b, marginY);
+    let at = row * grid.width + first;
+    for (let column = first; column < last; column++, at++) {
+      const x = column + 0.5;
+      const u = map.a * x + u0;
+      const v = map.b * x + v0;
+      const covered = coverage(source, u, v);
+      if (covered === 0) continue;
+      const word = sampleColour(source, u, v);
+      const alpha = covered === 1 ? word >>> 24 : ((word >>> 24) * covered + 0.5) | 0;
+      if (alpha === 0) continue;
+      target[at] = alpha === 255 ? word : over(word, alpha, target[at]!);
+    }
+  }
+}
+
+/** The columns of a row whose pixels can touch the piece: both shares within 0 to 1, plus half a pixel. */
+function span(
+  width: number,
+  u0: number,
+  du: number,
+  marginU: number,
+  v0: number,
+  dv: number,
+  marginV: number,
+): [first: number, last: number] {
+  let low = 0;
+  let high = width;
+  for (const [start, step, margin] of [
+    [u0, du, marginU],
+    [v0, dv, marginV],
+  ] as const) {
+    if (Math.abs(step) < 1e-15) {
+      if (start < -margin || start > 1 + margin) return [0, 0];
+      continue;
+    }
+    const a = (-margin - start) / step - 0.5;
+    const b = (1 + margin - start) / step - 0.5;
+    low = Math.max(low, Math.floor(Math.min(a, b)));
+    high = Math.min(high, Math.ceil(Math.max(a, b)) + 1);
+  }
+  return [low, Math.max(low, high)];
+}
+
+/** Source over backdrop, not premultiplied (Porter and Duff 1984). */
+function over(source: number, alpha: number, under: number): number {
+  const underAlpha = under >>> 24;
+  if (underAlpha === 0) return (((alpha << 24) >>> 0) | (source & 0xffffff)) >>> 0;
+  const kept = (underAlpha * (255 - alpha)) / 255;
+  const total = alpha + kept;
+  const mix = (shift: number) =>
+    (((source >>> shift) & 255) * alpha + ((under >>> shift) & 255) * kept) / total + 0.5;
+  return (
+    ((((total + 0.5) | 0) << 24) | ((mix(16) & 255) << 16) | ((mix(8) & 255) << 8) | (mix(0) & 255)) >>> 0
+  );
+}
+
+function mirrorRows(target: Uint32Array, width: number): void {
+  for (let start = 0; start < target.length; start += width) target.subarray(start, start + width).reverse();
+}
+
+/** The same pixels laid on a colour, for files that take no transparency. */
+export function flatten(raster: Raster, colour: string): Raster {
+  const under = new Uint32Array(1);
+  fillOver(under, colour);
+  const pixels = words(raster);
+  const flat = new Uint32Array(pixels.length);
+  for (let i = 0; i < pixels.length; i++) {
+    const word = pixels[i]!;
+    flat[i] = over(word, word >>> 24, under[0]!);
+  }
+  return { width: raster.width, height: raster.height, data: new Uint8Array(flat.buffer), opaque: true };
+}

@@ -1,0 +1,156 @@
+import { boxShrink } from '../raster/shrink';
+import { words, type Progress, type Raster } from '../raster/raster';
+import type { ArtworkPiece } from '../fit/schema';
+import { gridToArtwork, type Affine, type Grid } from './transform';
+
+/** A piece made ready to be read at the pixels of a grid. */
+export interface Sampler {
+  map: Affine;
+  raster: Raster;
+  pixels: Uint32Array;
+  /** Pixels of `raster` across the whole artwork; not whole where its last block was smaller. */
+  width: number;
+  height: number;
+  /** Grid pixels across the piece along its own axes: turns shares of the artwork into pixels for edge coverage. */
+  across: number;
+  down: number;
+}
+
+const shrunk = new WeakMap<Raster, Map<string, Raster>>();
+
+/**
+ * Readies a piece: where the artwork has more than twice the grid's pixels it is first shrunk by whole factors, so
+ * that reading between four neighbours leaves no pixel out. Shrunk copies live as long as their artwork's pixels.
+ */
+export function sampler(grid: Grid, piece: ArtworkPiece, source: Raster, progress?: Progress): Sampler {
+  const across =
+    piece.width * Math.hypot(grid.perMmX * Math.cos(piece.rotation), grid.perMmY * Math.sin(piece.rotation));
+  const down =
+    piece.height * Math.hypot(grid.perMmX * Math.sin(piece.rotation), grid.perMmY * Math.cos(piece.rotation));
+  const fx = Math.max(1, Math.floor(source.width / across));
+  const fy = Math.max(1, Math.floor(source.height / down));
+  const raster = reduced(source, fx, fy, progress);
+  return {
+    map: gridToArtwork(grid, piece),
+    raster,
+    pixels: words(raster),
+    width: source.width / fx,
+    height: source.height / fy,
+    across,
+    down,
+  };
+}
+
+function reduced(source: Raster, fx: number, fy: number, progress?: Progress): Raster {
+  if (fx === 1 && fy === 1) return source;
+  const copies = shrunk.get(source) ?? new Map<string, Raster>();
+  shrunk.set(source, copies);
+  const key = `${fx}x${fy}`;
+  let copy = copies.get(key);
+  if (!copy) {
+    copy = boxShrink(source, fx, fy, progress);
+    copies.clear();
+    copies.set(key, copy);
+  }
+  return copy;
+}
+
+/** How much of a grid pixel, 0 to 1, lies on the piece; (u, v) is its centre in shares of the artwork. */
+export function coverage(sampler: Sampler, u: number, v: number): number {
+  const across = Math.min(u, 1 - u) * sampler.across + 0.5;
+  const down = Math.min(v, 1 - v) * sampler.down + 0.5;
+  if (across <= 0 || down <= 0) return 0;
+  return (across >= 1 - 1e-6 ? 1 : across) * (down >= 1 - 1e-6 ? 1 : down);
+}
+
+/** The alpha, 0 to 255, that a piece has at a grid pixel: what `sampleColour` gives, without its colour. */
+export function sampleAlpha(sampler: Sampler, column: number, row: number): number {
+  const { map } = sampler;
+  const x = column + 0.5;
+  const y = row + 0.5;
+  const u = map.a * x + map.c * y + map.e;
+  const v = map.b * x + map.d * y + map.f;
+  const covered = coverage(sampler, u, v);
+  if (covered === 0 || sampler.raster.opaque) return covered * 255;
+  return covered * (sampleColour(sampler, u, v) >>> 24);
+}
+
+/**
+ * The colour between the four pixels round (u, v), weighted by alpha, as a word (see `words`). The edge's own
+ * pixels go on past it, so that a piece that ends on a line is solid up to it.
+ */
+export function sampleColour(sampler: Sampler, u: number, v: number): number {
+  const { pixels } = sampler;
+  const { width, height } = sampler.raster;
+  const x = clamp(u * sampler.width - 0.5, width - 1);
+  const y = clamp(v * sampler.height - 0.5, height - 1);
+  const left = x | 0;
+  const top = y | 0;
+  const wx = ((x - left) * 256 + 0.5) | 0;
+  const wy = ((y - top) * 256 + 0.5) | 0;
+  const at = top * width + left;
+  const right = left + 1 < width ? 1 : 0;
+  const below = top + 1 < height ? width : 0;
+  const a = pixels[at]!;
+  if (wx === 0 && wy === 0) return a;
+  const b = pixels[at + right]!;
+  const c = pixels[at + below]!;
+  const d = pixels[at + below + right]!;
+  if (a === b && a === c && a === d) return a;
+  const solid = a & b & c & d;
+  if (solid >>> 24 === 255) return blendSolid(a, b, c, d, wx, wy);
+  return blendAlpha(a, b, c, d, wx, wy);
+}
+
+/** All four solid: no weighting by alpha. Weights are 256ths along each axis. */
+function blendSolid(a: number, b: number, c: number, d: number, wx: number, wy: number): number {
+  const w11 = wx * wy;
+  const w10 = (wx << 8) - w11;
+  const w01 = (wy << 8) - w11;
+  const w00 = 65536 - w10 - w01 - w11;
+  const red = ((a & 255) * w00 + (b & 255) * w10 + (c & 255) * w01 + (d & 255) * w11 + 32768) >>> 16;
+  const green =
+    (((a >>> 8) & 255) * w00 +
+      ((b >>> 8) & 255) * w10 +
+      ((c >>> 8) & 255) * w01 +
+      ((d >>> 8) & 255) * w11 +
+      32768) >>>
+    16;
+  const blue =
+    (((a >>> 16) & 255) * w00 +
+      ((b >>> 16) & 255) * w10 +
+      ((c >>> 16) & 255) * w01 +
+      ((d >>> 16) & 255) * w11 +
+      32768) >>>
+    16;
+  return (0xff000000 | (blue << 16) | (green << 8) | red) >>> 0;
+}
+
+function blendAlpha(a: number, b: number, c: number, d: number, wx: number, wy: number): number {
+  const w11 = wx * wy;
+  const w10 = (wx << 8) - w11;
+  const w01 = (wy << 8) - w11;
+  const w00 = 65536 - w10 - w01 - w11;
+  const aa = (a >>> 24) * w00;
+  const ba = (b >>> 24) * w10;
+  const ca = (c >>> 24) * w01;
+  const da = (d >>> 24) * w11;
+  const sum = aa + ba + ca + da;
+  const alpha = (sum + 32768) >>> 16;
+  if (alpha === 0) return 0;
+  const per = 1 / sum;
+  const red = ((a & 255) * aa + (b & 255) * ba + (c & 255) * ca + (d & 255) * da) * per + 0.5;
+  const green =
+    (((a >>> 8) & 255) * aa + ((b >>> 8) & 255) * ba + ((c >>> 8) & 255) * ca + ((d >>> 8) & 255) * da) *
+      per +
+    0.5;
+  const blue =
+    (((a >>> 16) & 255) * aa + ((b >>> 16) & 255) * ba + ((c >>> 16) & 255) * ca + ((d >>> 16) & 255) * da) *
+      per +
+    0.5;
+  return ((alpha << 24) | ((blue & 255) << 16) | ((green & 255) << 8) | (red & 255)) >>> 0;
+}
+
+function clamp(value: number, most: number): number {
+  return value < 0 ? 0 : value > most ? most : value;
+}

@@ -1,0 +1,16 @@
+import { ENGINE_SETTINGS, makeEngine, type Engine, type VipsModule } from './engine';
+
+/** Loads the engine in a worker, from the app's own server at `base`. */
+export async function loadBrowserEngine(base: string): Promise<Engine> {
+  const folder = new URL('/vips/', base).href;
+  const script = new URL('vips-es6.js', folder).href;
+  const module = (await import(/* turbopackIgnore: true */ script)) as {
+    default: (config: object) => Promise<VipsModule>;
+  };
+  const vips = await module.default({
+    ...ENGINE_SETTINGS,
+    locateFile: (file: string) => new URL(file, folder).href,
+    mainScriptUrlOrBlob: script,
+  });
+  return makeEngine(vips);
+}

@@ -1,0 +1,109 @@
+'use client';
+import Link from 'next/link';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { useStore } from 'zustand';
+import { showLength, showSize } from '@/core/length/show';
+import { redo, undo, useBench } from '@/state/bench';
+import { sentence } from '@/state/imports';
+import { makePrintFile, savePrintFile } from '@/state/print';
+import { useShop } from '@/state/shop';
+import type { Live } from './useLive';
+
+/** What is on the bench, the way to its neighbours, undo and redo, and the print file. */
+export function BenchBar({ live }: { live: Live }) {
+  const { fit, blank, design, face, unit } = live;
+  const { pastStates, futureStates } = useStore(useBench.temporal);
+  const neighbours = useNeighbours(fit.id);
+  const say = (mm: number) => showLength(mm, unit);
+  return (
+    <div className="flex h-[38px] shrink-0 items-center gap-4 border-b border-rule bg-frame px-4">
+      <h1 className="flex min-w-0 items-baseline gap-2 text-lg font-bold">
+        <span className="truncate">{design.name}</span>
+        <span className="text-base font-normal text-ink-2">on</span>
+        <span className="whitespace-nowrap">{blank.blank.name}</span>
+      </h1>
+      <span className="measure truncate text-sm text-ink-2">
+        {face.name.toLowerCase()} {showSize(face.width, face.height, unit)} · bleed {say(face.bleed)} · safe{' '}
+        {say(face.safe)} · {blank.method.name.toLowerCase()}
+      </span>
+      <span className="ml-auto flex shrink-0 items-center gap-4">
+        <span className="text-sm text-ink-2">{live.dragging ? 'moving' : 'Saved'}</span>
+        <button className="verb" disabled={pastStates.length === 0} onClick={() => void undo()}>
+          Undo
+        </button>
+        <button className="verb" disabled={futureStates.length === 0} onClick={() => void redo()}>
+          Redo
+        </button>
+        <span className="measure flex items-center gap-2 border border-ink px-2 py-0.5 text-sm">
+          <Link href={`/bench/${neighbours.before}`} aria-label="Fit before">
+            ‹
+          </Link>
+          {neighbours.at} of {neighbours.count}
+          <Link href={`/bench/${neighbours.after}`} aria-label="Fit after">
+            ›
+          </Link>
+        </span>
+        <PrintButton live={live} />
+      </span>
+    </div>
+  );
+}
+
+function PrintButton({ live }: { live: Live }) {
+  const [work, setWork] = useState<{ share: number; stop: AbortController } | null>(null);
+  const make = async () => {
+    const stop = new AbortController();
+    setWork({ share: 0, stop });
+    try {
+      const made = await makePrintFile(live.fit, live.face.id, {
+        signal: stop.signal,
+        onProgress: (share) => {
+          setWork({ share, stop });
+        },
+      });
+      if (made) {
+        savePrintFile(made);
+        toast(`${made.name}: ${made.pixels.width} × ${made.pixels.height} px at ${made.ppi} PPI.`);
+      }
+    } catch (error) {
+      toast(sentence(error));
+    } finally {
+      setWork(null);
+    }
+  };
+  if (work) {
+    return (
+      <button
+        className="action-2 measure w-[132px]"
+        onClick={() => {
+          work.stop.abort();
+        }}
+      >
+        {Math.round(work.share * 100)} % · Stop
+      </button>
+    );
+  }
+  return (
+    <button className="action w-[132px]" disabled={live.pieces.length === 0} onClick={() => void make()}>
+      Make print file
+    </button>
+  );
+}
+
+/** The fits before and after this one, in the order of the range: design by design, column by column. */
+function useNeighbours(fitId: string): { at: number; count: number; before: string; after: string } {
+  const { fits, designs, settings } = useShop();
+  const order = [...designs.values()].sort((a, b) => a.order - b.order).map(({ id }) => id);
+  const ids = [...fits.values()]
+    .filter(({ designId }) => designs.has(designId))
+    .sort(
+      (a, b) =>
+        order.indexOf(a.designId) - order.indexOf(b.designId) ||
+        settings.columns.indexOf(a.blankId) - settings.columns.indexOf(b.blankId),
+    )
+    .map(({ id }) => id);
+  const at = ids.indexOf(fitId);
+  const near = (step: number) => ids[(at + step + ids.length) % ids.length] ?? fitId;
+  return { at: at + 1, count: ids.length, before: near(-1), after: near(1) };
+}

@@ -1,0 +1,84 @@
+'use client';
+import type { Docket } from '@/core/check/docket';
+import type { Finding } from '@/core/check/finding';
+import { rank } from '@/core/check/finding';
+import { useHand } from '@/state/bench';
+import { VerdictShape } from '@/ui/Verdict';
+import type { Live } from '../useLive';
+import { toPx, type View } from './view';
+
+/** Findings that have a place, called out on the flat with a leader line; the one pointed at is marked out. */
+export function Callouts({ live, docket, view }: { live: Live; docket: Docket; view: View }) {
+  const pointedAt = useHand((hand) => hand.pointedAt);
+  const pointed = pointedAt === null ? undefined : docket.findings[pointedAt];
+  const worst = [...docket.findings]
+    .filter(({ place }) => place)
+    .sort((a, b) => rank(b.verdict) - rank(a.verdict))[0];
+  const called = pointed?.place ? pointed : worst;
+  const piece = pointed && !pointed.place ? pieceExtent(live, pointed) : null;
+  return (
+    <>
+      <svg aria-hidden className="pointer-events-none absolute inset-0 h-full w-full">
+        {piece && <Mark view={view} place={piece} dashed />}
+        {called?.place && (
+          <>
+            <Mark view={view} place={called.place} />
+            <Leader view={view} place={called.place} />
+          </>
+        )}
+      </svg>
+      {called?.place && (
+        <p
+          data-callout
+          className="pointer-events-none absolute bottom-2.5 left-1/2 flex max-w-full -translate-x-1/2 items-center gap-2 whitespace-nowrap px-2 font-semibold text-viewing-fix [--fix:#8a1a10] [--look:#5c3c00]"
+        >
+          <VerdictShape verdict={called.verdict} size={12} />
+          <span className={called.verdict === 'fix' ? '' : 'text-look'}>{called.message}</span>
+        </p>
+      )}
+    </>
+  );
+}
+
+type Place = NonNullable<Finding['place']>;
+
+function pieceExtent(live: Live, finding: Finding): Place | null {
+  const piece = live.pieces.find(({ id }) => id === finding.pieceId);
+  if (piece?.kind === 'artwork') {
+    const { x, y, width, height } = piece;
+    return { left: x - width / 2, right: x + width / 2, top: y - height / 2, bottom: y + height / 2 };
+  }
+  const { width, height, bleed } = live.face;
+  return { left: -bleed, top: -bleed, right: width + bleed, bottom: height + bleed };
+}
+
+function Mark({ view, place, dashed = false }: { view: View; place: Place; dashed?: boolean }) {
+  const a = toPx(view, place.left, place.top);
+  const b = toPx(view, place.right, place.bottom);
+  return (
+    <rect
+      x={a.x - 1}
+      y={a.y - 1}
+      width={Math.max(2, b.x - a.x + 2)}
+      height={Math.max(2, b.y - a.y + 2)}
+      fill={dashed ? 'none' : 'var(--color-viewing-fix)'}
+      fillOpacity="0.18"
+      stroke="var(--color-viewing-fix)"
+      strokeWidth="1.5"
+      strokeDasharray={dashed ? '5 4' : undefined}
+    />
+  );
+}
+
+/** From the place down to the words at the foot of the flat. */
+function Leader({ view, place }: { view: View; place: Place }) {
+  const from = toPx(view, (place.left + place.right) / 2, place.bottom);
+  return (
+    <path
+      d={`M${from.x} ${from.y}L${view.width / 2} ${view.height - 32}`}
+      stroke="var(--color-viewing-fix)"
+      strokeWidth="1.2"
+      fill="none"
+    />
+  );
+}

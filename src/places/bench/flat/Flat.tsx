@@ -1,0 +1,101 @@
+'use client';
+import dynamic from 'next/dynamic';
+import { FaceLines } from '@/ui/flat/FaceLines';
+import { shapePath } from '@/core/blank/shape';
+import type { Docket } from '@/core/check/docket';
+import { useHand } from '@/state/bench';
+import type { Live } from '../useLive';
+import { Callouts } from './Callouts';
+import { Dimensions } from './Dimensions';
+import { Legend } from './Legend';
+import { PieceGrips } from './PieceGrips';
+import { Ruler } from './Ruler';
+import { useView, type View } from './view';
+
+/** The canvas library reaches for the window as it loads, so it is loaded in the browser alone. */
+const FlatPieces = dynamic(() => import('./FlatPieces').then((module) => module.FlatPieces), { ssr: false });
+
+/** The face unrolled at true size: its pieces, its lines, and its dimensions, which are the controls. */
+export function Flat({ live, docket }: { live: Live; docket: Docket }) {
+  const { room, view } = useView(live.face);
+  const legend = useHand((hand) => hand.legend);
+  return (
+    <section aria-label="Flat" className="relative min-h-0 min-w-0 grow overflow-hidden">
+      <div
+        ref={room}
+        className="absolute inset-0"
+        onPointerDown={(event) => {
+          if (event.target === event.currentTarget) useHand.setState({ selectedId: null });
+        }}
+      >
+        {view && (
+          <>
+            <FlatPieces live={live} view={view} />
+            <Lines live={live} view={view} />
+            <Ruler view={view} unit={live.unit} />
+            <PieceGrips live={live} view={view} />
+            <Dimensions live={live} view={view} />
+            <Callouts docket={docket} live={live} view={view} />
+            <Snapped view={view} />
+            {legend && <Legend face={live.face} />}
+          </>
+        )}
+      </div>
+    </section>
+  );
+}
+
+function Lines({ live, view }: { live: Live; view: View }) {
+  const { face } = live;
+  return (
+    <>
+      <svg aria-hidden className="pointer-events-none absolute inset-0 h-full w-full">
+        <g transform={`translate(${view.left} ${view.top}) scale(${view.scale})`}>
+          <FaceLines face={face} px={1 / view.scale} />
+          {face.bleed > 0 && (
+            <path
+              d={shapePath(face, face.bleed)}
+              fill="none"
+              stroke="var(--color-viewing-ink)"
+              strokeOpacity="0.35"
+              strokeWidth={0.6 / view.scale}
+            />
+          )}
+        </g>
+      </svg>
+      {face.zones.map((zone) => (
+        <span
+          key={zone.id}
+          className="pointer-events-none absolute -translate-x-1/2 bg-viewing/80 px-1 text-sm text-viewing-ink"
+          style={{ left: view.left + zone.x * view.scale, top: view.top - face.bleed * view.scale - 21 }}
+        >
+          {zone.name}
+        </span>
+      ))}
+    </>
+  );
+}
+
+function Snapped({ view }: { view: View }) {
+  const snapped = useHand((hand) => hand.snapped);
+  if (!snapped || snapped.words.length === 0) return null;
+  return (
+    <>
+      <svg
+        aria-hidden
+        className="pointer-events-none absolute inset-0 h-full w-full"
+        stroke="var(--tape)"
+        strokeWidth="1.5"
+      >
+        {snapped.x !== null && <path d={`M${view.left + snapped.x * view.scale} 24V${view.height}`} />}
+        {snapped.y !== null && <path d={`M0 ${view.top + snapped.y * view.scale}H${view.width}`} />}
+      </svg>
+      <p
+        role="status"
+        className="pointer-events-none absolute left-3 top-8 bg-tape px-2 py-0.5 text-sm font-semibold text-on-tape"
+      >
+        on the {snapped.words.join(', ')}
+      </p>
+    </>
+  );
+}

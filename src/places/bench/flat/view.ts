@@ -1,0 +1,52 @@
+import { useEffect, useRef, useState, type RefObject } from 'react';
+import type { PrintFace } from '@/core/blank/resolve';
+
+/** How the flat lies in its room: px a mm, and where the trim's top left is, in px. */
+export interface View {
+  width: number;
+  height: number;
+  scale: number;
+  left: number;
+  top: number;
+}
+
+/** Room round the bleed edge for the ruler, the zones' names and the dimensions, in px. */
+const MARGIN = { top: 60, right: 78, bottom: 84, left: 62 };
+
+/** Follows the room's size and lays the face in it as large as fits. */
+export function useView(face: PrintFace): { room: RefObject<HTMLDivElement | null>; view: View | null } {
+  const room = useRef<HTMLDivElement>(null);
+  const [size, setSize] = useState<{ width: number; height: number } | null>(null);
+  useEffect(() => {
+    const watch = new ResizeObserver(([entry]) => {
+      if (entry) setSize({ width: entry.contentRect.width, height: entry.contentRect.height });
+    });
+    watch.observe(room.current!);
+    return () => {
+      watch.disconnect();
+    };
+  }, []);
+  return { room, view: size && layOut(face, size) };
+}
+
+export function layOut(face: PrintFace, { width, height }: { width: number; height: number }): View {
+  const across = face.width + 2 * face.bleed;
+  const down = face.height + 2 * face.bleed;
+  const free = { width: width - MARGIN.left - MARGIN.right, height: height - MARGIN.top - MARGIN.bottom };
+  const scale = Math.max(0.05, Math.min(free.width / across, free.height / down));
+  return {
+    width,
+    height,
+    scale,
+    left: MARGIN.left + (free.width - across * scale) / 2 + face.bleed * scale,
+    top: MARGIN.top + (free.height - down * scale) / 2 + face.bleed * scale,
+  };
+}
+
+export function toPx(view: View, x: number, y: number): { x: number; y: number } {
+  return { x: view.left + x * view.scale, y: view.top + y * view.scale };
+}
+
+export function toMm(view: View, x: number, y: number): { x: number; y: number } {
+  return { x: (x - view.left) / view.scale, y: (y - view.top) / view.scale };
+}

@@ -1,0 +1,89 @@
+'use client';
+import type { ResolvedBlank } from '@/core/blank/resolve';
+import { tellingFinding } from '@/core/check/docket';
+import type { Design, Fit } from '@/core/fit/schema';
+import { currentDocket } from '@/state/dockets';
+import { previewUrl } from '@/state/previews';
+import { useShop } from '@/state/shop';
+import { FitDrawing } from '@/ui/flat/FitDrawing';
+import { VERDICT_INK, VERDICT_WORDS, VerdictShape } from '@/ui/Verdict';
+
+export const CELL_WIDTH = 148;
+const DRAWING = { width: CELL_WIDTH - 14, height: 104 };
+
+interface Props {
+  column: ResolvedBlank;
+  design: Design;
+  fit: Fit | undefined;
+  onFit: () => void;
+  onOpen: (fitId: string) => void;
+  onRemove: () => void;
+}
+
+/** A cell of the range: the fit itself drawn small with its verdict, or one click from being fitted. */
+export function Cell({ column, design, fit, onFit, onOpen, onRemove }: Props) {
+  const artworks = useShop((shop) => shop.artworks);
+  const docket = useShop((shop) => (fit ? currentDocket(fit, shop) : undefined));
+  const { blank, faces } = column;
+  const face = faces[0]!;
+  if (!fit) {
+    return (
+      <td className="h-px border-b border-r border-rule p-0">
+        <button
+          aria-label={`Fit ${design.name} on ${blank.name}`}
+          onClick={onFit}
+          className="grid h-full min-h-32 w-full place-items-center text-ink-2 hover:bg-docket hover:text-thread"
+        >
+          fit it
+        </button>
+      </td>
+    );
+  }
+  const telling = docket && tellingFinding(docket.findings);
+  const verdict = docket?.verdict;
+  const word = !verdict
+    ? 'measuring…'
+    : verdict === 'ready'
+      ? 'Ready'
+      : (telling?.word ?? VERDICT_WORDS[verdict]);
+  const colour = blank.colours.find(({ id }) => id === fit.colourId)?.hex ?? '#ffffff';
+  return (
+    <td className="group/cell relative border-b border-r border-rule p-[6px] align-top">
+      <button
+        aria-label={`${design.name} on ${blank.name}: ${verdict ? VERDICT_WORDS[verdict] : 'measuring'}${verdict && verdict !== 'ready' ? `, ${word}` : ''}`}
+        title={telling?.message}
+        onClick={() => {
+          onOpen(fit.id);
+        }}
+        className="block w-full text-left outline-offset-4"
+      >
+        <span className="block bg-viewing">
+          <FitDrawing
+            blank={column}
+            face={face}
+            colour={colour}
+            pieces={fit.faces[0]?.pieces ?? []}
+            pictureOf={(id) => {
+              const artwork = artworks.get(id);
+              return artwork && previewUrl(artwork);
+            }}
+            {...DRAWING}
+          />
+        </span>
+        <span
+          className={`measure mt-1 flex items-center gap-1.5 px-0.5 text-sm font-semibold ${verdict ? VERDICT_INK[verdict] : 'text-ink-2'}`}
+        >
+          {verdict && <VerdictShape verdict={verdict} />}
+          <span className="truncate">{word}</span>
+        </span>
+      </button>
+      <button
+        aria-label={`Take ${design.name} off ${blank.name}`}
+        onClick={onRemove}
+        className="verb absolute bottom-1.5 right-2 text-sm opacity-0 focus-visible:opacity-100 group-hover/cell:opacity-100"
+      >
+        Take off
+      </button>
+    </td>
+  );
+}

@@ -1,0 +1,161 @@
+'use client';
+import * as Menu from '@radix-ui/react-dropdown-menu';
+import { toast } from 'sonner';
+import type { ResolvedBlank } from '@/core/blank/resolve';
+import { showSize } from '@/core/length/show';
+import type { Design } from '@/core/fit/schema';
+import { addColumn, fitDesign, removeColumn } from '@/state/range';
+import { currentDocket } from '@/state/dockets';
+import { removeDesign, removeFit, saveFit, useShop } from '@/state/shop';
+import { sentence } from '@/state/imports';
+import { Cell, CELL_WIDTH } from './Cell';
+
+interface Props {
+  columns: readonly ResolvedBlank[];
+  designs: readonly Design[];
+  onOpen: (fitId: string) => void;
+}
+
+/** The table itself: its head and first column stay in sight while the rest scrolls. */
+export function RangeTable({ columns, designs, onOpen }: Props) {
+  const shop = useShop();
+  const { unit } = shop.settings;
+  const spare = [...shop.blanks.values()].filter(
+    ({ blank }) => !columns.some((column) => column.blank.id === blank.id),
+  );
+
+  const fit = async (designId: string, blankId: string) => {
+    try {
+      await fitDesign(designId, blankId);
+    } catch (error) {
+      toast(sentence(error));
+    }
+  };
+  const takeOff = async (design: Design) => {
+    const undo = await removeDesign(design.id);
+    toast(`“${design.name}” is off the range.`, { action: { label: 'Undo', onClick: () => void undo() } });
+  };
+
+  return (
+    <div className="min-h-0 grow overflow-auto">
+      <table className="w-full border-separate border-spacing-0">
+        <thead>
+          <tr>
+            <th className="sticky left-0 top-0 z-20 w-[204px] min-w-[204px] border-b-2 border-r border-ink border-r-rule bg-frame px-4 py-2.5 text-left text-sm font-normal text-ink-2">
+              design ↓ blank →<br />
+              print area in {unit.unit}
+            </th>
+            {columns.map(({ blank, faces }) => (
+              <th
+                key={blank.id}
+                scope="col"
+                style={{ minWidth: CELL_WIDTH }}
+                className="sticky top-0 z-10 border-b-2 border-r border-ink border-r-rule bg-frame px-2 py-2.5 text-left align-top"
+              >
+                <BlankMenu blank={blank.id} name={blank.name} />
+                <span className="measure block text-sm font-normal text-ink-2">
+                  {showSize(faces[0]!.width, faces[0]!.height, unit)}
+                </span>
+              </th>
+            ))}
+            {spare.length > 0 && (
+              <th className="sticky top-0 z-10 w-28 border-b-2 border-ink bg-frame px-3 text-left align-middle">
+                <Menu.Root>
+                  <Menu.Trigger className="verb whitespace-nowrap">Add a blank</Menu.Trigger>
+                  <Menu.Portal>
+                    <Menu.Content className="z-40 border border-ink bg-docket py-1" align="start">
+                      {spare.map(({ blank }) => (
+                        <Menu.Item
+                          key={blank.id}
+                          onSelect={() => void addColumn(blank.id)}
+                          className="cursor-pointer px-3 py-1 data-[highlighted]:bg-tape data-[highlighted]:text-on-tape"
+                        >
+                          {blank.name}
+                        </Menu.Item>
+                      ))}
+                    </Menu.Content>
+                  </Menu.Portal>
+                </Menu.Root>
+              </th>
+            )}
+          </tr>
+        </thead>
+        <tbody>
+          {designs.map((design) => {
+            const own = columns.map(({ blank }) =>
+              [...shop.fits.values()].find((one) => one.designId === design.id && one.blankId === blank.id),
+            );
+            const fitted = own.filter((one) => one !== undefined);
+            const ready = fitted.filter((one) => currentDocket(one, shop)?.verdict === 'ready').length;
+            return (
+              <tr key={design.id} className="group">
+                <th
+                  scope="row"
+                  className="sticky left-0 z-10 border-b border-r border-rule bg-frame px-4 py-2.5 text-left align-top font-normal"
+                >
+                  <span className="line-clamp-2 font-bold" title={design.name}>
+                    {design.name}
+                  </span>
+                  <span className="block text-sm text-ink-2">
+                    {design.artworks.length} {design.artworks.length === 1 ? 'artwork' : 'artworks'}
+                  </span>
+                  <span className="mt-1.5 block text-sm font-semibold text-thread">
+                    {fitted.length === 0 ? 'not fitted yet' : `${ready} of ${fitted.length} Ready`}
+                  </span>
+                  <button
+                    aria-label={`Take ${design.name} off the range`}
+                    className="verb mt-1 text-sm opacity-0 focus-visible:opacity-100 group-hover:opacity-100"
+                    onClick={() => void takeOff(design)}
+                  >
+                    Take off
+                  </button>
+                </th>
+                {columns.map((column, index) => {
+                  const set = own[index];
+                  return (
+                    <Cell
+                      key={column.blank.id}
+                      column={column}
+                      design={design}
+                      fit={set}
+                      onFit={() => void fit(design.id, column.blank.id)}
+                      onOpen={onOpen}
+                      onRemove={() => {
+                        if (!set) return;
+                        void removeFit(set.id);
+                        toast(`${design.name} is off ${column.blank.name}.`, {
+                          action: { label: 'Undo', onClick: () => void saveFit(set) },
+                        });
+                      }}
+                    />
+                  );
+                })}
+                {spare.length > 0 && <td className="border-b border-rule" />}
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+function BlankMenu({ blank, name }: { blank: string; name: string }) {
+  return (
+    <Menu.Root>
+      <Menu.Trigger className="font-bold" aria-label={`${name}: column`}>
+        {name}
+      </Menu.Trigger>
+      <Menu.Portal>
+        <Menu.Content className="z-40 border border-ink bg-docket py-1" align="start">
+          <Menu.Item
+            onSelect={() => void removeColumn(blank)}
+            className="cursor-pointer px-3 py-1 data-[highlighted]:bg-tape data-[highlighted]:text-on-tape"
+          >
+            Take this column off; its fits stay
+          </Menu.Item>
+        </Menu.Content>
+      </Menu.Portal>
+    </Menu.Root>
+  );
+}

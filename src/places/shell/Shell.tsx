@@ -1,0 +1,129 @@
+'use client';
+import { usePathname } from 'next/navigation';
+import { useEffect, useState, type ReactNode } from 'react';
+import { Toaster, toast } from 'sonner';
+import { loadDemo } from '@/state/demo';
+import { sweepDockets } from '@/state/dockets';
+import { sentence } from '@/state/imports';
+import { changeSettings, openShop, useShop } from '@/state/shop';
+import { engineHindrance } from '@/state/engine';
+import { Tape } from '@/ui/Tape';
+import { ImportStrip } from './ImportStrip';
+import { Shortcuts } from './Shortcuts';
+
+const MARKS = [
+  { name: 'Blanks', href: '/blanks' },
+  { name: 'Artwork', href: '/artwork' },
+  { name: 'Range', href: '/' },
+];
+
+/** What stands round every place: the tape, files on their way in, and what went wrong. */
+export function Shell({ demo, children }: { demo: boolean; children: ReactNode }) {
+  const at = usePathname();
+  const phase = useShop((shop) => shop.phase);
+  const trouble = useShop((shop) => shop.trouble);
+  const settings = useShop((shop) => shop.settings);
+  const hindrance = useHindrance();
+  useOpenShop(demo);
+  useSweep();
+
+  useEffect(() => {
+    const dark =
+      settings.theme === 'dark' ||
+      (settings.theme === 'system' && matchMedia('(prefers-color-scheme: dark)').matches);
+    document.documentElement.dataset['theme'] = dark ? 'dark' : 'light';
+  }, [settings.theme]);
+
+  const { unit } = settings;
+  return (
+    <div className="flex h-dvh flex-col">
+      <Tape marks={MARKS} at={at.startsWith('/bench') ? '/' : at}>
+        <span className="max-w-40 truncate">{settings.shopName}</span>
+        <button
+          aria-label={`Lengths in ${unit.unit === 'mm' ? 'millimetres' : 'inches'}: change`}
+          onClick={() => void changeSettings({ unit: { ...unit, unit: unit.unit === 'mm' ? 'in' : 'mm' } })}
+        >
+          <span className={unit.unit === 'mm' ? 'font-semibold text-ink' : ''}>mm</span> ·{' '}
+          <span className={unit.unit === 'in' ? 'font-semibold text-ink' : ''}>in</span>
+        </button>
+        <button
+          aria-label="Light or dark frame"
+          onClick={() =>
+            void changeSettings({
+              theme: document.documentElement.dataset['theme'] === 'dark' ? 'light' : 'dark',
+            })
+          }
+        >
+          Frame
+        </button>
+        <Shortcuts />
+      </Tape>
+      {hindrance && <Notice>{hindrance}</Notice>}
+      {trouble && <Notice>{trouble}</Notice>}
+      <ImportStrip />
+      <div className="flex min-h-0 grow flex-col">
+        {phase === 'open' ? children : <Opening phase={phase} />}
+      </div>
+      <Toaster
+        position="bottom-left"
+        toastOptions={{
+          unstyled: true,
+          classNames: {
+            toast: 'flex items-center gap-4 border border-ink bg-docket px-4 py-2.5 text-ink w-[360px]',
+            actionButton: 'verb ml-auto shrink-0',
+          },
+        }}
+      />
+    </div>
+  );
+}
+
+function Notice({ children }: { children: ReactNode }) {
+  return (
+    <p role="alert" className="border-b border-fix bg-docket px-4 py-2 text-fix">
+      {children}
+    </p>
+  );
+}
+
+function Opening({ phase }: { phase: string }) {
+  return <p className="p-6 text-ink-2">{phase === 'opening' ? 'Opening your shop…' : ''}</p>;
+}
+
+function useHindrance(): string | null {
+  const [hindrance, setHindrance] = useState<string | null>(null);
+  useEffect(() => {
+    setHindrance(engineHindrance());
+  }, []);
+  return hindrance;
+}
+
+let opening: Promise<void> | undefined;
+
+function useOpenShop(demo: boolean): void {
+  useEffect(() => {
+    opening ??= open(demo);
+  }, [demo]);
+}
+
+async function open(demo: boolean): Promise<void> {
+  try {
+    const unread = await openShop();
+    if (unread > 0)
+      toast(`${unread} stored records could not be read. They are kept; a newer Up Fit may read them.`);
+    const { settings, artworks } = useShop.getState();
+    if (demo && !settings.demoLoaded && artworks.size === 0 && engineHindrance() === null) await loadDemo();
+  } catch (error) {
+    useShop.setState({ phase: 'closed', trouble: `The shop could not be opened: ${sentence(error)}` });
+  }
+}
+
+/** Measures again whatever a change has made stale. */
+function useSweep(): void {
+  const fits = useShop((shop) => shop.fits);
+  const unit = useShop((shop) => shop.settings.unit);
+  const phase = useShop((shop) => shop.phase);
+  useEffect(() => {
+    if (phase === 'open' && engineHindrance() === null) void sweepDockets();
+  }, [fits, unit, phase]);
+}

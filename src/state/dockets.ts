@@ -1,0 +1,91 @@
+import { makeDocket, type Docket } from '@/core/check/docket';
+import type { ResolvedBlank } from '@/core/blank/resolve';
+import type { Fit } from '@/core/fit/schema';
+import { readOriginal } from '@/store/database';
+import type { Artwork, Settings, StoredDocket } from '@/store/schema';
+import { engine, isStopped, type JobOptions } from '@/workers/client';
+import type { FitJob } from '@/workers/messages';
+import type { Preview } from './previews';
+import { contextOf, saveDocket, useShop } from './shop';
+
+/** Raised when a rule measures otherwise, so that every stored docket is measured again. */
+const RULES_VERSION = 1;
+/** Pixels along the longer side of the grid that coarse numbers come from. */
+const COARSE_GRID = 640;
+
+/** What a docket was measured from: it holds as long as this stays the same. */
+export function docketKey(fit: Fit, { spec, blank }: ResolvedBlank, { unit }: Settings): string {
+  return JSON.stringify([RULES_VERSION, blank.version, spec.version, unit, fit.colourId, fit.faces]);
+}
+
+/** A fit with the files it shows, ready for the worker. */
+export async function fitJob(fit: Fit, blank: ResolvedBlank, artworks: readonly Artwork[]): Promise<FitJob> {
+  const shown = artworks.map(async ({ id, facts }) => ({ facts, original: await readOriginal(id) }));
+  return { blank, fit, artworks: await Promise.all(shown) };
+}
+
+/** Measures a fit at every pixel in the worker and keeps the docket. */
+export async function measureExactly(fit: Fit, options: JobOptions = {}): Promise<StoredDocket | null> {
+  const shop = useShop.getState();
+  const context = contextOf(fit, shop);
+  if (!context) return null;
+  const key = docketKey(fit, context.blank, shop.settings);
+  const job = await fitJob(fit, context.blank, context.artworks);
+  const docket = await engine.docket(job, shop.settings.unit, options);
+  const stored = { fitId: fit.id, key, ...docket };
+  await saveDocket(stored);
+  return stored;
+}
+
+/** Measures a fit at once on a reduced copy: what the docket says while the exact numbers are on their way. */
+export function measureCoarsely(
+  fit: Fit,
+  blank: ResolvedBlank,
+  artworks: readonly Artwork[],
+  previews: ReadonlyMap<string, Preview>,
+  unit: Settings['unit'],
+): Docket {
+  const facts = new Map(artworks.map((artwork) => [artwork.id, artwork.facts]));
+  return makeDocket(blank, fit, {
+    facts: (id) => facts.get(id)!,
+    pixels: (id) => previews.get(id)!.raster,
+    unit,
+    coarse: COARSE_GRID,
+  });
+}
+
+/** The stored docket of a fit if it still holds. */
+export function currentDocket(fit: Fit, shop = useShop.getState()): StoredDocket | undefined {
+  const blank = shop.blanks.get(fit.blankId);
+  const docket = shop.dockets.get(fit.id);
+  return blank && docket?.key === docketKey(fit, blank, shop.settings) ? docket : undefined;
+}
+
+let sweeping: Promise<void> | undefined;
+
+/** Measures every fit whose docket no longer holds, one after another, in the background. */
+export function sweepDockets(): Promise<void> {
+  sweeping ??= sweep().finally(() => (sweeping = undefined));
+  return sweeping;
+}
+
+async function sweep(): Promise<void> {
+  const failed = new Set<string>();
+  for (;;) {
+    const { fits } = useShop.getState();
+    const stale = [...fits.values()].find(
+      (fit) => !failed.has(fit.id) && !currentDocket(fit) && canMeasure(fit),
+    );
+    if (!stale) return;
+    try {
+      await measureExactly(stale);
+    } catch (error) {
+      if (isStopped(error)) return;
+      failed.add(stale.id);
+    }
+  }
+}
+
+function canMeasure(fit: Fit): boolean {
+  return contextOf(fit, useShop.getState()) !== null;
+}

@@ -1,0 +1,47 @@
+import { UpFitError } from '@/core/artwork/errors';
+import type { Fit } from '@/core/fit/schema';
+import { printFileName } from '@/core/pack/names';
+import { engine, isStopped, type JobOptions } from '@/workers/client';
+import type { PrintFile } from '@/workers/messages';
+import { fitJob } from './dockets';
+import { contextOf, useShop } from './shop';
+
+export interface MadeFile extends PrintFile {
+  name: string;
+}
+
+/** Makes the print file of a face; null where it was stopped. Throws where it is larger than the house takes. */
+export async function makePrintFile(fit: Fit, faceId: string, options: JobOptions): Promise<MadeFile | null> {
+  const context = contextOf(fit, useShop.getState());
+  if (!context) throw new Error('An artwork of this fit is no longer here: bring it in again.');
+  const { blank, design, artworks } = context;
+  const face = blank.faces.find(({ id }) => id === faceId)!;
+  try {
+    const made = await engine.printFile(await fitJob(fit, blank, artworks), faceId, options);
+    const { house, files } = blank.spec;
+    if (made.file.size > files.maxBytes.value) {
+      const size = (made.file.size / 1024 / 1024).toFixed(1);
+      const most = (files.maxBytes.value / 1024 / 1024).toFixed(0);
+      throw new UpFitError(
+        'too-large',
+        `The print file is ${size} MiB and ${house} takes ${most} MiB at most: use flatter artwork.`,
+      );
+    }
+    return { ...made, name: printFileName(design.name, blank, face) };
+  } catch (error) {
+    if (isStopped(error)) return null;
+    throw error;
+  }
+}
+
+/** Hands a made file to the browser's downloads. */
+export function savePrintFile({ file, name }: MadeFile): void {
+  const url = URL.createObjectURL(file);
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = name;
+  link.click();
+  setTimeout(() => {
+    URL.revokeObjectURL(url);
+  }, 60_000);
+}

@@ -1,0 +1,65 @@
+import type { Design, Fit } from '@/core/fit/schema';
+import { newPiece } from '@/core/fit/place';
+import type { Artwork } from '@/store/schema';
+import { changeSettings, saveDesign, saveFit, useShop } from './shop';
+
+/** A design of one artwork; opaque artwork is taken for a ground, transparent for a motif. */
+export async function designFromArtwork(artwork: Artwork): Promise<Design> {
+  const { designs } = useShop.getState();
+  const order = Math.max(-1, ...[...designs.values()].map((one) => one.order)) + 1;
+  const design: Design = {
+    upfit: 'design/1',
+    id: crypto.randomUUID(),
+    name: artwork.facts.name.replace(/\.[a-z0-9]+$/i, ''),
+    order,
+    artworks: [{ artworkId: artwork.id, role: artwork.facts.alpha.present ? 'motif' : 'ground' }],
+  };
+  await saveDesign(design);
+  return design;
+}
+
+/** One click from an empty cell: the design's motifs inside the safe area, its grounds covering the bleed. */
+export async function fitDesign(designId: string, blankId: string): Promise<Fit> {
+  const { designs, blanks, artworks } = useShop.getState();
+  const design = designs.get(designId);
+  const resolved = blanks.get(blankId);
+  if (!design || !resolved) throw new Error('The design or the blank is no longer here.');
+  const { blank, faces } = resolved;
+  const face = faces[0]!;
+  const order = { ground: 0, motif: 1 };
+  const fit: Fit = {
+    upfit: 'fit/1',
+    id: crypto.randomUUID(),
+    designId,
+    blankId,
+    blankVersion: blank.version,
+    colourId: blank.colours[0]!.id,
+    stateId: null,
+    sizeId: null,
+    faces: [
+      {
+        faceId: face.id,
+        pieces: [...design.artworks]
+          .sort((a, b) => order[a.role] - order[b.role])
+          .flatMap(({ artworkId, role }) => {
+            const artwork = artworks.get(artworkId);
+            return artwork ? [newPiece(crypto.randomUUID(), artworkId, artwork.facts, role, face)] : [];
+          }),
+      },
+    ],
+  };
+  await saveFit(fit);
+  return fit;
+}
+
+/** Puts a blank on the range as its last column. */
+export function addColumn(blankId: string): Promise<void> {
+  const { columns } = useShop.getState().settings;
+  return columns.includes(blankId) ? Promise.resolve() : changeSettings({ columns: [...columns, blankId] });
+}
+
+/** Takes a blank off the range; its fits stay and come back with it. */
+export function removeColumn(blankId: string): Promise<void> {
+  const { columns } = useShop.getState().settings;
+  return changeSettings({ columns: columns.filter((id) => id !== blankId) });
+}

@@ -1,0 +1,119 @@
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import * as v from 'valibot';
+import { DesignSchema, FitSchema, type Design, type Fit } from '@/core/fit/schema';
+import {
+  ArtworkSchema,
+  FIRST_SETTINGS,
+  SettingsSchema,
+  StoredDocketSchema,
+  type Artwork,
+  type Settings,
+  type StoredDocket,
+} from './schema';
+
+interface UpFitDatabase extends DBSchema {
+  artworks: { key: string; value: Artwork };
+  /** Files as they came in, byte for byte, by SHA-256. */
+  originals: { key: string; value: Blob };
+  designs: { key: string; value: Design };
+  fits: { key: string; value: Fit };
+  dockets: { key: string; value: StoredDocket };
+  settings: { key: string; value: Settings };
+}
+
+type Table = 'designs' | 'fits' | 'dockets';
+
+const SETTINGS_KEY = 'settings';
+/** Raised with a new step in `upgrade`, which carries stored records over and never drops one. */
+const VERSION = 1;
+
+let opened: Promise<IDBPDatabase<UpFitDatabase>> | undefined;
+
+function database(): Promise<IDBPDatabase<UpFitDatabase>> {
+  opened ??= openDB<UpFitDatabase>('up-fit', VERSION, {
+    upgrade(db) {
+      db.createObjectStore('artworks', { keyPath: 'id' });
+      db.createObjectStore('originals');
+      db.createObjectStore('designs', { keyPath: 'id' });
+      db.createObjectStore('fits', { keyPath: 'id' });
+      db.createObjectStore('dockets', { keyPath: 'fitId' });
+      db.createObjectStore('settings');
+    },
+  });
+  return opened;
+}
+
+/** All that the shop holds. Records that no longer read as their schema says stay stored and are named in `unread`. */
+export interface Stored {
+  artworks: Artwork[];
+  designs: Design[];
+  fits: Fit[];
+  dockets: StoredDocket[];
+  settings: Settings;
+  unread: string[];
+}
+
+export async function readAll(): Promise<Stored> {
+  const db = await database();
+  const unread: string[] = [];
+  const read = <S extends v.GenericSchema>(kind: string, schema: S, records: unknown[]): v.InferOutput<S>[] =>
+    records.flatMap((record) => {
+      const result = v.safeParse(schema, record);
+      if (result.success) return [result.output];
+      unread.push(kind);
+      return [];
+    });
+  const settings = v.safeParse(SettingsSchema, await db.get('settings', SETTINGS_KEY));
+  return {
+    artworks: read('artwork', ArtworkSchema, await db.getAll('artworks')),
+    designs: read('design', DesignSchema, await db.getAll('designs')),
+    fits: read('fit', FitSchema, await db.getAll('fits')),
+    // A docket is measured again where it does not read: it is no loss.
+    dockets: read('docket', StoredDocketSchema, await db.getAll('dockets')),
+    settings: settings.success ? settings.output : FIRST_SETTINGS,
+    unread: unread.filter((kind) => kind !== 'docket'),
+  };
+}
+
+/** Keeps an artwork's record and its file together, or neither. */
+export async function putArtwork(artwork: Artwork, original: Blob): Promise<void> {
+  const db = await database();
+  const change = db.transaction(['artworks', 'originals'], 'readwrite', { durability: 'strict' });
+  await Promise.all([
+    change.objectStore('originals').put(original, artwork.id),
+    change.objectStore('artworks').put(artwork),
+    change.done,
+  ]);
+}
+
+/** The file as it came in; throws where it is gone. */
+export async function readOriginal(artworkId: string): Promise<Blob> {
+  const blob = await (await database()).get('originals', artworkId);
+  if (!blob) throw new Error('The artwork’s file is no longer in this browser: bring it in again.');
+  return blob;
+}
+
+export async function deleteArtwork(artworkId: string): Promise<void> {
+  const db = await database();
+  const change = db.transaction(['artworks', 'originals'], 'readwrite', { durability: 'strict' });
+  await Promise.all([
+    change.objectStore('originals').delete(artworkId),
+    change.objectStore('artworks').delete(artworkId),
+    change.done,
+  ]);
+}
+
+/** Writes through to the disk before it answers: an edit is kept once it is made. */
+export async function put<T extends Table>(table: T, record: UpFitDatabase[T]['value']): Promise<void> {
+  const db = await database();
+  const change = db.transaction(table, 'readwrite', { durability: 'strict' });
+  await Promise.all([change.store.put(record as never), change.done]);
+}
+
+export async function remove(table: Table, key: string): Promise<void> {
+  await (await database()).delete(table, key);
+}
+
+export async function putSettings(settings: Settings): Promise<void> {
+  await (await database()).put('settings', settings, SETTINGS_KEY);
+}

@@ -1,0 +1,49 @@
+import type { ErrorCode } from '@/core/artwork/errors';
+import type { Facts } from '@/core/artwork/facts';
+import type { ResolvedBlank } from '@/core/blank/resolve';
+import type { Docket } from '@/core/check/docket';
+import type { Fit } from '@/core/fit/schema';
+import type { UnitSetting } from '@/core/length/show';
+
+/** Told while work goes on, 0 to 1. */
+export type OnProgress = (share: number) => void;
+
+/** What a worker answers: errors travel as data, and say whether the engine has died of it. */
+export type Outcome<T> =
+  { ok: true; value: T } | { ok: false; stopped: boolean; dead: boolean; code: ErrorCode; message: string };
+
+/** A fit to be worked on, with the files it shows. */
+export interface FitJob {
+  blank: ResolvedBlank;
+  fit: Fit;
+  artworks: { facts: Facts; original: Blob }[];
+}
+
+export interface ArtworkResult {
+  facts: Facts;
+  preview: Blob;
+}
+
+export interface PrintFile {
+  file: Blob;
+  pixels: { width: number; height: number };
+  ppi: number;
+}
+
+/** What the engine's worker does. `flag` is one shared number: set to 1, the work stops at its next step. */
+export interface EngineService {
+  measure(
+    name: string,
+    file: Blob,
+    flag: Int32Array,
+    onProgress: OnProgress,
+  ): Promise<Outcome<ArtworkResult>>;
+  docket(job: FitJob, unit: UnitSetting, flag: Int32Array, onProgress: OnProgress): Promise<Outcome<Docket>>;
+  printFile(
+    job: FitJob,
+    faceId: string,
+    flag: Int32Array,
+    onProgress: OnProgress,
+  ): Promise<Outcome<PrintFile>>;
+  memory(): Promise<{ bytes: number; blocks: number; rasters: number }>;
+}
