@@ -9,6 +9,12 @@ const LEAST_SHARE = 0.0005;
 /** Pixels looked at, at most: enough that a colour of 0.05 % is still seen a hundred times over. */
 const SAMPLES = 400_000;
 
+/** Colours nearer than this (dE00) are one ink. */
+const MERGED = 5;
+/** Flat artwork lies this near (dE00) to its inks, nearly all of it; gradients and photographs do not. */
+const CLOSE = 1.5;
+const FLAT_SHARE = 0.8;
+
 interface Colour {
   lab: Lab;
   pixels: number;
@@ -16,7 +22,7 @@ interface Colour {
 
 /**
  * Inks that the picture needs: flat colours after leaving out anti-aliased edges and merging colours that lie
- * nearer than dE 5; `null` where there are more than 32, as in a photograph. A pixel is flat where its right
+ * nearer than dE 5; `null` where there are more than 32, or colours run into one another, as in a photograph. A pixel is flat where its right
  * and lower neighbours are alike, which no edge pixel is.
  */
 export function inkCount(raster: Raster, progress: Progress = IN_SILENCE): number | null {
@@ -27,12 +33,16 @@ export function inkCount(raster: Raster, progress: Progress = IN_SILENCE): numbe
     .sort((a, b) => b[1] - a[1])
     .map(([word, pixels]) => ({ lab: labOf(word & 255, (word >> 8) & 255, (word >> 16) & 255), pixels }));
   const inks: Colour[] = [];
+  let close = 0;
   for (const colour of colours) {
-    const same = inks.find((ink) => deltaE00(ink.lab, colour.lab) < 5);
+    const same = inks.find((ink) => deltaE00(ink.lab, colour.lab) < MERGED);
+    if (!same || deltaE00(same.lab, colour.lab) < CLOSE) close += colour.pixels;
     if (same) same.pixels += colour.pixels;
-    else inks.push(colour);
+    else inks.push({ ...colour });
     if (inks.length > 40 * MOST_INKS) return null;
   }
+  const flat = colours.reduce((sum, { pixels }) => sum + pixels, 0);
+  if (close < flat * FLAT_SHARE) return null;
   const counted = inks.filter((ink) => ink.pixels >= least).length;
   return counted > MOST_INKS ? null : counted;
 }

@@ -24,8 +24,9 @@ export function BenchBar({ live }: { live: Live }) {
         <span className="whitespace-nowrap">{blank.blank.name}</span>
       </h1>
       <span className="measure truncate text-sm text-ink-2">
-        {face.name.toLowerCase()} {showSize(face.width, face.height, unit)} · bleed {say(face.bleed)} · safe{' '}
-        {say(face.safe)} · {blank.method.name.toLowerCase()}
+        {face.name.toLowerCase()} {showSize(face.width, face.height, unit)} ·{' '}
+        {face.bleed > 0 ? `bleed ${say(face.bleed)}` : 'no bleed'} · safe {say(face.safe)} ·{' '}
+        {blank.method.name.toLowerCase()}
       </span>
       <span className="ml-auto flex shrink-0 items-center gap-4">
         <span className="text-sm text-ink-2">{live.dragging ? 'moving' : 'Saved'}</span>

@@ -1,6 +1,6 @@
 'use client';
 import Link from 'next/link';
-import { useEffect } from 'react';
+import { useDeferredValue, useEffect } from 'react';
 import { toast } from 'sonner';
 import { newPiece } from '@/core/fit/place';
 import { changePieces, openFit, piecesOf, useBench, useHand } from '@/state/bench';
@@ -44,7 +44,9 @@ function Missing({ known }: { known: boolean }) {
 
 function Bench({ live }: { live: Live }) {
   useBenchKeys(live);
-  const docket = useDocket(live);
+  // The flat follows the hand at once; numbers and product a moment later, each in a task of its own.
+  const following = useDeferredValue(live);
+  const docket = useDocket(following);
   const { face } = live;
   const wide = face.width / face.height > 1.15;
   const bringIn = async (files: File[]) => {
@@ -80,7 +82,7 @@ function Bench({ live }: { live: Live }) {
               <PieceStrip live={live} onBringIn={open} />
               <div className={`flex min-h-0 grow bg-viewing text-viewing-ink ${wide ? 'flex-col' : ''}`}>
                 <Flat live={live} docket={docket.docket} />
-                <ProductPanel live={live} wide={wide} />
+                <ProductPanel live={following} wide={wide} />
               </div>
             </div>
             <DocketStrip live={live} {...docket} />

@@ -36,7 +36,7 @@ function BlankSheet({ resolved, unit }: { resolved: ResolvedBlank; unit: UnitSet
   const say = (mm: number) => showLength(mm, unit);
   const rows: [string, string, boolean][] = [
     ['print area', showSize(face.width, face.height, unit), false],
-    ['bleed', say(face.bleed), spec.bleed.source.kind === 'assumed'],
+    ['bleed', face.bleed > 0 ? say(face.bleed) : 'none', spec.bleed.source.kind === 'assumed'],
     ['safe', say(face.safe), spec.safe.source.kind === 'assumed'],
     ['target, floor', `${face.target}, ${face.floor} PPI`, spec.target.source.kind === 'assumed'],
     ...(body.kind === 'wrap'
@@ -61,7 +61,7 @@ function BlankSheet({ resolved, unit }: { resolved: ResolvedBlank; unit: UnitSet
           perMm={PER_MM}
         />
       </div>
-      <div className="border-t border-ink bg-docket px-4 py-3 text-ink">
+      <div className="min-h-[228px] border-t border-ink bg-docket px-4 py-3 text-ink">
         <h2 className="font-bold">{blank.name}</h2>
         <p className="text-sm text-ink-2">
           {method.name} · {spec.house} · {blank.colours.length}{' '}

@@ -1,7 +1,8 @@
 import { extendToBleed } from '../../fit/remedies';
 import { fixed } from '../../length/show';
 import { artworkPieces, visibleOf, withPiece, type CheckContext, type Rule } from '../context';
-import { measureBleed, worstSide } from '../edges';
+import { measureBleed } from '../measure/bleed';
+import { worstSide } from '../measure/grid';
 import type { Finding, Remedy } from '../finding';
 import { CHECK_LIMITS } from '../limits';
 

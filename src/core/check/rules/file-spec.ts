@@ -1,7 +1,7 @@
 import { printPixels } from '../../blank/resolve';
 import type { HouseSpec } from '../../blank/schema';
 import type { FillPiece } from '../../fit/schema';
-import { alphaOf } from '../edges';
+import { alphaOf } from '../measure/grid';
 import type { CheckContext, Rule } from '../context';
 import { CHECK_LIMITS } from '../limits';
 import type { Remedy } from '../finding';
@@ -13,6 +13,7 @@ export const fileSpec: Rule = {
   check: (context) => {
     const { spec } = context.blank;
     const pixels = printPixels(context.face, spec);
+    const size = `${pixels.width} × ${pixels.height} px`;
     const unmet = unmetRules(context);
     const assumed = assumedNumbers(spec);
     const verdict = unmet.length > 0 ? 'fix' : assumed.length > 0 ? 'look' : 'ready';
@@ -25,11 +26,8 @@ export const fileSpec: Rule = {
         required: 0,
         unit: 'rules unmet',
         shown: {
-          measured: `${pixels.width} × ${pixels.height} px`,
-          required:
-            verdict === 'fix'
-              ? unmet.map(({ word }) => word).join(', ')
-              : `PNG, ${context.face.target} PPI, sRGB`,
+          measured: verdict === 'fix' ? unmet.map(({ word }) => word).join(', ') : size,
+          required: `${verdict === 'fix' ? `${size}, ` : ''}PNG, ${context.face.target} PPI, sRGB`,
         },
         gauge: null,
         word: verdict === 'fix' ? unmet[0]!.word : verdict === 'look' ? `Assumed ${assumed[0]!}` : 'File',

@@ -2,7 +2,8 @@ import { bringInside } from '../../fit/remedies';
 import type { ArtworkPiece } from '../../fit/schema';
 import { fixed } from '../../length/show';
 import { artworkPieces, visibleOf, withPiece, type CheckContext, type Rule } from '../context';
-import { measureSafe, worstSide } from '../edges';
+import { worstSide } from '../measure/grid';
+import { measureSafe } from '../measure/safe';
 import { tellingOnes, type Finding } from '../finding';
 import { SIDE_NAMES } from './bleed';
 
@@ -37,7 +38,7 @@ function measure(context: CheckContext, piece: ArtworkPiece): { finding: Finding
       required:
         past === 0
           ? `safe area ${context.say(context.face.safe)} in`
-          : `${SIDE_NAMES[side]}${pastTrim > 0 ? ', past the trim' : ''}`,
+          : `${fixed(share * 100, 1)} % outside${pastTrim > 0 ? `, ${context.say(pastTrim)} past the trim` : ''}`,
     },
     gauge: { from: 10, to: -10, limit: 0, value: past > 0 ? past : -clearance },
     pieceId: piece.id,
@@ -45,8 +46,7 @@ function measure(context: CheckContext, piece: ArtworkPiece): { finding: Finding
     message:
       past === 0
         ? `“${piece.name}” stays inside the safe area.`
-        : `“${piece.name}” is ${context.say(past)} past the safe edge, ${SIDE_NAMES[side]}` +
-          `${pastTrim > 0 ? `, and ${context.say(pastTrim)} past the trim` : ''}; ${fixed(share * 100, 1)} % of it lies outside.`,
+        : `“${piece.name}” is ${context.say(past)} past the safe edge, ${SIDE_NAMES[side]}.`,
     remedies: [],
   };
   if (past === 0) return { finding: base, clearance };

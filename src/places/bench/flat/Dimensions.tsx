@@ -9,7 +9,7 @@ import { changePiece, useHand } from '@/state/bench';
 import { LengthField } from '@/ui/LengthField';
 import { normalAngle } from '../verbs';
 import type { Live } from '../useLive';
-import { toPx, type View } from './view';
+import { STEM, toPx, type View } from './view';
 
 /** The longest a piece may be set to, in mm: larger is a slip of the unit. */
 const LONGEST = 20_000;
@@ -42,8 +42,12 @@ export function Dimensions({ live, view }: { live: Live; view: View }) {
   const side = at(Math.max(face.width + face.bleed, extent.right), 0).x;
   const row = Math.min(low + 24, view.height - 46);
   const column = Math.min(side + 30, view.width - 40);
-  const [left, right] = [at(extent.left, 0).x, at(extent.right, 0).x];
-  const [top, bottom] = [at(0, extent.top).y, at(0, extent.bottom).y];
+  // A piece that reaches out of the room is dimensioned as far as the room goes.
+  const [left, right] = [Math.max(8, at(extent.left, 0).x), Math.min(view.width - 8, at(extent.right, 0).x)];
+  const [top, bottom] = [
+    Math.max(30, at(0, extent.top).y),
+    Math.min(view.height - 50, at(0, extent.bottom).y),
+  ];
   const [edgeLeft, edgeRight] = [at(edge.left, 0).x, at(edge.right, 0).x];
   const [edgeTop, edgeBottom] = [at(0, edge.top).y, at(0, edge.bottom).y];
   const zone = nearestZone(face.zones, box);
@@ -231,14 +235,19 @@ function Angle({ box, view, onSet }: { box: Box; view: View; onSet: (radians: nu
   const editing = useHand((hand) => hand.editing === 'angle');
   const degrees = (normalAngle(box.rotation) * 180) / Math.PI;
   const centre = toPx(view, box.x, box.y);
-  const reach = (box.height / 2) * view.scale + 24;
-  const x = centre.x + Math.sin(box.rotation) * reach + 14;
-  const y = Math.max(34, centre.y - Math.cos(box.rotation) * reach);
+  const reach = (box.width / 2) * view.scale + STEM;
+  const x = centre.x - Math.cos(box.rotation) * reach - 10;
+  // Where the stem leaves no room before it, the number goes below its end.
+  const cramped = x < 46;
+  const y = Math.min(view.height - 60, Math.max(34, centre.y - Math.sin(box.rotation) * reach));
   const leave = () => {
     useHand.setState({ editing: null });
   };
   return (
-    <span className="absolute z-10 -translate-y-1/2" style={{ left: x, top: y }}>
+    <span
+      className="absolute z-10 -translate-x-full -translate-y-1/2"
+      style={{ left: Math.max(46, x), top: cramped ? y + 20 : y }}
+    >
       {editing ? (
         <input
           autoFocus

@@ -32,8 +32,8 @@ export function Flat({ live, docket }: { live: Live; docket: Docket }) {
           <>
             <FlatPieces live={live} view={view} />
             <Lines live={live} view={view} />
-            <Ruler view={view} unit={live.unit} />
             <PieceGrips live={live} view={view} />
+            <Ruler view={view} unit={live.unit} />
             <Dimensions live={live} view={view} />
             <Callouts docket={docket} live={live} view={view} />
             <Snapped view={view} />

@@ -1,6 +1,8 @@
 'use client';
 import { Group, Image as Picture, Layer, Path, Stage } from 'react-konva';
-import { shapePath } from '@/core/blank/shape';
+import type { PrintFace } from '@/core/blank/resolve';
+import { shapePath, signedDistance } from '@/core/blank/shape';
+import { corners } from '@/core/fit/geometry';
 import type { Piece } from '@/core/fit/schema';
 import type { Live } from '../useLive';
 import type { View } from './view';
@@ -17,7 +19,7 @@ export function FlatPieces({ live, view }: { live: Live; view: View }) {
       <Stage width={view.width} height={view.height} listening={false}>
         <Layer listening={false}>
           <Group {...place} opacity={0.14}>
-            <Pieces live={live} pieces={pieces} />
+            <Pieces live={live} pieces={pieces.filter((piece) => reachesPast(piece, face))} />
           </Group>
           <Group {...place} clipFunc={cut}>
             <Path data={bleedEdge} fill={colour} />
@@ -27,6 +29,12 @@ export function FlatPieces({ live, view }: { live: Live; view: View }) {
       </Stage>
     </div>
   );
+}
+
+/** Whether any of a piece lies past the bleed edge, where it shows as a ghost. */
+function reachesPast(piece: Piece, face: PrintFace): boolean {
+  if (piece.kind === 'fill') return false;
+  return corners(piece).some(({ x, y }) => signedDistance(face, face.bleed, x, y) > 0.01);
 }
 
 function Pieces({ live, pieces }: { live: Live; pieces: readonly Piece[] }) {

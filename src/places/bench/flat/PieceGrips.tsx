@@ -7,7 +7,7 @@ import { draftPieces, dropDraft, useHand } from '@/state/bench';
 import { selectNext } from '../verbs';
 import type { Live } from '../useLive';
 import { useDrag, type DragAt } from './useDrag';
-import { toPx, type View } from './view';
+import { STEM, toPx, type View } from './view';
 
 /** How near, in px, a line draws what is dragged. */
 const SNAP_REACH = 7;
@@ -96,13 +96,13 @@ function PieceGrip({ live, view, piece, box }: { live: Live; view: View; piece: 
 function SelectedGrips({ live, view, box }: { live: Live; view: View; box: Box }) {
   const { piece, facts } = live.placed!;
   const d = outline(view, box);
-  const stem = toPx(view, ...along(box, 0, -0.5));
-  const end = { x: stem.x + Math.sin(box.rotation) * 24, y: stem.y - Math.cos(box.rotation) * 24 };
+  const stem = toPx(view, ...along(box, -0.5, 0));
+  const end = { x: stem.x - Math.cos(box.rotation) * STEM, y: stem.y - Math.sin(box.rotation) * STEM };
   const centre = toPx(view, box.x, box.y);
   const turning = useDrag({
     start: () => box,
     move: (_: Box, { x, y, free }: DragAt) => {
-      const angle = Math.atan2(x - centre.x, centre.y - y);
+      const angle = Math.atan2(centre.y - y, centre.x - x);
       const quarter = Math.round(angle / (Math.PI / 2)) * (Math.PI / 2);
       const snapped = !free && Math.abs(angle - quarter) < ANGLE_REACH;
       draftPieces(withOne(live, setRotation(piece, facts, snapped ? quarter : angle)));

@@ -21,7 +21,7 @@ const DEAD = 2;
 
 /** Pointer handlers for one grip. Moves come once a frame, whatever the mouse sends. */
 export function useDrag<T>({ start, move, end }: Drag<T>) {
-  const held = useRef<{ from: T; x: number; y: number; moved: boolean } | null>(null);
+  const held = useRef<{ from: T; x: number; y: number; room: DOMRect; moved: boolean } | null>(null);
   const frame = useRef(0);
   return {
     onPointerDown: (event: PointerEvent<SVGElement>) => {
@@ -29,7 +29,9 @@ export function useDrag<T>({ start, move, end }: Drag<T>) {
       const from = start();
       if (from === null) return;
       event.currentTarget.setPointerCapture(event.pointerId);
-      held.current = { from, x: event.clientX, y: event.clientY, moved: false };
+      // Measured once: asking again at every move would make the page lay itself out at every move.
+      const room = event.currentTarget.ownerSVGElement!.getBoundingClientRect();
+      held.current = { from, x: event.clientX, y: event.clientY, room, moved: false };
     },
     onPointerMove: (event: PointerEvent<SVGElement>) => {
       const hold = held.current;
@@ -38,8 +40,8 @@ export function useDrag<T>({ start, move, end }: Drag<T>) {
       const dy = event.clientY - hold.y;
       if (!hold.moved && Math.hypot(dx, dy) < DEAD) return;
       hold.moved = true;
-      const room = event.currentTarget.ownerSVGElement!.getBoundingClientRect();
-      const at = { dx, dy, x: event.clientX - room.left, y: event.clientY - room.top, free: event.altKey };
+      const { left, top } = hold.room;
+      const at = { dx, dy, x: event.clientX - left, y: event.clientY - top, free: event.altKey };
       cancelAnimationFrame(frame.current);
       frame.current = requestAnimationFrame(() => {
         move(hold.from, at);

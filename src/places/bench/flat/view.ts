@@ -10,8 +10,11 @@ export interface View {
   top: number;
 }
 
+/** Length of the stem that a piece is turned by, in px. */
+export const STEM = 22;
+
 /** Room round the bleed edge for the ruler, the zones' names and the dimensions, in px. */
-const MARGIN = { top: 60, right: 78, bottom: 84, left: 62 };
+const MARGIN = { top: 64, right: 78, bottom: 84, left: 62 };
 
 /** Follows the room's size and lays the face in it as large as fits. */
 export function useView(face: PrintFace): { room: RefObject<HTMLDivElement | null>; view: View | null } {

@@ -33,7 +33,7 @@ function Colours({ live }: { live: Live }) {
   const chosen = colours.find(({ id }) => id === live.fit.colourId);
   return (
     <div
-      className="absolute bottom-2 left-3 z-10 flex items-center gap-1.5 text-sm"
+      className="absolute right-3 top-1.5 z-10 flex items-center gap-1.5 text-sm"
       role="group"
       aria-label="Product colour"
     >

@@ -1,69 +1,113 @@
 'use client';
-import { Canvas } from '@react-three/fiber';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { WrapBody } from '@/core/blank/schema';
-import { fixed } from '@/core/length/show';
-import type { Live } from '../useLive';
+import { ProductView } from '@/state/product';
 import { useDrag } from '../flat/useDrag';
-import { RoundScene, type Eye } from './RoundScene';
+import type { Live } from '../useLive';
 
-const SET_VIEWS: readonly (Eye & { name: string })[] = [
+const SET_VIEWS = [
   { name: 'from the left', angle: -Math.PI / 2 },
   { name: 'from the front', angle: 0 },
   { name: 'from the right', angle: Math.PI / 2 },
-];
+] as const;
 
 /** A round product from its left, front and right as a viewer in front names them, and once in the hand to be turned. */
 export function RoundProduct({ live, body, tall }: { live: Live; body: WrapBody; tall: boolean }) {
   const [hand, setHand] = useState(0.6);
-  const drag = useDrag({
-    start: () => hand,
-    move: (from: number, { dx }) => {
-      setHand(from - dx * 0.012);
-    },
-    end: () => undefined,
-  });
-  const eyes = [...SET_VIEWS.map(({ angle }) => ({ angle })), { angle: hand }];
+  const columns = tall ? 2 : 4;
+  const room = useProductView(live, body, hand, columns);
   const degrees = Math.round((hand * 180) / Math.PI) % 360;
-  const labels = [...SET_VIEWS.map(({ name }) => name), `in the hand, turned ${fixed(degrees, 0)}°`];
   return (
-    <div className="relative min-h-0 grow">
-      <Canvas
-        frameloop="demand"
-        flat
-        dpr={[1, 2]}
-        gl={{ antialias: true, alpha: true }}
-        aria-hidden
-        className="!absolute inset-0"
-      >
-        <RoundScene live={live} body={body} eyes={eyes} columns={tall ? 2 : 4} />
-      </Canvas>
+    <div ref={room} className="relative min-h-0 grow overflow-hidden">
       <div className={`absolute inset-0 grid ${tall ? 'grid-cols-2 grid-rows-2' : 'grid-cols-4'}`}>
-        {labels.map((label, index) => (
-          <div key={index} className="relative border-l border-viewing-rule first:border-l-0">
-            <span className="absolute left-3 top-1.5 text-sm font-semibold">{label}</span>
-            {index === 3 && (
-              <svg
-                role="slider"
-                tabIndex={0}
-                aria-label="Turn the product"
-                aria-valuenow={degrees}
-                aria-valuemin={-360}
-                aria-valuemax={360}
-                aria-valuetext={`${degrees} degrees`}
-                data-arrows
-                className="absolute inset-0 h-full w-full cursor-grab touch-none"
-                onKeyDown={(event) => {
-                  const step = event.key === 'ArrowLeft' ? -1 : event.key === 'ArrowRight' ? 1 : 0;
-                  if (step !== 0) setHand(hand + (step * Math.PI) / 24);
-                }}
-              >
-                <rect width="100%" height="100%" fill="transparent" {...drag} />
-              </svg>
-            )}
+        {SET_VIEWS.map(({ name }) => (
+          <div key={name} className="border-r border-viewing-rule">
+            <span className="ml-3 text-sm font-semibold leading-7">{name}</span>
           </div>
         ))}
+        <div className="relative">
+          <span className="ml-3 text-sm font-semibold leading-7">in the hand, turned {degrees}°</span>
+          <TurnGrip hand={hand} degrees={degrees} onTurn={setHand} />
+        </div>
       </div>
     </div>
   );
+}
+
+/** Takes hold of the product: drag, or the arrow keys. */
+function TurnGrip({
+  hand,
+  degrees,
+  onTurn,
+}: {
+  hand: number;
+  degrees: number;
+  onTurn: (angle: number) => void;
+}) {
+  const drag = useDrag({
+    start: () => hand,
+    move: (from: number, { dx }) => {
+      onTurn(from - dx * 0.012);
+    },
+    end: () => undefined,
+  });
+  return (
+    <svg
+      role="slider"
+      tabIndex={0}
+      aria-label="Turn the product"
+      aria-valuenow={degrees}
+      aria-valuemin={-360}
+      aria-valuemax={360}
+      aria-valuetext={`${degrees} degrees`}
+      data-arrows
+      className="absolute inset-0 h-full w-full cursor-grab touch-none"
+      onKeyDown={(event) => {
+        const step = event.key === 'ArrowLeft' ? -1 : event.key === 'ArrowRight' ? 1 : 0;
+        if (step !== 0) onTurn(hand + (step * Math.PI) / 24);
+      }}
+    >
+      <rect width="100%" height="100%" fill="transparent" {...drag} />
+    </svg>
+  );
+}
+
+/** Keeps the views of the live fit on a canvas behind the labels; gives back the room they are drawn in. */
+function useProductView(live: Live, body: WrapBody, hand: number, columns: number) {
+  const room = useRef<HTMLDivElement>(null);
+  const [view, setView] = useState<ProductView | null>(null);
+  const [size, setSize] = useState({ width: 0, height: 0 });
+
+  useEffect(() => {
+    // A canvas can be handed over once only, so each opening makes its own.
+    const canvas = document.createElement('canvas');
+    canvas.className = 'absolute inset-0 h-full w-full';
+    canvas.setAttribute('aria-hidden', 'true');
+    room.current!.prepend(canvas);
+    const opened = new ProductView(canvas);
+    setView(opened);
+    const watch = new ResizeObserver(([entry]) => {
+      if (entry) setSize({ width: entry.contentRect.width, height: entry.contentRect.height });
+    });
+    watch.observe(room.current!);
+    return () => {
+      watch.disconnect();
+      opened.close();
+      canvas.remove();
+    };
+  }, []);
+
+  const { blank, face, pieces, previews, fit } = live;
+  const colour = blank.blank.colours.find(({ id }) => id === fit.colourId)?.hex ?? '#ffffff';
+  const { ink } = blank.method;
+  useEffect(() => {
+    if (!view || size.width === 0) return;
+    const eyes = [...SET_VIEWS.map(({ angle }) => angle), hand];
+    const dpr = Math.min(2, devicePixelRatio);
+    view.show(
+      { body, face, pieces, colour, ink, eyes, columns, size: { ...size, dpr } },
+      (id) => previews.get(id)?.bitmap,
+    );
+  }, [view, size, body, face, pieces, colour, ink, hand, columns, previews]);
+  return room;
 }

@@ -1,18 +1,13 @@
-import type { Piece } from '@/core/fit/schema';
-import type { PrintFace } from '@/core/blank/resolve';
-import type { Preview } from '@/state/previews';
+import type { RoundProductShown } from './messages';
 
 /** Longest side of the picture that is laid round a product on the screen, in px. */
 const SIDE = 1536;
 
 /** Draws a face, trim only, on the product's colour: what the product shows of the print. */
 export function drawTexture(
-  canvas: HTMLCanvasElement,
-  face: PrintFace,
-  pieces: readonly Piece[],
-  previews: ReadonlyMap<string, Preview>,
-  colour: string,
-  ink: 'multiply' | 'cover',
+  canvas: OffscreenCanvas,
+  { face, pieces, colour, ink }: Pick<RoundProductShown, 'face' | 'pieces' | 'colour' | 'ink'>,
+  pictures: ReadonlyMap<string, ImageBitmap>,
 ): void {
   const scale = SIDE / Math.max(face.width, face.height);
   const width = Math.round(face.width * scale);
@@ -24,7 +19,7 @@ export function drawTexture(
   const context = canvas.getContext('2d')!;
   context.setTransform(1, 0, 0, 1, 0, 0);
   context.globalCompositeOperation = 'source-over';
-  context.fillStyle = '#ffffff';
+  context.fillStyle = ink === 'cover' ? colour : '#ffffff';
   context.fillRect(0, 0, width, height);
   context.imageSmoothingQuality = 'high';
   for (const piece of pieces) {
@@ -35,12 +30,12 @@ export function drawTexture(
       context.fillRect(0, 0, face.width, face.height);
       continue;
     }
-    const preview = previews.get(piece.artworkId);
-    if (!preview) continue;
+    const picture = pictures.get(piece.artworkId);
+    if (!picture) continue;
     context.translate(piece.x, piece.y);
     context.rotate(piece.rotation);
     if (piece.flipped) context.scale(-1, 1);
-    context.drawImage(preview.bitmap, -piece.width / 2, -piece.height / 2, piece.width, piece.height);
+    context.drawImage(picture, -piece.width / 2, -piece.height / 2, piece.width, piece.height);
   }
   context.setTransform(1, 0, 0, 1, 0, 0);
   if (ink === 'multiply') {

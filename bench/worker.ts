@@ -1,0 +1,130 @@
+import { shippedBlanks } from '@/core/blank/library';
+import { printPixels } from '@/core/blank/resolve';
+import { makeDocket } from '@/core/check/docket';
+import { newPiece } from '@/core/fit/place';
+import type { Fit, Role } from '@/core/fit/schema';
+import type { Raster } from '@/core/raster/raster';
+import { renderFace } from '@/core/render/face';
+import { loadBrowserEngine } from '@/imaging/browser';
+import { measureArtwork, type Measured } from '@/imaging/measure';
+
+/** What is timed, in the page's own worker as the app does it: names and ratios go to the page that started it. */
+const PAIRS = 5;
+const WIDTH = 4200;
+const HEIGHT = 5700;
+
+const engine = await loadBrowserEngine(self.location.origin);
+const blanks = shippedBlanks();
+const shirt = blanks.find(({ blank }) => blank.id === 'shirt-front')!;
+
+/** Gradients, grain and a soft-edged shape: nothing a codec or a shortcut can skip over. */
+function picture(width: number, height: number): Raster {
+  const data = new Uint8Array(width * height * 4);
+  let state = 7;
+  for (let y = 0, at = 0; y < height; y++) {
+    for (let x = 0; x < width; x++, at += 4) {
+      state = (Math.imul(state, 1103515245) + 12345) & 0x7fffffff;
+      const grain = (state >> 16) & 7;
+      const far = Math.hypot((x / width - 0.5) * 2, (y / height - 0.5) * 2);
+      data[at] = (x * 240) / width + grain;
+      data[at + 1] = (y * 240) / height + grain;
+      data[at + 2] = (((x + y) >> 5) & 127) + grain;
+      data[at + 3] = far < 0.98 ? 255 : far < 1.02 ? (1.02 - far) * 6375 : 0;
+    }
+  }
+  return { width, height, data, opaque: false };
+}
+
+/** The browser's own decode and read-back of every pixel. */
+async function browserDecode(file: Blob): Promise<void> {
+  const bitmap = await createImageBitmap(file);
+  const context = new OffscreenCanvas(bitmap.width, bitmap.height).getContext('2d', {
+    willReadFrequently: true,
+  })!;
+  context.drawImage(bitmap, 0, 0);
+  context.getImageData(0, 0, bitmap.width, bitmap.height);
+  bitmap.close();
+}
+
+function fitOf({ facts }: Measured, role: Role): Fit {
+  const face = shirt.faces[0]!;
+  const pieces = [newPiece('piece', facts.sha256, facts, role, face)];
+  const { blank } = shirt;
+  return {
+    upfit: 'fit/1',
+    id: 'bench',
+    designId: 'bench',
+    blankId: blank.id,
+    blankVersion: blank.version,
+    colourId: blank.colours[0]!.id,
+    stateId: null,
+    sizeId: null,
+    faces: [{ faceId: face.id, pieces }],
+  };
+}
+
+async function time(work: () => unknown): Promise<number> {
+  const start = performance.now();
+  await work();
+  return performance.now() - start;
+}
+
+const median = (values: number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
+
+/** Median of the ratios of interleaved pairs: the work against the browser's decode just before it. */
+async function ratio(file: Blob, work: () => unknown): Promise<{ ratio: number; ms: number }> {
+  const ratios: number[] = [];
+  const times: number[] = [];
+  for (let i = 0; i < PAIRS; i++) {
+    const decode = await time(() => browserDecode(file));
+    const own = await time(work);
+    ratios.push(own / decode);
+    times.push(own);
+  }
+  return { ratio: median(ratios), ms: median(times) };
+}
+
+async function run(): Promise<void> {
+  const bytes = new Uint8Array(engine.encodePng(picture(WIDTH, HEIGHT), { ppi: 300, use: 'print' }));
+  const file = new Blob([bytes], { type: 'image/png' });
+  const measured = await measureArtwork(engine, 'bench.png', bytes);
+  const tell = (name: string, limit: number, result: { ratio: number; ms: number }) => {
+    postMessage({ name, limit, ...result });
+  };
+  await browserDecode(file);
+  tell(
+    'import: decode and every measurement',
+    2.5,
+    await ratio(file, () => measureArtwork(engine, 'bench.png', bytes)),
+  );
+
+  const check = (role: Role) => () =>
+    makeDocket(shirt, fitOf(measured, role), { facts: () => measured.facts, pixels: () => measured.raster });
+  tell('all checks of a motif at full resolution', 2, await ratio(file, check('motif')));
+  tell('all checks of a ground at full resolution', 2, await ratio(file, check('ground')));
+
+  const face = shirt.faces[0]!;
+  const printFile = () => {
+    const pieces = fitOf(measured, 'motif').faces[0]!.pieces;
+    const raster = renderFace(face, pieces, () => measured.raster, { pixels: printPixels(face, shirt.spec) });
+    engine.encodePng(raster, { ppi: face.target, use: 'print' });
+  };
+  tell('print file of the shirt front', 4, await ratio(file, printFile));
+
+  const small = new Uint8Array(engine.encodePng(picture(1000, 1200), { ppi: 300, use: 'print' }));
+  let third = 0;
+  for (let i = 1; i <= 20; i++) {
+    await measureArtwork(engine, `${i}.png`, i % 2 === 0 ? small : bytes);
+    if (i === 3) third = engine.memory().bytes;
+  }
+  const last = engine.memory().bytes;
+  postMessage({
+    name: 'tracked engine memory: import 20 against import 3',
+    limit: 1,
+    ratio: third === 0 ? (last === 0 ? 1 : Infinity) : last / third,
+    ms: null,
+  });
+  postMessage('done');
+}
+
+await run();

@@ -1,0 +1,132 @@
+// Speed as ratios, each the median of interleaved pairs in one run, in headless Chromium: `npm run bench`.
+import { build } from 'esbuild';
+import { createServer } from 'node:http';
+import { readFile } from 'node:fs/promises';
+import { fileURLToPath } from 'node:url';
+import { startApp } from './lib/app.mjs';
+import { openBrowser, openDemo } from './lib/browser.mjs';
+
+const root = new URL('..', import.meta.url);
+const bundle = await build({
+  entryPoints: [fileURLToPath(new URL('bench/worker.ts', root))],
+  bundle: true,
+  write: false,
+  format: 'esm',
+  target: 'es2022',
+  external: ['/vips/*'],
+  tsconfig: fileURLToPath(new URL('tsconfig.json', root)),
+  logLevel: 'warning',
+});
+
+const PAGE = `<!doctype html><script type="module">
+  window.rows = [];
+  const worker = new Worker('/worker.js', { type: 'module' });
+  worker.onmessage = ({ data }) => (data === 'done' ? (window.done = true) : window.rows.push(data));
+  worker.onerror = ({ message }) => { window.rows.push({ name: message, limit: 0, ratio: Infinity, ms: null }); window.done = true; };
+</script>`;
+
+const server = createServer(async (request, response) => {
+  response.setHeader('Cross-Origin-Opener-Policy', 'same-origin');
+  response.setHeader('Cross-Origin-Embedder-Policy', 'require-corp');
+  const send = (type, body) => response.setHeader('Content-Type', type).end(body);
+  if (request.url === '/') send('text/html', PAGE);
+  else if (request.url === '/worker.js') send('text/javascript', bundle.outputFiles[0].contents);
+  else if (/^\/vips\/[\w.-]+$/.test(request.url)) {
+    const type = request.url.endsWith('.wasm') ? 'application/wasm' : 'text/javascript';
+    send(type, await readFile(new URL(`public${request.url}`, root)));
+  } else response.writeHead(404).end();
+});
+await new Promise((ready) => server.listen(0, '127.0.0.1', ready));
+
+const rows = await engineRows(`http://127.0.0.1:${server.address().port}/`);
+server.close();
+rows.push(await dragRow());
+
+let slow = 0;
+for (const { name, limit, ratio, ms, unit = 'x' } of rows) {
+  const over = ratio > limit;
+  if (over) slow++;
+  const time = ms === null ? '' : `${Math.round(ms)} ms`;
+  console.log(
+    `${over ? 'over ' : 'ok   '} ${name.padEnd(52)} ${ratio.toFixed(2)} ${unit}  (limit ${limit} ${unit})  ${time}`,
+  );
+}
+process.exit(slow > 0 ? 1 : 0);
+
+async function engineRows(address) {
+  const browser = await openBrowser();
+  try {
+    await browser.get(address);
+    await browser.wait(() => browser.executeScript('return window.done === true'), 600_000);
+    return await browser.executeScript('return window.rows');
+  } finally {
+    await browser.quit();
+  }
+}
+
+/** The longest main-thread task while a motif is dragged over the mug, in ms. */
+async function dragRow() {
+  const app = await startApp({ demo: true });
+  const browser = await openBrowser();
+  try {
+    await openDemo(browser, app.address);
+    await browser.get(`${app.address}/bench/night-watch--mug-325`);
+    const longest = await browser.executeAsyncScript(dragAndWatch);
+    return {
+      name: 'longest main-thread task while dragging',
+      limit: 50,
+      ratio: longest,
+      ms: null,
+      unit: 'ms',
+    };
+  } finally {
+    await browser.quit();
+    await app.stop();
+  }
+}
+
+/** Runs in the page: drags the last piece about by pointer events, a frame each, and watches for long tasks. */
+function dragAndWatch(done) {
+  const frame = () => new Promise((next) => requestAnimationFrame(next));
+  const whenThere = async (selector) => {
+    for (;;) {
+      const found = [...document.querySelectorAll(selector)].at(-1);
+      if (found) return found;
+      await frame();
+    }
+  };
+  void (async () => {
+    const piece = await whenThere('[data-piece]');
+    await whenThere('[aria-label=Product]');
+    for (let i = 0; i < 60; i++) await frame();
+    let longest = 0;
+    const watch = new PerformanceObserver((list) => {
+      for (const { duration } of list.getEntries()) longest = Math.max(longest, duration);
+    });
+    watch.observe({ type: 'longtask' });
+    const box = piece.getBoundingClientRect();
+    const x = box.x + box.width / 2;
+    const y = box.y + box.height / 2;
+    const send = (type, dx, dy) =>
+      piece.dispatchEvent(
+        new PointerEvent(type, {
+          clientX: x + dx,
+          clientY: y + dy,
+          pointerId: 1,
+          button: 0,
+          bubbles: true,
+          isPrimary: true,
+        }),
+      );
+    piece.setPointerCapture = () => undefined;
+    send('pointerdown', 0, 0);
+    for (let i = 1; i <= 180; i++) {
+      send('pointermove', Math.sin(i / 14) * 120, Math.cos(i / 9) * 20);
+      await frame();
+    }
+    send('pointerup', 0, 0);
+    await frame();
+    for (const { duration } of watch.takeRecords()) longest = Math.max(longest, duration);
+    done(longest);
+  })();
+}

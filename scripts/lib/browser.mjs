@@ -1,0 +1,59 @@
+// Headless Chromium through ChromeDriver, as the interface tests, the screenshots and the benchmark use it.
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { Builder, By } from 'selenium-webdriver';
+import chrome from 'selenium-webdriver/chrome.js';
+
+const FLAGS = [
+  '--headless=new',
+  '--no-sandbox',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+  '--enable-unsafe-swiftshader',
+];
+
+/**
+ * Opens a browser of exactly 1280 x 800 with its own profile, or with one that is given and kept. `downloads` is
+ * where its files go.
+ */
+export async function openBrowser({ profile, downloads, width = 1280, height = 800 } = {}) {
+  const folder = profile ?? mkdtempSync(join(tmpdir(), 'up-fit-'));
+  const options = new chrome.Options();
+  options.setChromeBinaryPath('/usr/bin/chromium');
+  options.addArguments(...FLAGS, `--user-data-dir=${folder}`, `--window-size=${width},${height}`);
+  if (downloads) options.setUserPreferences({ 'download.default_directory': downloads });
+  const browser = await new Builder()
+    .forBrowser('chrome')
+    .setChromeOptions(options)
+    .setChromeService(new chrome.ServiceBuilder('/usr/bin/chromedriver'))
+    .build();
+  await browser.manage().setTimeouts({ script: 120_000 });
+  await browser.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
+    width,
+    height,
+    deviceScaleFactor: 1,
+    mobile: false,
+  });
+  const quit = browser.quit.bind(browser);
+  browser.quit = async () => {
+    await quit();
+    if (!profile) rmSync(folder, { recursive: true, force: true, maxRetries: 5 });
+  };
+  return browser;
+}
+
+/** Opens the range and waits until the demo shop is laid out and every fit is measured. */
+export async function openDemo(browser, address) {
+  await browser.get(address);
+  await browser.wait(async () => {
+    const cells = await browser.findElements(By.css('td button[aria-label*=" on "]'));
+    const names = await Promise.all(
+      cells.map((cell) => cell.getAttribute('aria-label').catch(() => 'measuring')),
+    );
+    return names.length > 20 && names.every((name) => !name.includes('measuring'));
+  }, 120_000);
+}

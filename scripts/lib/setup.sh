@@ -1,0 +1,44 @@
+# Sourced by ./start and ./verify: brings a fresh Debian machine with Node 20 to where Up Fit builds and runs.
+
+say() { printf '\n== %s\n' "$*"; }
+
+need_node() {
+  if ! command -v node >/dev/null || ! node -e 'const [a, b] = process.versions.node.split("."); process.exit(a > 20 || (a == 20 && b >= 9) ? 0 : 1)'; then
+    echo "Up Fit needs Node 20.9 or later: install it from nodejs.org or your distribution, then run this again." >&2
+    exit 1
+  fi
+}
+
+# Installs what the lock file names, unless this very lock file is installed already.
+install_packages() {
+  local stamp=node_modules/.up-fit-installed
+  if ! cmp -s package-lock.json "$stamp" 2>/dev/null; then
+    say "Installing packages"
+    npm ci --no-audit --no-fund
+    cp package-lock.json "$stamp"
+  else
+    node scripts/prepare.mjs
+  fi
+}
+
+# Chromium and ChromeDriver from Debian's packages, for the tests that drive the real interface.
+install_browser() {
+  if [ -x /usr/bin/chromium ] && [ -x /usr/bin/chromedriver ]; then return; fi
+  say "Installing Chromium and ChromeDriver"
+  local sudo=""
+  [ "$(id -u)" = 0 ] || sudo="sudo"
+  $sudo apt-get update -qq
+  $sudo env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq chromium chromium-driver >/dev/null
+}
+
+# Draws the demo and builds the application, unless nothing it is built from has changed.
+build_app() {
+  local stamp=.next/up-fit-built sum
+  sum=$(find src scripts public package-lock.json next.config.ts tsconfig.json postcss.config.mjs \
+    -path public/demo -prune -o -type f -print0 | sort -z | xargs -0 sha256sum | sha256sum)
+  if [ "$(cat "$stamp" 2>/dev/null)" = "$sum" ] && [ -f public/demo/crab.png ]; then return; fi
+  say "Drawing the demo and building"
+  node dist/demo/main.mjs
+  NEXT_TELEMETRY_DISABLED=1 npm run -s build
+  echo "$sum" >"$stamp"
+}

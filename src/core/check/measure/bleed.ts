@@ -1,0 +1,186 @@
+import { halfWidthAt, signedDistance, SIDES, type Side } from '../../blank/shape';
+import { extentOf, type Extent } from '../../fit/geometry';
+import type { Piece } from '../../fit/schema';
+import { pixelCentre } from '../../render/transform';
+import type { CheckContext } from '../context';
+import { CHECK_LIMITS } from '../limits';
+import { alphaOf, columnsWithin, worstSide, type BySide } from './grid';
+
+export interface BleedMeasure {
+  /** Share of the ring between trim and bleed edge that is covered, 0 to 1; 1 where there is no ring. */
+  share: number;
+  /** Deepest gap of each side in mm, from the bleed edge inward, past the trim where need be. */
+  gaps: BySide;
+  /** Where the deepest gap is. */
+  place: Extent | null;
+}
+
+type Covers = (column: number, row: number) => boolean;
+
+/**
+ * Measures how far the grounds reach, pixel by pixel on the context's grid. A gap is followed inward from the
+ * bleed edge along each pixel row and column until something covers; a line that nothing covers belongs to the
+ * sides it runs along, and a gap's pixel to the side it is nearest to.
+ */
+export function measureBleed(context: CheckContext, grounds: readonly Piece[]): BleedMeasure {
+  const { width, height, bleed } = context.face;
+  const alphaAt = alphaOf(context, grounds);
+  const covers: Covers = (column, row) => alphaAt(column, row) >= CHECK_LIMITS.covers;
+  const reach = reachOf(grounds);
+  const found = new Map(SIDES.map((side) => [side, gapAlong(context, side, reach, covers)]));
+  if (![...found.values()].some(({ reached }) => reached)) {
+    const whole = Math.min(width, height) / 2 + bleed;
+    const place = { left: 0, top: 0, right: width, bottom: height };
+    return { share: 0, gaps: { top: whole, right: whole, bottom: whole, left: whole }, place };
+  }
+  const gap = (side: Side) => found.get(side)!.gap;
+  const gaps = { top: gap('top'), right: gap('right'), bottom: gap('bottom'), left: gap('left') };
+  const side = worstSide(gaps);
+  const { start, end } = found.get(side)!;
+  return {
+    share: ringShare(context, covers),
+    gaps,
+    place: gaps[side] > 0 ? stripAlong(context, side, start, end, gaps[side]) : null,
+  };
+}
+
+/** The extent in mm that the grounds can reach; a fill reaches everywhere. */
+function reachOf(grounds: readonly Piece[]): Extent {
+  const extents = grounds.map((piece) =>
+    piece.kind === 'fill' ? { left: -1e9, top: -1e9, right: 1e9, bottom: 1e9 } : extentOf(piece),
+  );
+  return {
+    left: Math.min(...extents.map(({ left }) => left)),
+    top: Math.min(...extents.map(({ top }) => top)),
+    right: Math.max(...extents.map(({ right }) => right)),
+    bottom: Math.max(...extents.map(({ bottom }) => bottom)),
+  };
+}
+
+interface Gap {
+  /** Deepest gap in mm. */
+  gap: number;
+  /** Where along the side gaps begin and end, in mm. */
+  start: number;
+  end: number;
+  /** Whether anything covers any of the side's lines. */
+  reached: boolean;
+}
+
+function gapAlong(context: CheckContext, side: Side, reach: Extent, covers: Covers): Gap {
+  const line = linesFrom(context, side);
+  const so: Gap = { gap: 0, start: Infinity, end: -Infinity, reached: false };
+  for (let index = 0; index < line.count; index++) {
+    if (index % 256 === 0) context.progress(index / line.count);
+    const first = line.firstInside(index);
+    // Nothing is drawn outside the grounds' reach: such pixels need not be asked.
+    const { from, to } = line.within(index, reach);
+    if (first >= line.depth || from >= to) continue;
+    const isCovered = (step: number) =>
+      step >= from && step < to && covers(line.column(index, step), line.row(index, step));
+    let step = first;
+    if (!isCovered(first)) {
+      // A line that is covered where the deepest gap so far ends cannot hold a deeper one.
+      const beyond = first + Math.floor(so.gap * line.perMm + 1e-6);
+      const shallow = beyond > first && beyond < line.depth && isCovered(beyond);
+      if (!shallow) {
+        step = Math.max(first, from);
+        while (step < to && !isCovered(step)) step++;
+        if (step >= to) continue;
+        so.gap = Math.max(so.gap, line.gapDepth(index, step));
+      }
+      so.start = Math.min(so.start, line.along(index));
+      so.end = Math.max(so.end, line.along(index));
+    }
+    so.reached = true;
+  }
+  return so;
+}
+
+/** The pixel lines that run inward from a side of the bleed edge, one for each pixel along it. */
+function linesFrom({ grid, face }: CheckContext, side: Side) {
+  const flat = side === 'top' || side === 'bottom';
+  const near = side === 'top' || side === 'left';
+  const depth = flat ? grid.height : grid.width;
+  const inward = (step: number) => (near ? step : depth - 1 - step);
+  const column = (index: number, step: number) => (flat ? index : inward(step));
+  const row = (index: number, step: number) => (flat ? inward(step) : index);
+  const distance = (index: number, step: number) => {
+    const { x, y } = pixelCentre(grid, column(index, step), row(index, step));
+    return signedDistance(face, face.bleed, x, y);
+  };
+  const perMm = flat ? grid.perMmY : grid.perMmX;
+  const perMmAlong = flat ? grid.perMmX : grid.perMmY;
+  const length = (flat ? face.width : face.height) + 2 * face.bleed;
+  return {
+    count: flat ? grid.width : grid.height,
+    depth,
+    perMm,
+    column,
+    row,
+    /** The steps of a line that can lie within an extent in mm; none where the line passes it by. */
+    within: (index: number, reach: Extent) => {
+      const along = (index + 0.5) / perMmAlong - face.bleed;
+      const [start, end] = flat ? [reach.left, reach.right] : [reach.top, reach.bottom];
+      if (along < start - 1 / perMmAlong || along > end + 1 / perMmAlong) return { from: 0, to: 0 };
+      const [low, high] = flat ? [reach.top, reach.bottom] : [reach.left, reach.right];
+      const far = flat ? face.height : face.width;
+      const [from, to] = near ? [low, high] : [far - high, far - low];
+      const step = (mm: number) => (mm + face.bleed) * perMm;
+      return { from: Math.max(0, Math.floor(step(from)) - 1), to: Math.min(depth, Math.ceil(step(to)) + 1) };
+    },
+    /** mm along the side, from the trim's corner. */
+    along: (index: number) => (index + 0.5) / perMmAlong - face.bleed,
+    /** The first step that lies within the bleed edge. */
+    firstInside: (index: number) => {
+      let step = 0;
+      if (face.cornerRadius > 0) while (step < depth && distance(index, step) > 0) step++;
+      return step;
+    },
+    /** How deep in mm a gap of this many steps is, counting only what lies nearer to this side than to another. */
+    gapDepth: (index: number, steps: number) => {
+      const at = (index + 0.5) / perMmAlong;
+      const own = Math.min(at, length - at, depth / perMm / 2);
+      const last = Math.min(steps - 1, Math.max(0, Math.ceil(own * perMm) - 1));
+      return Math.max(0, 0.5 / perMm - distance(index, last));
+    },
+  };
+}
+
+/** The strip of a side's allowance between two places along it, as deep as its gap. */
+function stripAlong({ face }: CheckContext, side: Side, start: number, end: number, depth: number): Extent {
+  const { width, height, bleed } = face;
+  switch (side) {
+    case 'top':
+      return { left: start, right: end, top: -bleed, bottom: depth - bleed };
+    case 'bottom':
+      return { left: start, right: end, top: height + bleed - depth, bottom: height + bleed };
+    case 'left':
+      return { top: start, bottom: end, left: -bleed, right: depth - bleed };
+    case 'right':
+      return { top: start, bottom: end, left: width + bleed - depth, right: width + bleed };
+  }
+}
+
+function ringShare(context: CheckContext, covers: (column: number, row: number) => boolean): number {
+  const { grid, face } = context;
+  let ring = 0;
+  let covered = 0;
+  const count = (from: number, to: number, row: number) => {
+    for (let column = Math.max(0, from); column < Math.min(grid.width, to); column++) {
+      ring++;
+      if (covers(column, row)) covered++;
+    }
+  };
+  for (let row = 0; row < grid.height; row++) {
+    const { y } = pixelCentre(grid, 0, row);
+    const outer = columnsWithin(context, halfWidthAt(face, face.bleed, y));
+    const inner = columnsWithin(context, halfWidthAt(face, 0, y));
+    if (inner.from >= inner.to) count(outer.from, outer.to, row);
+    else {
+      count(outer.from, inner.from, row);
+      count(inner.to, outer.to, row);
+    }
+  }
+  return ring === 0 ? 1 : covered / ring;
+}

@@ -1,0 +1,67 @@
+import { createRoot, extend, type ReconcilerRoot } from '@react-three/fiber';
+import { expose } from 'comlink';
+import * as THREE from 'three';
+import type { ProductService, RoundProductShown } from './messages';
+import { RoundScene } from './RoundScene';
+
+const {
+  Mesh,
+  MeshLambertMaterial,
+  MeshBasicMaterial,
+  AmbientLight,
+  DirectionalLight,
+  CylinderGeometry,
+  CircleGeometry,
+} = THREE;
+extend({
+  Mesh,
+  MeshLambertMaterial,
+  MeshBasicMaterial,
+  AmbientLight,
+  DirectionalLight,
+  CylinderGeometry,
+  CircleGeometry,
+});
+
+let root: ReconcilerRoot<OffscreenCanvas> | undefined;
+let laidOut = '';
+let pictures: ReadonlyMap<string, ImageBitmap> = new Map();
+
+const frame = () => new Promise((next) => requestAnimationFrame(next));
+
+const service: ProductService = {
+  open: (canvas) => {
+    root = createRoot(canvas);
+  },
+  addPicture: (artworkId, picture) => {
+    pictures = new Map([...pictures, [artworkId, picture]]);
+  },
+  show: async (shown: RoundProductShown) => {
+    if (!root) return;
+    await layOut(root, shown.size);
+    root.render(<RoundScene shown={shown} pictures={pictures} />);
+    // One frame for the tree, one for the picture.
+    await frame();
+    await frame();
+  },
+  close: () => {
+    root?.unmount();
+    self.close();
+  },
+};
+
+async function layOut(to: ReconcilerRoot<OffscreenCanvas>, size: RoundProductShown['size']): Promise<void> {
+  const key = JSON.stringify(size);
+  if (key === laidOut) return;
+  laidOut = key;
+  const { width, height, dpr } = size;
+  await to.configure({
+    frameloop: 'demand',
+    flat: true,
+    dpr,
+    gl: { antialias: true, alpha: true },
+    size: { width, height, top: 0, left: 0 },
+  });
+}
+
+expose(service);

@@ -1,0 +1,95 @@
+import type { Facts } from '@/core/artwork/facts';
+import { shippedBlanks } from '@/core/blank/library';
+import type { PrintFace, ResolvedBlank } from '@/core/blank/resolve';
+import { makeDocket, type Docket } from '@/core/check/docket';
+import type { Finding, RuleId } from '@/core/check/finding';
+import type { ArtworkPiece, Fit, Piece } from '@/core/fit/schema';
+import { opaqueBounds } from '@/core/raster/bounds';
+import type { Raster } from '@/core/raster/raster';
+
+export function blankById(id: string): ResolvedBlank {
+  const found = shippedBlanks().find(({ blank }) => blank.id === id);
+  if (!found) throw new Error(`no blank ${id}`);
+  return found;
+}
+
+export function faceOf(blank: ResolvedBlank): PrintFace {
+  return blank.faces[0]!;
+}
+
+/** The facts that the core needs of a raster, as its file would have them. */
+export function factsOf(raster: Raster, change: Partial<Facts> = {}): Facts {
+  const { width, height } = raster;
+  const { bounds, share } = opaqueBounds(raster);
+  return {
+    name: 'test.png',
+    bytes: 1,
+    sha256: 'test',
+    format: 'png',
+    pixels: { width, height },
+    physical: null,
+    density: null,
+    colour: { mode: 'rgb', bits: 8, profile: null },
+    alpha: { present: !raster.opaque, opaqueBounds: bounds, softShare: 0, share },
+    orientation: 1,
+    inks: 1,
+    notes: [],
+    ...change,
+  };
+}
+
+/** A piece of the whole picture, its centre and size in mm. */
+export function pieceAt(
+  x: number,
+  y: number,
+  width: number,
+  height: number,
+  change: Partial<ArtworkPiece> = {},
+): ArtworkPiece {
+  return {
+    id: 'piece',
+    kind: 'artwork',
+    artworkId: 'test',
+    name: 'test',
+    role: 'motif',
+    locked: false,
+    visible: true,
+    rotation: 0,
+    flipped: false,
+    ...change,
+    x,
+    y,
+    width,
+    height,
+  };
+}
+
+export function fitOf(blank: ResolvedBlank, pieces: readonly Piece[]): Fit {
+  return {
+    upfit: 'fit/1',
+    id: 'fit',
+    designId: 'design',
+    blankId: blank.blank.id,
+    blankVersion: 1,
+    colourId: blank.blank.colours[0]!.id,
+    stateId: null,
+    sizeId: null,
+    faces: [{ faceId: faceOf(blank).id, pieces: [...pieces] }],
+  };
+}
+
+/** The exact docket of pieces that all show one picture. */
+export function docketOf(
+  blank: ResolvedBlank,
+  pieces: readonly Piece[],
+  raster: Raster,
+  facts = factsOf(raster),
+): Docket {
+  return makeDocket(blank, fitOf(blank, pieces), { facts: () => facts, pixels: () => raster });
+}
+
+export function findingOf(docket: Docket, rule: RuleId): Finding {
+  const found = docket.findings.find((finding) => finding.rule === rule);
+  if (!found) throw new Error(`no finding of ${rule}`);
+  return found;
+}

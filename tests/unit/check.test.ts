@@ -1,0 +1,295 @@
+import { worst } from '@/core/check/finding';
+import { makeDocket, tellingFinding } from '@/core/check/docket';
+import { RULES, ruleName } from '@/core/check/registry';
+import { coverBleed, scalePiece } from '@/core/fit/place';
+import type { ArtworkPiece, FillPiece } from '@/core/fit/schema';
+import { blankById, docketOf, faceOf, factsOf, findingOf, fitOf, pieceAt } from '../support/fits';
+import { CLEAR, paint, RED, solid } from '../support/pictures';
+
+const mug = blankById('mug-325');
+const face = faceOf(mug);
+const sticker = blankById('sticker-75');
+const picture = solid(3000, 2000);
+const facts = factsOf(picture);
+const covering = coverBleed(pieceAt(0, 0, 30, 20, { role: 'ground' }), facts, face);
+const fill: FillPiece = {
+  id: 'fill',
+  kind: 'fill',
+  name: 'fill',
+  role: 'ground',
+  locked: false,
+  visible: true,
+  colour: '#ffffff',
+};
+
+/** The remedy's pieces measured again: a remedy is checked, not believed. */
+function after(
+  blank: typeof mug,
+  finding: ReturnType<typeof findingOf>,
+  raster = picture,
+  known = factsOf(raster),
+) {
+  return findingOf(docketOf(blank, finding.remedies[0]!.pieces, raster, known), finding.rule);
+}
+
+describe('resolution', () => {
+  const motif = (width: number) => pieceAt(111, 46, width, width / 1.5);
+  test.each([
+    [200, 'ready', 381],
+    [254, 'ready', 300],
+    [300, 'look', 254],
+    [600, 'fix', 127],
+  ])('3,000 pixels over %d mm: %s', (width, verdict, ppi) => {
+    const finding = findingOf(docketOf(mug, [motif(width)], picture, facts), 'resolution');
+    expect(finding).toMatchObject({ verdict, unit: 'PPI', required: 300 });
+    expect(finding.measured).toBeCloseTo(ppi, 0);
+  });
+
+  test('the largest honest size mends it', () => {
+    const finding = findingOf(docketOf(mug, [motif(600)], picture, facts), 'resolution');
+    expect(finding.remedies[0]!.label).toContain('254.0 mm wide');
+    expect(after(mug, finding, picture, facts)).toMatchObject({ verdict: 'ready' });
+  });
+
+  test('is the worse axis of a stretched piece', () => {
+    expect(
+      findingOf(docketOf(mug, [pieceAt(111, 46, 127, 127)], picture, facts), 'resolution').measured,
+    ).toBeCloseTo(400, 6);
+  });
+
+  test('names each piece that is not ready', () => {
+    const two = [motif(300), { ...motif(600), id: 'other' }];
+    const findings = docketOf(mug, two, picture, facts).findings.filter(({ rule }) => rule === 'resolution');
+    expect(findings.map(({ pieceId }) => pieceId).sort()).toEqual(['other', 'piece']);
+  });
+});
+
+describe('bleed', () => {
+  const bleedOf = (pieces: (ArtworkPiece | FillPiece)[], raster = picture) =>
+    findingOf(docketOf(mug, pieces, raster), 'bleed');
+
+  test('is listed only where there is a ground', () => {
+    const { findings } = docketOf(mug, [pieceAt(111, 46, 60, 40)], picture);
+    expect(findings.some(({ rule }) => rule === 'bleed')).toBe(false);
+  });
+
+  test('a picture or a colour over the whole is Ready', () => {
+    expect(bleedOf([covering])).toMatchObject({ verdict: 'ready', measured: 0 });
+    expect(bleedOf([fill])).toMatchObject({ verdict: 'ready', measured: 0 });
+  });
+
+  test.each([
+    ['top', 0, 1],
+    ['bottom', 0, -1],
+    ['left', 1, 0],
+    ['right', -1, 0],
+  ] as const)('a gap of 4.1 mm at the %s is found there, to a pixel', (side, dx, dy) => {
+    const exact = {
+      ...covering,
+      width: 226.186,
+      height: 96,
+      x: face.width / 2 + dx * 4.1,
+      y: face.height / 2 + dy * 4.1,
+    };
+    const finding = bleedOf([exact]);
+    expect(finding).toMatchObject({ verdict: 'fix', side });
+    expect(Number(finding.measured)).toBeGreaterThanOrEqual(4.1 - 0.085);
+    expect(Number(finding.measured)).toBeLessThanOrEqual(4.1 + 0.085);
+    expect(finding.place).toBeDefined();
+  });
+
+  test('up to 0.2 mm is for a person to decide', () => {
+    expect(bleedOf([{ ...covering, width: 226.186, height: 96, y: face.height / 2 - 0.16 }])).toMatchObject({
+      verdict: 'look',
+      side: 'bottom',
+    });
+  });
+
+  test('a picture set in from every side falls short on every side alike', () => {
+    const finding = bleedOf([{ ...covering, width: 216.186, height: 86 }]);
+    expect(Number(finding.measured)).toBeCloseTo(5, 0);
+  });
+
+  test('nothing that covers anything is a gap to the middle', () => {
+    expect(bleedOf([{ ...covering, x: 900 }])).toMatchObject({ verdict: 'fix', measured: 48 });
+  });
+
+  test('extending mends it', () => {
+    const finding = bleedOf([scalePiece(covering, facts, 0.6)]);
+    expect(finding.verdict).toBe('fix');
+    expect(finding.remedies[0]!.label).toMatch(/^Extend the ground .* mm to the bleed/);
+    expect(after(mug, finding)).toMatchObject({ verdict: 'ready', measured: 0 });
+  });
+
+  test('a hole in the picture is no gap at the edge; a clear corner is', () => {
+    const holed = paint(300, 200, (x, y) => (Math.hypot(x - 150, y - 100) < 30 ? CLEAR : RED));
+    const ground = coverBleed(pieceAt(0, 0, 30, 20, { role: 'ground' }), factsOf(holed), face);
+    expect(bleedOf([ground], holed)).toMatchObject({ verdict: 'ready' });
+    const cornerless = paint(226, 96, (x, y) => (x + y < 12 ? CLEAR : RED));
+    const short = bleedOf([{ ...covering, width: 226.186, height: 96 }], cornerless);
+    expect(short.verdict).toBe('fix');
+    expect(Number(short.measured)).toBeGreaterThan(5);
+    expect(Number(short.measured)).toBeLessThan(12);
+  });
+
+  test('a round sticker is measured along its own edge', () => {
+    const round = (radius: number) => {
+      const disc = paint(400, 400, (x, y) => (Math.hypot(x - 199.5, y - 199.5) < radius ? RED : CLEAR));
+      const piece = pieceAt(37.5, 37.5, 79, 79, { role: 'ground' });
+      return findingOf(docketOf(sticker, [piece], disc), 'bleed');
+    };
+    expect(round(210)).toMatchObject({ verdict: 'ready' });
+    expect(Number(round(190).measured)).toBeCloseTo(39.5 - (190 / 400) * 79, 0);
+  });
+});
+
+describe('safe', () => {
+  const safeOf = (piece: ArtworkPiece, raster = picture, blank = mug) =>
+    findingOf(docketOf(blank, [piece], raster), 'safe');
+
+  test('inside is Ready and says how far', () => {
+    const finding = safeOf(pieceAt(111, 46, 90, 60));
+    expect(finding).toMatchObject({ verdict: 'ready', measured: 0 });
+    expect(finding.shown.measured).toBe('12.0 mm inside');
+  });
+
+  test('between safe edge and trim is Look, past the trim Fix, with side and millimetres', () => {
+    const near = safeOf(pieceAt(2 + 45, 46, 90, 60));
+    expect(near).toMatchObject({ verdict: 'look', side: 'left' });
+    expect(near.measured).toBeCloseTo(2, 0);
+    const past = safeOf(pieceAt(111, 46 + 22, 90, 60));
+    expect(past).toMatchObject({ verdict: 'fix', side: 'bottom' });
+    expect(past.measured).toBeCloseTo(10, 0);
+  });
+
+  test('a piece exactly on the safe edge is inside', () => {
+    expect(safeOf(pieceAt(4 + 45, 46, 90, 60))).toMatchObject({ verdict: 'ready', measured: 0 });
+  });
+
+  test('only pixels that are there count: a clear margin may reach past', () => {
+    const disc = paint(300, 300, (x, y) => (Math.hypot(x - 149.5, y - 149.5) < 140 ? RED : CLEAR));
+    const finding = safeOf(pieceAt(37.5, 37.5, 70, 70), disc, sticker);
+    expect(finding.verdict).toBe('ready');
+    expect(finding.shown.measured).toMatch(/^1\.[678] mm inside$/);
+  });
+
+  test('its remedies bring it inside', () => {
+    for (const piece of [pieceAt(111, 46 + 22, 90, 60), pieceAt(111, 46, 240, 160)]) {
+      const finding = safeOf(piece);
+      expect(finding.verdict).toBe('fix');
+      expect(after(mug, finding)).toMatchObject({ verdict: 'ready' });
+    }
+  });
+});
+
+describe('centre', () => {
+  const front = face.zones[1]!;
+  const centreOf = (dx: number, dy = 20) =>
+    findingOf(docketOf(mug, [pieceAt(front.x + dx, front.y + dy, 60, 40)], picture), 'centre');
+
+  test.each([
+    [0, 'ready', 0],
+    [0.15, 'ready', 0.15],
+    [2, 'look', 2],
+    [-2.9, 'look', 2.9],
+    [3.5, 'ready', 0],
+  ])('%d mm off: %s', (dx, verdict, measured) => {
+    const finding = centreOf(dx);
+    expect(finding.verdict).toBe(verdict);
+    expect(finding.measured).toBeCloseTo(measured, 6);
+  });
+
+  test('down counts as across does, and the remedy centres', () => {
+    const finding = centreOf(0, -1);
+    expect(finding).toMatchObject({ verdict: 'look' });
+    expect(finding.message).toContain('too far up');
+    expect(after(mug, finding)).toMatchObject({ verdict: 'ready', measured: 0 });
+  });
+});
+
+describe('colour mode', () => {
+  const modeOf = (mode: 'rgb' | 'cmyk' | 'grey' | 'indexed', profile: string | null, blank = mug) => {
+    const coloured = factsOf(picture, { colour: { mode, bits: 8, profile } });
+    return findingOf(docketOf(blank, [pieceAt(111, 46, 60, 40)], picture, coloured), 'colour-mode');
+  };
+
+  test('accepted as it is, converted, or not to be converted', () => {
+    expect(modeOf('rgb', null).verdict).toBe('ready');
+    expect(modeOf('indexed', null).verdict).toBe('ready');
+    expect(modeOf('grey', null).verdict).toBe('look');
+    expect(modeOf('grey', null, blankById('shirt-front')).verdict).toBe('ready');
+    expect(modeOf('cmyk', 'Some press').verdict).toBe('look');
+    expect(modeOf('cmyk', null).verdict).toBe('fix');
+  });
+
+  test('a house that takes no RGB cannot be served yet', () => {
+    const modes = { value: ['cmyk' as const], source: { kind: 'house' as const } };
+    const press = { ...mug, spec: { ...mug.spec, files: { ...mug.spec.files, modes } } };
+    expect(modeOf('rgb', null, press).verdict).toBe('fix');
+  });
+});
+
+describe('file', () => {
+  const fileOf = (blank: typeof mug, pieces: (ArtworkPiece | FillPiece)[]) =>
+    findingOf(docketOf(blank, pieces, picture), 'file-spec');
+  const small = pieceAt(37.5, 37.5, 30, 20);
+
+  test('meets the house, rests on an assumed number, or does not', () => {
+    expect(fileOf(mug, [covering])).toMatchObject({ verdict: 'ready', measured: 0 });
+    const tumbler = fileOf(blankById('tumbler-470'), [fill]);
+    expect(tumbler).toMatchObject({ verdict: 'look' });
+    expect(tumbler.message).toContain('assumed bleed');
+    expect(fileOf(sticker, [small])).toMatchObject({ verdict: 'fix', measured: 1 });
+  });
+
+  test('a white ground mends clear parts', () => {
+    const finding = fileOf(sticker, [small]);
+    expect(after(sticker, finding)).toMatchObject({ verdict: 'ready' });
+  });
+
+  test('a format the house does not take is said', () => {
+    const formats = { value: ['tiff' as const], source: { kind: 'house' as const } };
+    const blank = { ...mug, spec: { ...mug.spec, files: { ...mug.spec.files, formats } } };
+    expect(fileOf(blank, [covering]).message).toContain('takes no PNG');
+  });
+});
+
+describe('the docket', () => {
+  test('is as bad as its worst finding, and that one speaks for it', () => {
+    expect(worst([])).toBe('ready');
+    const docket = docketOf(mug, [pieceAt(111, 46 + 22, 90, 60)], picture, facts);
+    expect(docket).toMatchObject({ verdict: 'fix', exact: true });
+    expect(tellingFinding(docket.findings)?.rule).toBe('safe');
+  });
+
+  test('coarse numbers come from a smaller grid, say so, and agree', () => {
+    const pieces = [{ ...covering, width: 226.186, height: 96, y: face.height / 2 - 4 }];
+    const coarse = makeDocket(mug, fitOf(mug, pieces), {
+      facts: () => facts,
+      pixels: () => picture,
+      coarse: 640,
+    });
+    expect(coarse.exact).toBe(false);
+    const finding = findingOf(coarse, 'bleed');
+    expect(finding).toMatchObject({ verdict: 'fix', side: 'bottom' });
+    expect(Math.abs(Number(finding.measured) - 4)).toBeLessThan(0.4);
+  });
+
+  test('lengths are said in the seller’s unit', () => {
+    const unit = { unit: 'in', inches: 'decimal' } as const;
+    const docket = makeDocket(mug, fitOf(mug, [pieceAt(111, 46, 90, 60)]), {
+      facts: () => facts,
+      pixels: () => picture,
+      unit,
+    });
+    expect(findingOf(docket, 'safe').shown.measured).toBe('0.472 in inside');
+  });
+
+  test('an empty face has nothing to measure', () => {
+    expect(docketOf(mug, [], picture).findings).toEqual([]);
+  });
+
+  test('every rule has a name of its own', () => {
+    expect(new Set(RULES.map(({ id }) => ruleName(id))).size).toBe(RULES.length);
+  });
+});

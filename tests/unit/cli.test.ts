@@ -1,0 +1,192 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import jpegJs from 'jpeg-js';
+import { PNG } from 'pngjs';
+
+const folder = mkdtempSync(join(tmpdir(), 'up-fit-cli-'));
+const file = (name: string) => join(folder, name);
+
+/** Runs the bundled command line as a seller does. */
+function upfit(...args: string[]): { status: number; json: Record<string, unknown> } {
+  const command = [join(process.cwd(), 'dist/cli/main.mjs'), ...args, '--json'];
+  try {
+    return {
+      status: 0,
+      json: JSON.parse(execFileSync(process.execPath, command, { encoding: 'utf8' })) as never,
+    };
+  } catch (error) {
+    const { status, stdout } = error as { status: number; stdout: string };
+    return { status, json: JSON.parse(stdout) as never };
+  }
+}
+
+/** A PNG written by another library: a red block with a clear margin. */
+function writeBlock(name: string, width: number, height: number, margin: number): void {
+  const png = new PNG({ width, height });
+  for (let y = margin; y < height - margin; y++) {
+    for (let x = margin; x < width - margin; x++) png.data.set([200, 30, 20, 255], (y * width + x) * 4);
+  }
+  writeFileSync(file(name), PNG.sync.write(png));
+}
+
+beforeAll(() => {
+  writeBlock('block.png', 1200, 800, 0);
+  writeBlock('margin.png', 400, 300, 50);
+  const data = Buffer.alloc(640 * 480 * 4, 120);
+  writeFileSync(file('photo.jpg'), jpegJs.encode({ width: 640, height: 480, data }, 90).data);
+  const whole = readFileSync(file('block.png'));
+  writeFileSync(file('half.png'), whole.subarray(0, whole.length / 2));
+  writeFileSync(file('empty.png'), '');
+  writeFileSync(file('words.png'), 'not a picture');
+  const forged = Buffer.from(readFileSync(file('photo.jpg')));
+  const frame = forged.indexOf(Buffer.from([0xff, 0xc0]));
+  forged.writeUInt16BE(60_000, frame + 5);
+  forged.writeUInt16BE(60_000, frame + 7);
+  writeFileSync(file('forged.jpg'), forged);
+});
+afterAll(() => {
+  rmSync(folder, { recursive: true });
+});
+
+test('blanks: the shipped ones', () => {
+  const { status, json } = upfit('blanks');
+  expect(status).toBe(0);
+  const ids = (json as unknown as { id: string }[]).map(({ id }) => id);
+  expect(ids).toEqual(['mug-325', 'tumbler-470', 'shirt-front', 'sticker-75']);
+  expect(json).toContainEqual(expect.objectContaining({ target: 300, floor: 150 }));
+});
+
+test('inspect: the facts of a PNG and of a JPEG', () => {
+  const { json } = upfit('inspect', file('margin.png'));
+  expect(json).toMatchObject({
+    name: 'margin.png',
+    format: 'png',
+    pixels: { width: 400, height: 300 },
+    physical: null,
+    density: null,
+    colour: { mode: 'rgb', bits: 8, profile: null },
+    alpha: { present: true, opaqueBounds: { x: 50, y: 50, width: 300, height: 200 }, softShare: 0 },
+    orientation: 1,
+    inks: 1,
+  });
+  const opaque = upfit('inspect', file('photo.jpg')).json;
+  expect(opaque).toMatchObject({
+    format: 'jpeg',
+    alpha: { present: false, opaqueBounds: { width: 640, height: 480 }, softShare: 0 },
+  });
+});
+
+test('inspect: one bad file among good ones is told, the others go on', () => {
+  const { status, json } = upfit('inspect', file('block.png'), file('half.png'), file('photo.jpg'));
+  expect(status).toBe(2);
+  expect(json).toMatchObject([{ format: 'png' }, { error: { code: 'unreadable' } }, { format: 'jpeg' }]);
+});
+
+test.each([
+  ['empty.png', 'unreadable', 'is empty'],
+  ['words.png', 'unreadable', 'not a picture'],
+  ['half.png', 'unreadable', 'cut short'],
+  ['forged.jpg', 'too-large', '60,000 × 60,000'],
+  ['nowhere.png', 'not-found', 'is not there'],
+])('inspect %s: one sentence and status 2', (name, code, words) => {
+  const { status, json } = upfit('inspect', file(name));
+  expect(status).toBe(2);
+  expect(json).toMatchObject({ error: { code } });
+  expect((json['error'] as { message: string }).message).toContain(words);
+});
+
+test('check: covering, inside, and a size of one’s own', () => {
+  const cover = upfit('check', '--blank', 'mug-325', '--artwork', file('block.png'), '--place', 'cover');
+  expect(cover.status).toBe(1);
+  const findings = cover.json['findings'] as { rule: string; verdict: string; measured: number }[];
+  expect(findings.find(({ rule }) => rule === 'bleed')).toMatchObject({ verdict: 'ready' });
+  expect(findings.find(({ rule }) => rule === 'resolution')!.measured).toBeCloseTo(
+    1200 / (226.186 / 25.4),
+    2,
+  );
+  const sized = upfit(
+    'check',
+    '--blank',
+    'mug-325',
+    '--artwork',
+    file('block.png'),
+    '--place',
+    '3 1/8 inx2 1/12 in',
+    '--at',
+    '111.1mm,46mm',
+  );
+  expect(sized.status).toBe(0);
+  expect(
+    (sized.json['findings'] as typeof findings).find(({ rule }) => rule === 'resolution')!.measured,
+  ).toBeCloseTo(384, 6);
+});
+
+test('render: exact pixels, density and no guide, read by another reader', () => {
+  const out = file('out.png');
+  const { json } = upfit(
+    'render',
+    '--blank',
+    'mug-325',
+    '--artwork',
+    file('block.png'),
+    '--place',
+    '60mmx40mm',
+    '--out',
+    out,
+  );
+  expect(json).toMatchObject({ pixels: { width: 2671, height: 1134 }, ppi: 300 });
+  const bytes = readFileSync(out);
+  const png = PNG.sync.read(bytes);
+  expect([png.width, png.height]).toEqual([2671, 1134]);
+  const density = bytes.indexOf('pHYs');
+  expect(bytes.readUInt32BE(density + 4)).toBe(11811);
+  expect(bytes.includes('iCCP')).toBe(true);
+  let there = 0;
+  for (let at = 0; at < png.data.length; at += 4) {
+    if (png.data[at + 3] === 0) continue;
+    there++;
+    expect(png.data[at]).toBe(200);
+  }
+  expect(there / ((60 / 25.4) * 300) / ((40 / 25.4) * 300)).toBeCloseTo(1, 2);
+});
+
+test('render: a JPEG lies on white, a mirrored file is turned over', () => {
+  const place = [
+    '--blank',
+    'shirt-front',
+    '--artwork',
+    file('block.png'),
+    '--place',
+    '60mmx40mm',
+    '--at',
+    '40mm,40mm',
+    '--ppi',
+    '72',
+  ];
+  upfit('render', ...place, '--mirror', '--out', file('out.jpg'));
+  const jpeg = jpegJs.decode(readFileSync(file('out.jpg')));
+  expect([jpeg.width, jpeg.height]).toEqual([865, 1151]);
+  const red = (x: number) => jpeg.data[(110 * jpeg.width + x) * 4 + 1]!;
+  expect(red(100)).toBeGreaterThan(250);
+  expect(red(865 - 100)).toBeLessThan(60);
+});
+
+test.each([
+  [['check', '--blank', 'mug'], 'not-found'],
+  [['check', '--blank', 'mug-325', '--artwork', file('block.png'), '--place', 'sideways'], 'bad-argument'],
+  [
+    ['check', '--blank', 'mug-325', '--artwork', file('block.png'), '--place', '2,400 mmx10 mm'],
+    'bad-argument',
+  ],
+  [['check', '--blank', 'mug-325', '--artwork', file('block.png'), '--colour', 'mauve'], 'not-found'],
+  [['check', '--blank', 'mug-325'], 'bad-argument'],
+  [['render', '--blank', 'mug-325', '--artwork', file('block.png'), '--out', file('a.pdf')], 'unsupported'],
+  [['juggle'], 'bad-argument'],
+  [['inspect', '--loud', 'x'], 'bad-argument'],
+])('%j cannot be done: %s', (args, code) => {
+  const { status, json } = upfit(...args);
+  expect(status).toBe(2);
+  expect(json).toMatchObject({ error: { code } });
+});

@@ -1,0 +1,68 @@
+import { makeDocket } from '@/core/check/docket';
+import { VERDICTS, type RuleId, type Verdict } from '@/core/check/finding';
+import type { Facts } from '@/core/artwork/facts';
+import { DEMO_FILES, demoDesigns, demoFits, type DemoKey } from '@/demo/shop';
+import { drawDemo } from '@/demo/draw';
+import { measureArtwork, type Measured } from '@/imaging/measure';
+import { loadNodeEngine } from '@/imaging/node';
+import type { Engine } from '@/imaging/engine';
+import { blankById } from '../support/fits';
+
+let engine: Engine;
+const measured = new Map<DemoKey, Measured>();
+const facts = (key: DemoKey): Facts => measured.get(key)!.facts;
+
+beforeAll(async () => {
+  engine = await loadNodeEngine();
+  const draw = drawDemo(engine);
+  for (const key of Object.keys(DEMO_FILES) as DemoKey[]) {
+    measured.set(key, await measureArtwork(engine, key, new Uint8Array(draw[key]())));
+  }
+});
+afterAll(() => {
+  engine.close();
+});
+
+test('each drawing is what its name says', () => {
+  expect(facts('lighthouse').alpha.softShare).toBeGreaterThan(0.02);
+  expect(facts('knot-badge').inks).toBe(2);
+  expect(facts('storm')).toMatchObject({ format: 'jpeg', density: { x: 72 }, inks: null });
+  expect(facts('harbour-card').colour).toMatchObject({ mode: 'cmyk', profile: expect.any(String) as string });
+  expect(facts('old-flyer')).toMatchObject({
+    colour: { mode: 'cmyk', profile: null },
+    notes: [{ code: 'no-profile' }],
+  });
+  expect(facts('compass-rose').density).toEqual({ x: 300, y: 300, source: 'file' });
+});
+
+test('drawn twice, a file is the same to the byte', () => {
+  const draw = drawDemo(engine);
+  expect(Buffer.compare(Buffer.from(draw.crab()), Buffer.from(draw.crab()))).toBe(0);
+});
+
+test('every design has its artworks, and every fit its design', () => {
+  const designs = demoDesigns(facts);
+  expect(designs.every(({ artworks }) => artworks.length > 0)).toBe(true);
+  const known = new Set(designs.map(({ id }) => id));
+  expect(demoFits(facts).every(({ designId }) => known.has(designId))).toBe(true);
+});
+
+test('between them the fits show every verdict of every rule', () => {
+  const seen = new Map<RuleId, Set<Verdict>>();
+  const byHash = new Map([...measured.values()].map((one) => [one.facts.sha256, one]));
+  for (const fit of demoFits(facts)) {
+    const docket = makeDocket(blankById(fit.blankId), fit, {
+      facts: (id) => byHash.get(id)!.facts,
+      pixels: (id) => byHash.get(id)!.raster,
+      // The shirt is large and has no bleed: a smaller grid tells the same verdicts.
+      ...(fit.blankId === 'shirt-front' && { coarse: 900 }),
+    });
+    for (const { rule, verdict } of docket.findings)
+      seen.set(rule, (seen.get(rule) ?? new Set()).add(verdict));
+  }
+  for (const rule of ['resolution', 'bleed', 'safe', 'colour-mode', 'file-spec'] as const) {
+    expect([rule, ...[...(seen.get(rule) ?? [])].sort()]).toEqual([rule, ...[...VERDICTS].sort()]);
+  }
+  // A motif off its centre is for a person to decide; it is never a Fix.
+  expect([...(seen.get('centre') ?? [])].sort()).toEqual(['look', 'ready']);
+});
