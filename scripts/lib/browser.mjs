@@ -19,6 +19,7 @@ const FLAGS = [
 /**
  * Opens a browser of exactly 1280 x 800 with its own profile, or with one that is given and kept. `downloads` is
  * where its files go.
+ * @param {{ profile?: string, downloads?: string, width?: number, height?: number }} [settings]
  */
 export async function openBrowser({ profile, downloads, width = 1280, height = 800 } = {}) {
   const folder = profile ?? mkdtempSync(join(tmpdir(), 'up-fit-'));

@@ -38,7 +38,5 @@ build_app() {
     -path public/demo -prune -o -type f -print0 | sort -z | xargs -0 sha256sum | sha256sum)
   if [ "$(cat "$stamp" 2>/dev/null)" = "$sum" ] && [ -f public/demo/crab.png ]; then return; fi
   say "Drawing the demo and building"
-  node dist/demo/main.mjs
-  NEXT_TELEMETRY_DISABLED=1 npm run -s build
-  echo "$sum" >"$stamp"
+  node dist/demo/main.mjs && NEXT_TELEMETRY_DISABLED=1 npm run -s build && echo "$sum" >"$stamp"
 }

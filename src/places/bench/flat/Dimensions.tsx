@@ -78,9 +78,8 @@ export function Dimensions({ live, view }: { live: Live; view: View }) {
         name={`Left ${edgeName}`}
         live={live}
         mm={extent.left - edge.left}
-        x={(edgeLeft + left) / 2}
+        x={between(edgeLeft, left, -1)}
         y={row}
-        room={left - edgeLeft}
         refuse={far}
         onSet={(mm) => {
           move(mm - (extent.left - edge.left), 0);
@@ -105,9 +104,8 @@ export function Dimensions({ live, view }: { live: Live; view: View }) {
         name={`Right ${edgeName}`}
         live={live}
         mm={edge.right - extent.right}
-        x={(right + edgeRight) / 2}
+        x={between(right, edgeRight, 1)}
         y={row}
-        room={edgeRight - right}
         refuse={far}
         onSet={(mm) => {
           move(edge.right - extent.right - mm, 0);
@@ -119,8 +117,7 @@ export function Dimensions({ live, view }: { live: Live; view: View }) {
         live={live}
         mm={extent.top - edge.top}
         x={column}
-        y={(edgeTop + top) / 2}
-        room={(top - edgeTop) * 2.2}
+        y={between(edgeTop, top, -1, 11)}
         refuse={far}
         onSet={(mm) => {
           move(0, mm - (extent.top - edge.top));
@@ -144,8 +141,7 @@ export function Dimensions({ live, view }: { live: Live; view: View }) {
         live={live}
         mm={edge.bottom - extent.bottom}
         x={column}
-        y={(bottom + edgeBottom) / 2}
-        room={(edgeBottom - bottom) * 2.2}
+        y={between(bottom, edgeBottom, 1, 11)}
         refuse={far}
         onSet={(mm) => {
           move(0, edge.bottom - extent.bottom - mm);
@@ -178,6 +174,12 @@ export function Dimensions({ live, view }: { live: Live; view: View }) {
   );
 }
 
+/** Where the number of a distance goes: in its middle, or beyond its outer end where it has no room there. */
+function between(from: number, to: number, outward: 1 | -1, half = 30): number {
+  if (Math.abs(to - from) >= 2 * half) return (from + to) / 2;
+  return outward * Math.max(outward * from, outward * to) + outward * (half + 4);
+}
+
 /** A dimension line: a hairline with a slash at either end. */
 function Span({ x1, y1, x2, y2 }: { x1: number; y1: number; x2: number; y2: number }) {
   if (Math.hypot(x2 - x1, y2 - y1) < 3) return null;
@@ -192,20 +194,17 @@ interface ValueProps {
   mm: number;
   x: number;
   y: number;
-  /** px there are for the number; a distance with no room for it is left to the keyboard's order. */
-  room?: number;
   refuse: (mm: number) => string | null;
   onSet: (mm: number) => void;
   children?: ReactNode;
 }
 
 /** The number on a dimension line: click it, type over it, Enter. */
-function Value({ id, name, live, mm, x, y, room = Infinity, refuse, onSet, children }: ValueProps) {
+function Value({ id, name, live, mm, x, y, refuse, onSet, children }: ValueProps) {
   const editing = useHand((hand) => hand.editing === id);
   const leave = () => {
     useHand.setState({ editing: null });
   };
-  if (!editing && Math.abs(room) < 34) return null;
   return (
     <span
       className="absolute z-10 -translate-x-1/2 -translate-y-1/2 whitespace-nowrap"

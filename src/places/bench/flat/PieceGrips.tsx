@@ -110,7 +110,7 @@ function SelectedGrips({ live, view, box }: { live: Live; view: View; box: Box }
     end: () => void dropDraft(live.face.id),
   });
   return (
-    <g fill="none">
+    <g fill="none" aria-hidden>
       <path d={d} stroke="#fff" strokeWidth="4" strokeOpacity="0.85" />
       <path d={d} stroke="var(--color-viewing-thread)" strokeWidth="2" />
       <path
@@ -125,7 +125,6 @@ function SelectedGrips({ live, view, box }: { live: Live; view: View; box: Box }
         fill="#fff"
         stroke="var(--color-viewing-thread)"
         strokeWidth="2"
-        aria-label="Turn"
         data-grip="turn"
         className="pointer-events-auto cursor-grab"
         {...turning}
@@ -194,7 +193,6 @@ function ScaleGrip({
       fill="#fff"
       stroke="var(--color-viewing-thread)"
       strokeWidth="2"
-      aria-label="Scale"
       data-grip={`${sy < 0 ? 'top' : 'foot'}-${sx < 0 ? 'left' : 'right'}`}
       className={`pointer-events-auto ${sx === sy ? 'cursor-nwse-resize' : 'cursor-nesw-resize'}`}
       {...drag}

@@ -1,0 +1,108 @@
+import { mkdtempSync, readdirSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { By, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver';
+
+/** Long enough for a machine that is busy with something else; a state that comes sooner is not waited out. */
+export const PATIENCE = 90_000;
+
+/** What a test does on the page, in the words of the page: it waits for states and never for time. */
+export class Page {
+  constructor(
+    readonly browser: WebDriver,
+    readonly address: string,
+  ) {}
+
+  find(css: string): Promise<WebElement> {
+    return this.browser.wait(until.elementLocated(By.css(css)), PATIENCE, `${css} is not on the page`);
+  }
+
+  /** An element by its accessible name, or the start of it. */
+  named(name: string, tag = '*'): Promise<WebElement> {
+    return this.find(`${tag}[aria-label^="${name}"]`);
+  }
+
+  async press(words: string): Promise<void> {
+    const button = await this.browser.wait(
+      until.elementLocated(
+        By.xpath(
+          `//*[self::button or self::a or @role="menuitem"][starts-with(normalize-space(), "${words}")]`,
+        ),
+      ),
+      PATIENCE,
+      `no button says ${words}`,
+    );
+    await button.click();
+  }
+
+  keys(...keys: string[]): Promise<void> {
+    return this.browser
+      .actions()
+      .sendKeys(...keys)
+      .perform();
+  }
+
+  /** Drops files on the page's drop target, through the input that stands for it. */
+  async drop(...paths: string[]): Promise<void> {
+    const input = await this.find('input[type=file]');
+    await input.sendKeys(paths.join('\n'));
+  }
+
+  /** Types over a dimension on the flat. */
+  async dimension(id: string, text: string): Promise<void> {
+    const value = await this.find(`[data-dimension=${id}]`);
+    await value.click();
+    const field = await this.find('input[aria-describedby]');
+    await field.sendKeys(Key.chord(Key.CONTROL, 'a'), text, Key.ENTER);
+    await this.browser.wait(until.stalenessOf(field), PATIENCE);
+  }
+
+  /** Waits until the docket is exact and a rule has a verdict; gives back the line's text. */
+  async verdict(rule: string, verdict: string): Promise<string> {
+    let last = '';
+    await this.browser.wait(
+      async () => {
+        last = await this.browser.executeScript(
+          `const docket = document.querySelector('[aria-label=Docket]');
+           const line = docket && [...docket.querySelectorAll('[data-rule="${rule}"][data-verdict="${verdict}"]')][0];
+           const exact = docket?.querySelector('[role=status]')?.textContent === 'exact';
+           return exact && line ? line.textContent : '';`,
+        );
+        return last !== '';
+      },
+      PATIENCE,
+      `${rule} did not become ${verdict}`,
+    );
+    return last;
+  }
+
+  async says(css: string, words: RegExp): Promise<string> {
+    let last = '';
+    await this.browser.wait(
+      async () => {
+        const found = await this.browser.findElements(By.css(css));
+        const texts = await Promise.all(found.map((element) => element.getText().catch(() => '')));
+        last = texts.join('\n');
+        return words.test(last);
+      },
+      PATIENCE,
+      `${css} does not say ${String(words)}`,
+    );
+    return last;
+  }
+}
+
+export function newFolder(): string {
+  return mkdtempSync(join(tmpdir(), 'up-fit-test-'));
+}
+
+/** Waits for a finished download and reads it. */
+export async function downloaded(
+  browser: WebDriver,
+  folder: string,
+): Promise<{ name: string; bytes: Buffer }> {
+  const finished = () => readdirSync(folder).find((name) => name.endsWith('.png'));
+  await browser.wait(() => finished() !== undefined, PATIENCE, 'no file came down');
+  const name = finished()!;
+  return { name, bytes: readFileSync(join(folder, name)) };
+}
