@@ -38,7 +38,9 @@ const server = createServer(async (request, response) => {
 });
 await new Promise((ready) => server.listen(0, '127.0.0.1', ready));
 
-const rows = await engineRows(`http://127.0.0.1:${server.address().port}/`);
+const rows = process.argv.includes('--drag')
+  ? []
+  : await engineRows(`http://127.0.0.1:${server.address().port}/`);
 server.close();
 rows.push(await dragRow());
 
@@ -64,18 +66,20 @@ async function engineRows(address) {
   }
 }
 
-/** The longest main-thread task while a motif is dragged over the mug, in ms. */
+/** The longest main-thread task while a motif is dragged over the shirt, in ms: the median of five drags. */
 async function dragRow() {
   const app = await startApp({ demo: true });
   const browser = await openBrowser();
   try {
     await openDemo(browser, app.address);
-    await browser.get(`${app.address}/bench/night-watch--mug-325`);
-    const longest = await browser.executeAsyncScript(dragAndWatch);
+    await browser.get(`${app.address}/bench/lighthouse--shirt-front`);
+    const longest = [];
+    for (let i = 0; i < 5; i++) longest.push(await browser.executeAsyncScript(dragAndWatch));
+    const median = longest.sort((a, b) => a - b)[2];
     return {
       name: 'longest main-thread task while dragging',
       limit: 50,
-      ratio: longest,
+      ratio: median,
       ms: null,
       unit: 'ms',
     };

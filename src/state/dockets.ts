@@ -11,11 +11,17 @@ import { contextOf, saveDocket, useShop } from './shop';
 /** Raised when a rule measures otherwise, so that every stored docket is measured again. */
 const RULES_VERSION = 1;
 /** Pixels along the longer side of the grid that coarse numbers come from. */
-const COARSE_GRID = 640;
+const COARSE_GRID = 480;
 
 /** What a docket was measured from: it holds as long as this stays the same. */
 export function docketKey(fit: Fit, { spec, blank }: ResolvedBlank, { unit }: Settings): string {
-  return JSON.stringify([RULES_VERSION, blank.version, spec.version, unit, fit.colourId, fit.faces]);
+  return JSON.stringify([RULES_VERSION, blank.version, spec.version, unit, fit.colourId, fit.faces], inOrder);
+}
+
+/** Keys of every object in one order, since what comes out of the store has them in the schema's. */
+function inOrder(_: string, value: unknown): unknown {
+  if (typeof value !== 'object' || value === null || Array.isArray(value)) return value;
+  return Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)));
 }
 
 /** A fit with the files it shows, ready for the worker. */

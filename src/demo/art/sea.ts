@@ -118,7 +118,7 @@ export function harbour(): string {
 export function nightSky(): string {
   const width = 1800;
   const height = 1200;
-  const moon = circle(900, 400, 92, '#f4ecd2') + circle(934, 378, 80, '#121a33');
+  const moon = path('M880 304A92 92 0 1 0 990 430A84 84 0 0 1 880 304Z', '#f4ecd2');
   let sea = rect(0, 960, width, 240, '#0c1322');
   for (let i = 0; i < 5; i++) sea += line(wave(-90, width + 90, 1000 + i * 40, 180, 16), '#2f4266', 5);
   return svg(

@@ -44,7 +44,7 @@ function Missing({ known }: { known: boolean }) {
 
 function Bench({ live }: { live: Live }) {
   useBenchKeys(live);
-  // The flat follows the hand at once; numbers and product a moment later, each in a task of its own.
+  // The flat follows the hand at once; all else a moment later, in small tasks of its own.
   const following = useDeferredValue(live);
   const docket = useDocket(following);
   const { face } = live;
@@ -76,16 +76,16 @@ function Bench({ live }: { live: Live }) {
     >
       {(open) => (
         <>
-          <BenchBar live={live} />
+          <BenchBar live={following} />
           <div className="flex min-h-0 grow">
             <div className="flex min-w-0 grow flex-col">
-              <PieceStrip live={live} onBringIn={open} />
+              <PieceStrip live={following} onBringIn={open} />
               <div className={`flex min-h-0 grow bg-viewing text-viewing-ink ${wide ? 'flex-col' : ''}`}>
                 <Flat live={live} docket={docket.docket} />
                 <ProductPanel live={following} wide={wide} />
               </div>
             </div>
-            <DocketStrip live={live} {...docket} />
+            <DocketStrip live={following} {...docket} />
           </div>
         </>
       )}

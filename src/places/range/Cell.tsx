@@ -9,10 +9,12 @@ import { FitDrawing } from '@/ui/flat/FitDrawing';
 import { VERDICT_INK, VERDICT_WORDS, VerdictShape } from '@/ui/Verdict';
 
 export const CELL_WIDTH = 148;
-const DRAWING = { width: CELL_WIDTH - 14, height: 104 };
+const DRAWING_HEIGHT = 104;
 
 interface Props {
   column: ResolvedBlank;
+  /** px that the drawing is laid out for; a narrower cell shows it smaller. */
+  drawingWidth: number;
   design: Design;
   fit: Fit | undefined;
   onFit: () => void;
@@ -21,7 +23,7 @@ interface Props {
 }
 
 /** A cell of the range: the fit itself drawn small with its verdict, or one click from being fitted. */
-export function Cell({ column, design, fit, onFit, onOpen, onRemove }: Props) {
+export function Cell({ column, drawingWidth, design, fit, onFit, onOpen, onRemove }: Props) {
   const artworks = useShop((shop) => shop.artworks);
   const docket = useShop((shop) => (fit ? currentDocket(fit, shop) : undefined));
   const { blank, faces } = column;
@@ -67,7 +69,8 @@ export function Cell({ column, design, fit, onFit, onOpen, onRemove }: Props) {
               const artwork = artworks.get(id);
               return artwork && previewUrl(artwork);
             }}
-            {...DRAWING}
+            width={drawingWidth}
+            height={DRAWING_HEIGHT}
           />
         </span>
         <span

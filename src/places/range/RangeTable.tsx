@@ -20,6 +20,7 @@ interface Props {
 export function RangeTable({ columns, designs, onOpen }: Props) {
   const shop = useShop();
   const { unit } = shop.settings;
+  const drawingWidth = Math.max(CELL_WIDTH - 14, Math.min(238, 1000 / Math.max(1, columns.length)));
   const spare = [...shop.blanks.values()].filter(
     ({ blank }) => !columns.some((column) => column.blank.id === blank.id),
   );
@@ -116,6 +117,7 @@ export function RangeTable({ columns, designs, onOpen }: Props) {
                     <Cell
                       key={column.blank.id}
                       column={column}
+                      drawingWidth={drawingWidth}
                       design={design}
                       fit={set}
                       onFit={() => void fit(design.id, column.blank.id)}

@@ -11,14 +11,14 @@ export interface SafeMeasure {
   /** mm past the safe edge at each side, and past the trim; 0 where nothing is. */
   pastSafe: BySide;
   pastTrim: number;
-  /** Share of the motif's own pixels (alpha > 8) that lie outside, from at most 250,000 of them. */
+  /** Share of the motif's own pixels (alpha > 8) that lie outside, from at most 60,000 of them. */
   share: number;
   /** Least distance in mm from the motif's pixels to the safe edge, where nothing is past it. */
   clearance: number;
   place: Extent | null;
 }
 
-const SHARE_SAMPLES = 250_000;
+const SHARE_SAMPLES = 60_000;
 
 /** Columns and rows of the grid that a piece can touch; they may lie outside the grid, past the bleed. */
 interface Span {

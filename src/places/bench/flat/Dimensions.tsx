@@ -40,7 +40,7 @@ export function Dimensions({ live, view }: { live: Live; view: View }) {
   const at = (x: number, y: number) => toPx(view, x, y);
   const low = at(0, Math.max(face.height + face.bleed, extent.bottom)).y;
   const side = at(Math.max(face.width + face.bleed, extent.right), 0).x;
-  const row = Math.min(low + 24, view.height - 46);
+  const row = Math.min(low + 36, view.height - 44);
   const column = Math.min(side + 30, view.width - 40);
   // A piece that reaches out of the room is dimensioned as far as the room goes.
   const [left, right] = [Math.max(8, at(extent.left, 0).x), Math.min(view.width - 8, at(extent.right, 0).x)];
@@ -50,6 +50,7 @@ export function Dimensions({ live, view }: { live: Live; view: View }) {
   ];
   const [edgeLeft, edgeRight] = [at(edge.left, 0).x, at(edge.right, 0).x];
   const [edgeTop, edgeBottom] = [at(0, edge.top).y, at(0, edge.bottom).y];
+  const within = (x: number) => Math.max(36, Math.min(view.width - 36, x));
   const zone = nearestZone(face.zones, box);
   const across = turned ? extent.right - extent.left : box.width;
 
@@ -78,7 +79,7 @@ export function Dimensions({ live, view }: { live: Live; view: View }) {
         name={`Left ${edgeName}`}
         live={live}
         mm={extent.left - edge.left}
-        x={between(edgeLeft, left, -1)}
+        x={within(between(edgeLeft, left, -1))}
         y={row}
         refuse={far}
         onSet={(mm) => {
@@ -104,7 +105,7 @@ export function Dimensions({ live, view }: { live: Live; view: View }) {
         name={`Right ${edgeName}`}
         live={live}
         mm={edge.right - extent.right}
-        x={between(right, edgeRight, 1)}
+        x={within(between(right, edgeRight, 1))}
         y={row}
         refuse={far}
         onSet={(mm) => {
