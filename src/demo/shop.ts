@@ -2,7 +2,7 @@ import type { Facts } from '@/core/artwork/facts';
 import { shippedBlanks } from '@/core/blank/library';
 import type { PrintFace, ResolvedBlank } from '@/core/blank/resolve';
 import { extentOf, opaqueBox } from '@/core/fit/geometry';
-import { centreOn, newPiece, scalePiece, setWidth } from '@/core/fit/place';
+import { centreOn, newFill, newPiece, scalePiece, setWidth } from '@/core/fit/place';
 import type { ArtworkPiece, Design, FillPiece, Fit, Piece, Role } from '@/core/fit/schema';
 
 /** The demo shop: the gift counter of a lighthouse kept by volunteers, entirely made up. */
@@ -86,15 +86,7 @@ class Hand {
   }
 
   fill(colour: string): FillPiece {
-    return {
-      id: 'fill',
-      kind: 'fill',
-      name: 'Plain ground',
-      role: 'ground',
-      locked: false,
-      visible: true,
-      colour,
-    };
+    return newFill('fill', colour);
   }
 
   wide(piece: ArtworkPiece, width: number): ArtworkPiece {

@@ -80,28 +80,31 @@ export function extentOf(box: Box): Extent {
   return { left: Math.min(...xs), right: Math.max(...xs), top: Math.min(...ys), bottom: Math.max(...ys) };
 }
 
-/** Largest factor by which a w x h rectangle turned by `rotation` may be scaled to fit into W x H. */
-export function largestInside(
-  size: { width: number; height: number },
-  rotation: number,
-  room: { width: number; height: number },
-): number {
-  const cos = Math.abs(Math.cos(rotation));
-  const sin = Math.abs(Math.sin(rotation));
-  const across = size.width * cos + size.height * sin;
-  const down = size.width * sin + size.height * cos;
-  return Math.min(room.width / across, room.height / down);
+interface Size {
+  width: number;
+  height: number;
 }
 
-/** Smallest factor by which a w x h rectangle turned by `rotation` must be scaled to cover W x H. */
-export function smallestCovering(
-  size: { width: number; height: number },
-  rotation: number,
-  room: { width: number; height: number },
-): number {
+/** Width and height of the upright rectangle round one that is turned. */
+function turnedExtent({ width, height }: Size, rotation: number): Size {
   const cos = Math.abs(Math.cos(rotation));
   const sin = Math.abs(Math.sin(rotation));
-  const along = room.width * cos + room.height * sin;
-  const across = room.width * sin + room.height * cos;
-  return Math.max(along / size.width, across / size.height);
+  return { width: width * cos + height * sin, height: width * sin + height * cos };
+}
+
+/** Largest factor by which a rectangle turned by `rotation` may be scaled to fit into `room`. */
+export function largestInside(size: Size, rotation: number, room: Size): number {
+  const extent = turnedExtent(size, rotation);
+  return Math.min(room.width / extent.width, room.height / extent.height);
+}
+
+/** What `room` measures along the axes of a rectangle turned by `rotation`: what such a rectangle must cover. */
+export function roomAlong(room: Size, rotation: number): Size {
+  return turnedExtent(room, rotation);
+}
+
+/** Smallest factor by which a rectangle turned by `rotation` must be scaled to cover `room`. */
+export function smallestCovering(size: Size, rotation: number, room: Size): number {
+  const needed = roomAlong(room, rotation);
+  return Math.max(needed.width / size.width, needed.height / size.height);
 }

@@ -11,7 +11,7 @@ import {
   type Box,
   type Point,
 } from './geometry';
-import type { ArtworkPiece, Role } from './schema';
+import type { ArtworkPiece, FillPiece, Role } from './schema';
 
 /** A new piece of an artwork on a face: a motif inside the safe area, a ground covering the bleed. */
 export function newPiece(
@@ -38,6 +38,11 @@ export function newPiece(
     flipped: false,
   };
   return role === 'ground' ? coverBleed(bare, facts, face) : fitInside(bare, facts, face);
+}
+
+/** A plain colour over the whole face, as a ground. */
+export function newFill(id: string, colour: string, name = 'Plain ground'): FillPiece {
+  return { id, kind: 'fill', name, role: 'ground', locked: false, visible: true, colour };
 }
 
 /** As large as the safe area allows, centred in it, its own turn and proportion kept. */

@@ -1,6 +1,6 @@
 import type { Facts } from '../artwork/facts';
 import { printSize, type PrintFace } from '../blank/resolve';
-import { extentOf, opaqueBox, placeOpaqueBox, smallestCovering, turn } from './geometry';
+import { extentOf, opaqueBox, placeOpaqueBox, roomAlong, smallestCovering, turn } from './geometry';
 import { fitInside } from './place';
 import type { ArtworkPiece } from './schema';
 
@@ -21,10 +21,9 @@ export function extendToBleed(piece: ArtworkPiece, facts: Facts, face: PrintFace
   const scale = Math.max(1, smallestCovering(box, box.rotation, size));
   const width = box.width * scale;
   const height = box.height * scale;
-  const cos = Math.abs(Math.cos(box.rotation));
-  const sin = Math.abs(Math.sin(box.rotation));
-  const slackAcross = Math.max(0, (width - (size.width * cos + size.height * sin)) / 2);
-  const slackDown = Math.max(0, (height - (size.width * sin + size.height * cos)) / 2);
+  const needed = roomAlong(size, box.rotation);
+  const slackAcross = Math.max(0, (width - needed.width) / 2);
+  const slackDown = Math.max(0, (height - needed.height) / 2);
   const toMiddle = turn({ x: face.width / 2 - box.x, y: face.height / 2 - box.y }, -box.rotation);
   const shift = turn({ x: beyond(toMiddle.x, slackAcross), y: beyond(toMiddle.y, slackDown) }, box.rotation);
   const moved = Math.hypot(shift.x, shift.y);

@@ -6,6 +6,9 @@ import { IN_SILENCE, words, type Progress, type Raster } from './raster';
 export const MOST_INKS = 32;
 /** An ink under this share of the picture's area does not count. */
 const LEAST_SHARE = 0.0005;
+/** Distinct colours, and colours too far apart to merge, beyond which it is no flat artwork, lossy or not. */
+const MOST_COLOURS = 4000;
+const MOST_APART = 200;
 /** Pixels looked at, at most: enough that a colour of 0.05 % is still seen a hundred times over. */
 const SAMPLES = 400_000;
 
@@ -39,7 +42,7 @@ export function inkCount(raster: Raster, progress: Progress = IN_SILENCE): numbe
     if (!same || deltaE00(same.lab, colour.lab) < CLOSE) close += colour.pixels;
     if (same) same.pixels += colour.pixels;
     else inks.push({ ...colour });
-    if (inks.length > 40 * MOST_INKS) return null;
+    if (inks.length > MOST_APART) return null;
   }
   const flat = colours.reduce((sum, { pixels }) => sum + pixels, 0);
   if (close < flat * FLAT_SHARE) return null;
@@ -73,7 +76,7 @@ function countFlatColours(
       byColour.set(key, (byColour.get(key) ?? 0) + 1);
     }
   }
-  if (present > 0 && (flat < present / 3 || byColour.size > 20_000)) return null;
+  if (present > 0 && (flat < present / 3 || byColour.size > MOST_COLOURS)) return null;
   return { byColour, looked };
 }
 

@@ -1,6 +1,6 @@
 import { opaqueBox } from '@/core/fit/geometry';
-import { centreOn, coverBleed, fitInside, setRotation } from '@/core/fit/place';
-import type { ArtworkPiece, Piece } from '@/core/fit/schema';
+import { centreOn, coverBleed, fitInside, newFill, setRotation } from '@/core/fit/place';
+import type { ArtworkPiece } from '@/core/fit/schema';
 import { nearestZone } from '@/core/fit/zones';
 import { changePiece, changePieces, piecesOf, useHand } from '@/state/bench';
 import type { Live } from './useLive';
@@ -59,15 +59,7 @@ export function layGround({ face, selected }: Live, colour: string): void {
     void changePiece(face.id, { ...selected, colour });
     return;
   }
-  const fill: Piece = {
-    id: crypto.randomUUID(),
-    kind: 'fill',
-    name: 'Plain ground',
-    role: 'ground',
-    locked: false,
-    visible: true,
-    colour,
-  };
+  const fill = newFill(crypto.randomUUID(), colour);
   void changePieces(face.id, [fill, ...piecesOf(face.id)]);
   useHand.setState({ selectedId: fill.id });
 }

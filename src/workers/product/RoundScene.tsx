@@ -3,8 +3,8 @@ import { useEffect, useLayoutEffect, useMemo } from 'react';
 import * as THREE from 'three';
 import { angleAt, printableHeight, VIEW_DISTANCE, wrapWidth } from '@/core/blank/kinds/wrap';
 import type { WrapBody } from '@/core/blank/schema';
+import { bodyProfile, handleLine } from '@/core/product/round';
 import type { RoundProductShown } from './messages';
-import { bodyProfile, handlePath } from './shapes';
 import { drawTexture } from './texture';
 
 /** How far the eye is above the horizon, so that the lip shows as a ring. */
@@ -33,9 +33,8 @@ export function RoundScene({ shown, pictures }: Props) {
   useEyes(body, eyes, columns);
 
   const shapes = useMemo(() => {
-    const handle = body.handle && new THREE.TubeGeometry(handlePath(body), 48, body.handle.thickness / 2, 14);
-    handle?.scale(body.handle!.width / body.handle!.thickness, 1, 1);
-    return { wall: new THREE.LatheGeometry(bodyProfile(body), 96), handle };
+    const outline = bodyProfile(body).map(([r, y]) => new THREE.Vector2(r, y));
+    return { wall: new THREE.LatheGeometry(outline, 96), handle: body.handle && handleShape(body) };
   }, [body]);
   const radius = body.diameter / 2;
   const front = face.zones.find(({ id }) => id === 'front')!.x;
@@ -74,6 +73,15 @@ export function RoundScene({ shown, pictures }: Props) {
       </mesh>
     </>
   );
+}
+
+/** A round bar along the handle's line, pressed to the handle's width. */
+function handleShape(body: WrapBody): THREE.TubeGeometry {
+  const { thickness, width } = body.handle!;
+  const line = new THREE.CatmullRomCurve3(handleLine(body).map(([y, z]) => new THREE.Vector3(0, y, z)));
+  const bar = new THREE.TubeGeometry(line, 48, thickness / 2, 14);
+  bar.scale(width / thickness, 1, 1);
+  return bar;
 }
 
 /** The canvas that the print is drawn on, and the texture that shows it. */

@@ -4,24 +4,11 @@ import * as THREE from 'three';
 import type { ProductService, RoundProductShown } from './messages';
 import { RoundScene } from './RoundScene';
 
-const {
-  Mesh,
-  MeshLambertMaterial,
-  MeshBasicMaterial,
-  AmbientLight,
-  DirectionalLight,
-  CylinderGeometry,
-  CircleGeometry,
-} = THREE;
-extend({
-  Mesh,
-  MeshLambertMaterial,
-  MeshBasicMaterial,
-  AmbientLight,
-  DirectionalLight,
-  CylinderGeometry,
-  CircleGeometry,
-});
+// Only what the scene uses, so that the bundle does not carry the whole library.
+const { AmbientLight, CircleGeometry, CylinderGeometry, DirectionalLight, Mesh } = THREE;
+const { MeshBasicMaterial, MeshLambertMaterial } = THREE;
+extend({ AmbientLight, CircleGeometry, CylinderGeometry, DirectionalLight });
+extend({ Mesh, MeshBasicMaterial, MeshLambertMaterial });
 
 let root: ReconcilerRoot<OffscreenCanvas> | undefined;
 let laidOut = '';

@@ -1,6 +1,6 @@
 import { printPixels } from '../../blank/resolve';
 import type { HouseSpec } from '../../blank/schema';
-import type { FillPiece } from '../../fit/schema';
+import { newFill } from '../../fit/place';
 import { alphaOf } from '../measure/grid';
 import type { CheckContext, Rule } from '../context';
 import { CHECK_LIMITS } from '../limits';
@@ -78,15 +78,7 @@ function hasClearPixels(context: CheckContext): boolean {
 }
 
 function whiteUnder(context: CheckContext): Remedy {
-  const white: FillPiece = {
-    id: 'white-ground',
-    kind: 'fill',
-    name: 'White ground',
-    role: 'ground',
-    locked: false,
-    visible: true,
-    colour: '#ffffff',
-  };
+  const white = newFill('white-ground', '#ffffff', 'White ground');
   return {
     id: 'white-under',
     label: 'Lay a white ground under it, out to the bleed',

@@ -30,7 +30,7 @@ export function Callouts({ live, docket, view }: { live: Live; docket: Docket; v
       {called?.place && (
         <p
           data-callout
-          className="pointer-events-none absolute inset-x-3 bottom-2 flex items-center justify-center gap-2 font-semibold leading-tight text-viewing-fix [--fix:#8a1a10] [--look:#5c3c00]"
+          className="pointer-events-none absolute inset-x-3 bottom-2 flex items-center justify-center gap-2 font-semibold leading-tight text-viewing-fix [--color-fix:#8a1a10] [--color-look:#5c3c00]"
         >
           <VerdictShape verdict={called.verdict} size={12} />
           <span className={called.verdict === 'fix' ? '' : 'text-look'}>{called.message}</span>

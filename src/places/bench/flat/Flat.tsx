@@ -33,9 +33,9 @@ export function Flat({ live, docket }: { live: Live; docket: Docket }) {
             <FlatPieces live={live} view={view} />
             <Lines live={live} view={view} />
             <PieceGrips live={live} view={view} />
-            <Ruler view={view} unit={live.unit} />
             <Dimensions live={live} view={view} />
             <Callouts docket={docket} live={live} view={view} />
+            <Ruler view={view} unit={live.unit} />
             <Snapped view={view} />
             {legend && <Legend face={live.face} />}
           </>

@@ -1,5 +1,6 @@
-import { useEffect, useRef, useState, type RefObject } from 'react';
+import type { RefObject } from 'react';
 import type { PrintFace } from '@/core/blank/resolve';
+import { useRoomSize } from '@/ui/useRoomSize';
 
 /** How the flat lies in its room: px a mm, and where the trim's top left is, in px. */
 export interface View {
@@ -18,17 +19,7 @@ const MARGIN = { top: 64, right: 78, bottom: 84, left: 62 };
 
 /** Follows the room's size and lays the face in it as large as fits. */
 export function useView(face: PrintFace): { room: RefObject<HTMLDivElement | null>; view: View | null } {
-  const room = useRef<HTMLDivElement>(null);
-  const [size, setSize] = useState<{ width: number; height: number } | null>(null);
-  useEffect(() => {
-    const watch = new ResizeObserver(([entry]) => {
-      if (entry) setSize({ width: entry.contentRect.width, height: entry.contentRect.height });
-    });
-    watch.observe(room.current!);
-    return () => {
-      watch.disconnect();
-    };
-  }, []);
+  const { room, size } = useRoomSize();
   return { room, view: size && layOut(face, size) };
 }
 

@@ -1,29 +1,19 @@
 'use client';
-import { useEffect, useRef, useState } from 'react';
 import { garmentExtent, garmentOutline, printOrigin } from '@/core/blank/kinds/garment';
 import { shapePath } from '@/core/blank/shape';
 import type { GarmentBody } from '@/core/blank/schema';
+import { useRoomSize } from '@/ui/useRoomSize';
 import { PieceDrawing } from '@/ui/flat/FitDrawing';
 import type { Live } from '../useLive';
 
 /** A garment or a sticker as a drawing in its colour, from its own numbers, with the print in place. */
 export function DrawnProduct({ live }: { live: Live }) {
-  const room = useRef<HTMLDivElement>(null);
-  const [size, setSize] = useState({ width: 0, height: 0 });
-  useEffect(() => {
-    const watch = new ResizeObserver(([entry]) => {
-      if (entry) setSize({ width: entry.contentRect.width, height: entry.contentRect.height });
-    });
-    watch.observe(room.current!);
-    return () => {
-      watch.disconnect();
-    };
-  }, []);
+  const { room, size } = useRoomSize();
   const { body, colours } = live.blank.blank;
   const colour = colours.find(({ id }) => id === live.fit.colourId)?.hex ?? '#ffffff';
   return (
     <div ref={room} className="min-h-0 grow">
-      {size.width > 0 &&
+      {size &&
         (body.kind === 'garment' ? (
           <Garment live={live} body={body} colour={colour} {...size} />
         ) : (

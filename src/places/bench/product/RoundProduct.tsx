@@ -1,7 +1,8 @@
 'use client';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { WrapBody } from '@/core/blank/schema';
 import { ProductView } from '@/state/product';
+import { useRoomSize } from '@/ui/useRoomSize';
 import { useDrag } from '../flat/useDrag';
 import type { Live } from '../useLive';
 
@@ -74,9 +75,8 @@ function TurnGrip({
 
 /** Keeps the views of the live fit on a canvas behind the labels; gives back the room they are drawn in. */
 function useProductView(live: Live, body: WrapBody, hand: number, columns: number) {
-  const room = useRef<HTMLDivElement>(null);
+  const { room, size } = useRoomSize();
   const [view, setView] = useState<ProductView | null>(null);
-  const [size, setSize] = useState({ width: 0, height: 0 });
 
   useEffect(() => {
     // A canvas can be handed over once only, so each opening makes its own.
@@ -86,22 +86,17 @@ function useProductView(live: Live, body: WrapBody, hand: number, columns: numbe
     room.current!.prepend(canvas);
     const opened = new ProductView(canvas);
     setView(opened);
-    const watch = new ResizeObserver(([entry]) => {
-      if (entry) setSize({ width: entry.contentRect.width, height: entry.contentRect.height });
-    });
-    watch.observe(room.current!);
     return () => {
-      watch.disconnect();
       opened.close();
       canvas.remove();
     };
-  }, []);
+  }, [room]);
 
   const { blank, face, pieces, previews, fit } = live;
   const colour = blank.blank.colours.find(({ id }) => id === fit.colourId)?.hex ?? '#ffffff';
   const { ink } = blank.method;
   useEffect(() => {
-    if (!view || size.width === 0) return;
+    if (!view || !size) return;
     const eyes = [...SET_VIEWS.map(({ angle }) => angle), hand];
     const dpr = Math.min(2, devicePixelRatio);
     view.show(

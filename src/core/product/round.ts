@@ -1,15 +1,17 @@
-import * as THREE from 'three';
-import type { WrapBody } from '@/core/blank/schema';
+import type { WrapBody } from '../blank/schema';
 
 /** Thickness of a wall in mm: not in the blank's numbers, and only seen at the lip. */
 const WALL = 3;
 
-/** The body's outline from its foot's middle, up the wall, over the lip and down the inside; radius and height in mm. */
-export function bodyProfile({ diameter, height, lip, foot }: WrapBody): THREE.Vector2[] {
+/** A point of an outline: distance from the body's axis and height above its foot, in mm. */
+export type ProfilePoint = readonly [radius: number, height: number];
+
+/** The body's outline from its foot's middle, up the wall, over the lip and down the inside. */
+export function bodyProfile({ diameter, height, lip, foot }: WrapBody): ProfilePoint[] {
   const r = diameter / 2;
   const round = Math.min(1.4, lip || 1);
   const step = Math.min(1.6, foot);
-  const points: [radius: number, height: number][] = [
+  return [
     [0, 0],
     [r - step - 1, 0],
     [r - step, Math.min(1, foot)],
@@ -24,17 +26,20 @@ export function bodyProfile({ diameter, height, lip, foot }: WrapBody): THREE.Ve
     [r - WALL - 4, 3],
     [0, 3],
   ];
-  return points.map(([x, y]) => new THREE.Vector2(x, y));
 }
 
+/** A point of the handle's middle line: height above the foot, and how far behind the axis (negative), in mm. */
+export type HandlePoint = readonly [height: number, behind: number];
+
 /** The handle's middle line, at the back of the body (opposite the front), from its upper root round to its lower. */
-export function handlePath({ diameter, height, handle }: WrapBody): THREE.Curve<THREE.Vector3> {
-  const { reach, thickness, top, bottom } = handle!;
+export function handleLine({ diameter, height, handle }: WrapBody): HandlePoint[] {
+  if (!handle) return [];
+  const { reach, thickness, top, bottom } = handle;
   const root = -diameter / 2 + 1;
   const out = -diameter / 2 - reach + thickness / 2;
   const upper = height - top - thickness / 2;
   const lower = bottom + thickness / 2;
-  const points: [y: number, z: number][] = [
+  return [
     [upper, root],
     [upper, root * 0.35 + out * 0.65],
     [upper - (upper - lower) * 0.2, out],
@@ -42,5 +47,4 @@ export function handlePath({ diameter, height, handle }: WrapBody): THREE.Curve<
     [lower + (upper - lower) * 0.12, root * 0.4 + out * 0.6],
     [lower, root],
   ];
-  return new THREE.CatmullRomCurve3(points.map(([y, z]) => new THREE.Vector3(0, y, z)));
 }

@@ -1,0 +1,221 @@
+import { By, Key, until, type WebDriver } from 'selenium-webdriver';
+import type { ChromiumWebDriver } from 'selenium-webdriver/chromium';
+import { startApp } from '../../scripts/lib/app.mjs';
+import { openBrowser, openDemo } from '../../scripts/lib/browser.mjs';
+import { Page, PATIENCE } from '../support/bench';
+
+let app: Awaited<ReturnType<typeof startApp>>;
+let browser: WebDriver;
+let page: Page;
+
+beforeAll(async () => {
+  app = await startApp({ demo: true });
+  browser = await openBrowser();
+  page = new Page(browser, app.address);
+  await openDemo(browser, app.address);
+});
+afterAll(async () => {
+  await browser.quit();
+  await app.stop();
+});
+
+const count = async (css: string) => (await browser.findElements(By.css(css))).length;
+const becomes = (css: string, number: number) =>
+  browser.wait(async () => (await count(css)) === number, PATIENCE, `${css} did not become ${number}`);
+
+describe('the range of the demo shop', () => {
+  test('shows every design on every blank, with the worst verdict of each and a word for it', async () => {
+    await page.says('h1', /11 designs on 4 blanks/);
+    await page.named('Wave repeat on Mug 325 ml: Fix, Bleed −4.1 mm', 'button');
+    await page.named('Compass rose on Mug 325 ml: Look, 2.0 mm off', 'button');
+    await page.named('Storm on Tumbler 470 ml: Fix, 104 PPI', 'button');
+    await page.named('Knot badge on Shirt, front: Ready', 'button');
+  });
+
+  test('reloaded, nothing is measured again', async () => {
+    await browser.get(app.address);
+    await page.named('Wave repeat on Mug 325 ml: Fix', 'button');
+    expect(await browser.findElements(By.css('button[aria-label$="measuring"]'))).toEqual([]);
+  });
+
+  test('shows only what needs work, or only what is ready', async () => {
+    await page.press('ready');
+    await becomes('tbody tr', 0);
+    await page.press('needs work');
+    await page.says('tbody', /Storm/);
+    await page.press('all');
+    await becomes('tbody tr', 11);
+  });
+
+  test('a design taken off comes back with undo, its fits with it', async () => {
+    await browser.executeScript(
+      'document.querySelector(\'[aria-label="Take Storm off the range"]\').click()',
+    );
+    await becomes('tbody tr', 10);
+    await page.press('Undo');
+    await becomes('tbody tr', 11);
+    await page.named('Storm on Tumbler 470 ml: Fix', 'button');
+  });
+
+  test('a column taken off keeps its fits for when it is back', async () => {
+    await (await page.named('Sticker 75, die cut: column')).click();
+    await page.press('Take this column off');
+    await page.says('h1', /on 3 blanks/);
+    await page.press('Add a blank');
+    await page.press('Sticker 75, die cut');
+    await page.says('h1', /on 4 blanks/);
+    await page.named('Compass rose on Sticker 75, die cut: Fix, Clear parts', 'button');
+  });
+
+  test('lengths turn to inches everywhere, and back', async () => {
+    await (await page.named('Lengths in millimetres')).click();
+    await page.says('thead', /8 3\/4/);
+    await (await page.named('Lengths in inches')).click();
+    await page.says('thead', /222\.2 × 92\.0 mm/);
+  });
+});
+
+describe('the bench, piece by piece', () => {
+  const open = async (fit: string) => {
+    await browser.get(`${app.address}/bench/${fit}`);
+    await page.find('[data-piece]');
+  };
+  const selected = () => page.find('[data-piece][aria-label$="selected"]');
+
+  test('Tab walks the pieces, the strip says which', async () => {
+    await open('night-watch--mug-325');
+    await page.says('[role=toolbar]', /3 of 3/);
+    await (await page.named('Piece before')).click();
+    await page.says('[role=toolbar]', /2 of 3/);
+    const grips = await browser.findElements(By.css('[data-piece]'));
+    await browser.executeScript('arguments[0].focus()', grips[0]);
+    await page.says('[role=toolbar]', /1 of 3/);
+    await page.keys(Key.TAB);
+    await page.says('[role=toolbar]', /2 of 3/);
+  });
+
+  test('pointing at a line of the docket marks the place on the flat', async () => {
+    await open('wave-repeat--mug-325');
+    await page.verdict('bleed', 'fix');
+    const line = await page.find('[data-rule=resolution]');
+    const marks = () =>
+      browser.executeScript<number>(
+        "return document.querySelectorAll('[aria-label=Flat] svg rect[stroke-dasharray]').length",
+      );
+    expect(await marks()).toBe(0);
+    await browser.actions().move({ origin: line }).perform();
+    await browser.wait(async () => (await marks()) === 1, PATIENCE);
+  });
+
+  test('the remedy moves the ground over the bleed, and the neighbour is one step away', async () => {
+    await page.press('Move the ground 4.1 mm');
+    await page.verdict('bleed', 'ready');
+    await (await page.named('Fit after')).click();
+    await page.says('h1', /Wave repeat on Tumbler 470 ml/);
+  });
+
+  test('covering says what is cut away on each side', async () => {
+    await open('harbour-panorama--tumbler-470');
+    await page.says('[role=toolbar]', /cut away right 17\.\d %, left 17\.\d %|cut away .*17\.\d %.*17\.\d %/);
+  });
+
+  test('roles change what is asked of a piece', async () => {
+    await open('knot-badge--shirt-front');
+    await page.verdict('safe', 'ready');
+    await page.keys('r');
+    await page.verdict('bleed', 'fix');
+    expect(await count('[data-rule=safe]')).toBe(0);
+    await page.keys(Key.chord(Key.CONTROL, 'z'));
+    await page.verdict('safe', 'ready');
+  });
+
+  test('a corner scales in proportion, the stem turns, the angle can be typed', async () => {
+    const size = async () => {
+      const { width, height } = await (await selected()).getRect();
+      return { width, ratio: width / height };
+    };
+    const before = await size();
+    const corner = await page.find('[data-grip=foot-right]');
+    await browser
+      .actions()
+      .move({ origin: corner })
+      .press()
+      .move({ origin: corner, x: 20, y: 20 })
+      .move({ origin: corner, x: 24, y: 24 })
+      .release()
+      .perform();
+    await browser.wait(async () => (await size()).width > before.width + 10, PATIENCE);
+    expect((await size()).ratio).toBeCloseTo(before.ratio, 1);
+    const stem = await page.find('[data-grip=turn]');
+    await browser
+      .actions()
+      .move({ origin: stem })
+      .press()
+      .move({ origin: stem, x: 6, y: -30 })
+      .move({ origin: stem, x: 8, y: -34 })
+      .release()
+      .perform();
+    await page.says('[data-dimension=angle]', /[1-9]\d\.\d°/);
+    await (await page.find('[data-dimension=angle]')).click();
+    await page.keys(Key.chord(Key.CONTROL, 'a'), '0', Key.ENTER);
+    await page.says('[data-dimension=angle]', /^0\.0°$/);
+  });
+
+  test('the shirt changes colour and keeps it', async () => {
+    const kelp = await page.named('Kelp', 'button');
+    await kelp.click();
+    await page.says('[aria-label=Product]', /Kelp/);
+    await browser.navigate().refresh();
+    await page.says('[aria-label=Product]', /Kelp/);
+    expect(await (await page.named('Kelp', 'button')).getAttribute('aria-pressed')).toBe('true');
+  });
+
+  test('a piece is taken off by key and comes back by undo', async () => {
+    await open('lighthouse--mug-325');
+    await becomes('[data-piece]', 2);
+    await page.keys(Key.DELETE);
+    await becomes('[data-piece]', 1);
+    await page.press('Undo');
+    await becomes('[data-piece]', 2);
+  });
+
+  test('the legend opens on its key', async () => {
+    await page.keys('l');
+    await page.says('[aria-label=Flat] dl', /cut line/);
+    await page.keys('l');
+    await becomes('[aria-label=Flat] dl', 0);
+  });
+
+  test('the mug turns under the arrow keys; its canvas is drawn', async () => {
+    const turn = await page.named('Turn the product');
+    expect(await turn.getAttribute('aria-valuenow')).toBe('34');
+    await browser.executeScript('arguments[0].focus()', turn);
+    await page.keys(Key.ARROW_RIGHT, Key.ARROW_RIGHT);
+    await browser.wait(async () => (await turn.getAttribute('aria-valuenow')) === '49', PATIENCE);
+    await page.find('[aria-label=Product] canvas');
+  });
+
+  test('a picture that is here already is known again, and still goes on the face', async () => {
+    await page.press('Add…');
+    await page.press('kelp.png');
+    await becomes('[data-piece]', 3);
+    await page.says('[role=toolbar]', /kelp/);
+  });
+
+  test('a fit that is gone says so and shows the way back', async () => {
+    await browser.get(`${app.address}/bench/nowhere`);
+    await page.says('body', /This fit is no longer here/);
+    await page.press('Back to the range');
+    await page.says('h1', /11 designs/);
+  });
+});
+
+test('without shared memory the app says what is wrong, in one sentence, and shows what it has', async () => {
+  await (browser as ChromiumWebDriver).sendAndGetDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', {
+    source:
+      'Object.defineProperty(self, "crossOriginIsolated", { value: false }); delete self.SharedArrayBuffer;',
+  });
+  await browser.get(app.address);
+  await page.says('[role=alert]', /does not let the page share memory/);
+  await browser.wait(until.elementLocated(By.css('tbody tr')), PATIENCE);
+});

@@ -1,0 +1,145 @@
+import { describeFacts } from '@/core/artwork/describe';
+import { printFileName, safeName } from '@/core/pack/names';
+import { bodyProfile, handleLine } from '@/core/product/round';
+import { garmentExtent, garmentOutline, printOrigin } from '@/core/blank/kinds/garment';
+import type { GarmentBody, WrapBody } from '@/core/blank/schema';
+import { RasterShelf } from '@/workers/rasters';
+import { shapePath } from '@/core/blank/shape';
+import { blankById, faceOf, factsOf } from '../support/fits';
+import { CLEAR, paint, RED, solid } from '../support/pictures';
+
+describe('a file told as a seller would', () => {
+  const said = (change: Parameters<typeof factsOf>[1], raster = solid(4200, 10)) =>
+    describeFacts(factsOf(raster, change)).join(' ');
+
+  test('how large it prints sharp, in both units', () => {
+    expect(said({ pixels: { width: 4200, height: 5700 } })).toContain(
+      'Prints sharp up to 355.6 × 482.6 mm (14 × 19 in).',
+    );
+    const inches = describeFacts(factsOf(solid(300, 300)), { unit: 'in', inches: 'sixteenths' });
+    expect(inches[0]).toBe('Prints sharp up to 1 × 1 in (25.4 × 25.4 mm).');
+  });
+
+  test('what a tag means and what none means', () => {
+    expect(said({ density: { x: 72, y: 72, source: 'file' } })).toContain(
+      'Tagged 72 PPI, which only sets a default size.',
+    );
+    expect(said({ density: { x: 72, y: 150.5, source: 'file' } })).toContain('Tagged 72 by 150.5 PPI');
+    expect(said({})).toContain('no density tag');
+  });
+
+  test('colours, inks and profile', () => {
+    expect(said({ inks: 1 })).toContain('RGB, 8 bits, no profile; 1 ink.');
+    expect(said({ inks: null, colour: { mode: 'cmyk', bits: 8, profile: 'Press' } })).toContain(
+      'CMYK, 8 bits, profile Press; as many colours as a photograph.',
+    );
+  });
+
+  test('what is there of it', () => {
+    expect(said({})).toContain('Opaque all over.');
+    const block = paint(100, 80, (x, y) => (x > 9 && y > 19 ? RED : CLEAR));
+    expect(said({}, block)).toContain('what is there takes 90 × 60 px from 10, 20.');
+    expect(said({}, solid(20, 20, [0, 0, 0, 0]))).toContain('nothing in it to print');
+    const glow = factsOf(block);
+    expect(describeFacts({ ...glow, alpha: { ...glow.alpha, softShare: 0.123 } }).join(' ')).toContain(
+      '12.3 % of it half transparent',
+    );
+  });
+
+  test('how it was held', () => {
+    expect(said({ orientation: 6 })).toContain('upright');
+    expect(said({})).not.toContain('upright');
+  });
+});
+
+describe('names of files', () => {
+  test('are safe on every disk', () => {
+    expect(safeName('  Möwe / “Sturm” 3.png ')).toBe('mowe-sturm-3-png');
+    expect(safeName('../../etc/passwd')).not.toMatch(/[/\\]|\.\./);
+    expect(safeName('***')).toBe('untitled');
+  });
+
+  test('say design, blank, face and size', () => {
+    const mug = blankById('mug-325');
+    expect(printFileName('Keep the light', mug, faceOf(mug))).toBe(
+      'keep-the-light_mug-325-ml_wrap_222x92mm.png',
+    );
+  });
+});
+
+describe('a product’s body from its blank’s numbers', () => {
+  const mug = blankById('mug-325').blank.body as WrapBody;
+
+  test('is as tall and as wide as the blank, its wall straight where it prints', () => {
+    const profile = bodyProfile(mug);
+    expect(Math.max(...profile.map(([, height]) => height))).toBe(mug.height);
+    expect(Math.max(...profile.map(([radius]) => radius))).toBeCloseTo(mug.diameter / 2, 9);
+    const wall = profile
+      .filter(([radius]) => Math.abs(radius - mug.diameter / 2) < 1e-9)
+      .map(([, height]) => height);
+    expect(Math.min(...wall)).toBe(mug.foot);
+    expect(Math.max(...wall)).toBeGreaterThan(mug.height - mug.lip - 0.01);
+  });
+
+  test('its handle stands at the back, as far out as it reaches', () => {
+    const points = handleLine(mug);
+    expect(handleLine({ ...mug, handle: null })).toEqual([]);
+    const out = Math.min(...points.map(([, behind]) => behind)) - mug.handle!.thickness / 2;
+    expect(-out).toBeGreaterThan(mug.diameter / 2 + mug.handle!.reach - 3);
+    expect(-out).toBeLessThan(mug.diameter / 2 + mug.handle!.reach + 3);
+    expect(Math.max(...points.map(([, behind]) => behind))).toBeLessThan(0);
+  });
+});
+
+describe('drawings', () => {
+  test('a garment’s print hangs on its centre line, inside its outline', () => {
+    const body = blankById('shirt-front').blank.body as GarmentBody;
+    const origin = printOrigin(body);
+    expect(origin.x).toBe(-body.print.width / 2);
+    expect(origin.y).toBe(body.collarDrop + body.print.belowCollar);
+    expect(origin.y + body.print.height).toBeLessThan(body.length);
+    expect(garmentExtent(body).width).toBeGreaterThan(body.chest);
+    expect(garmentOutline(body)).toMatch(/^M.*Z$/);
+  });
+
+  test('the path of a shape grown by its bleed', () => {
+    expect(shapePath({ width: 100, height: 50, cornerRadius: 0 }, 2)).toBe('M-2 -2h104v54h-104z');
+    expect(shapePath({ width: 75, height: 75, cornerRadius: 37.5 })).toContain('a37.5 37.5');
+  });
+});
+
+describe('the shelf of decoded pixels', () => {
+  const raster = (megabytes: number) => ({
+    width: 1,
+    height: 1,
+    data: new Uint8Array(megabytes * 1024 * 1024),
+    opaque: true,
+  });
+
+  test('decodes once, and lets the least recently used go', async () => {
+    const shelf = new RasterShelf();
+    let decoded = 0;
+    const take = (id: string) =>
+      shelf.take(id, () => {
+        decoded++;
+        return Promise.resolve(raster(150));
+      });
+    await take('a');
+    await take('b');
+    await take('a');
+    expect(decoded).toBe(2);
+    await take('c');
+    expect(shelf.bytes).toBeLessThanOrEqual(400 * 1024 * 1024);
+    await take('a');
+    expect(decoded).toBe(3);
+    await take('b');
+    expect(decoded).toBe(4);
+  });
+
+  test('one picture larger than the shelf is kept while it is worked on', async () => {
+    const shelf = new RasterShelf();
+    const large = raster(450);
+    expect(await shelf.take('large', () => Promise.resolve(large))).toBe(large);
+    expect(shelf.bytes).toBe(large.data.byteLength);
+  });
+});
