@@ -1,4 +1,4 @@
-import { execFileSync } from 'node:child_process';
+import { execFileSync, spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -189,4 +189,41 @@ test.each([
   const { status, json } = upfit(...args);
   expect(status).toBe(2);
   expect(json).toMatchObject({ error: { code } });
+});
+
+describe('without --json', () => {
+  const say = (...args: string[]) => {
+    const command = [join(process.cwd(), 'dist/cli/main.mjs'), ...args];
+    const { status, stdout, stderr } = spawnSync(process.execPath, command, { encoding: 'utf8' });
+    return { status, stdout, stderr };
+  };
+
+  test('a file is told in sentences', () => {
+    const { stdout } = say('inspect', file('margin.png'));
+    expect(stdout).toContain('Prints sharp up to 33.9 × 25.4 mm');
+    expect(stdout).toContain('what is there takes 300 × 200 px from 50, 50.');
+  });
+
+  test('a check names each rule with its verdict', () => {
+    const { status, stdout } = say(
+      'check',
+      '--blank',
+      'mug-325',
+      '--artwork',
+      file('block.png'),
+      '--place',
+      'cover',
+    );
+    expect(status).toBe(1);
+    expect(stdout).toMatch(/^Mug 325 ml: fix\n/);
+    expect(stdout).toContain('ready  Bleed: The ground reaches the bleed edge all round.');
+    expect(stdout).toMatch(/fix\s+Resolution: /);
+  });
+
+  test('what cannot be done is one line on standard error', () => {
+    const { status, stdout, stderr } = say('check', '--blank', 'mug-325', '--artwork', file('words.png'));
+    expect(status).toBe(2);
+    expect(stdout).toBe('');
+    expect(stderr.trim().split('\n')).toHaveLength(1);
+  });
 });

@@ -3,6 +3,7 @@ import { centreOn, coverBleed, fitInside, newFill, setRotation } from '@/core/fi
 import type { ArtworkPiece } from '@/core/fit/schema';
 import { nearestZone } from '@/core/fit/zones';
 import { changePiece, changePieces, piecesOf, useHand } from '@/state/bench';
+import { normalAngle } from './angle';
 import type { Live } from './useLive';
 
 /** What can be done to a selected artwork, for the strip and for the keys alike. Each is one step of undo. */
@@ -75,11 +76,4 @@ export function selectNext({ pieces, selected }: Live, step: 1 | -1): boolean {
 function zoneAt({ face }: Live, piece: ArtworkPiece, facts: Facts): { x: number; y: number } {
   const near = nearestZone(face.zones, opaqueBox(piece, facts));
   return near ? { x: near.zone.x, y: near.zone.y } : { x: face.width / 2, y: face.height / 2 };
-}
-
-/** An angle brought into (-pi, pi]. */
-export function normalAngle(angle: number): number {
-  const turn = 2 * Math.PI;
-  const within = ((angle % turn) + turn) % turn;
-  return within > Math.PI ? within - turn : within;
 }

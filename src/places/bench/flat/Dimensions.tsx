@@ -7,7 +7,7 @@ import { nearestZone } from '@/core/fit/zones';
 import { fixed, showLength } from '@/core/length/show';
 import { changePiece, useHand } from '@/state/bench';
 import { LengthField } from '@/ui/LengthField';
-import { normalAngle } from '../verbs';
+import { normalAngle } from '../angle';
 import type { Live } from '../useLive';
 import { STEM, toPx, type View } from './view';
 
