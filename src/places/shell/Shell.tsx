@@ -27,13 +27,7 @@ export function Shell({ demo, children }: { demo: boolean; children: ReactNode }
   useOpenShop(demo);
   useSweep();
 
-  useEffect(() => {
-    const dark =
-      settings.theme === 'dark' ||
-      (settings.theme === 'system' && matchMedia('(prefers-color-scheme: dark)').matches);
-    document.documentElement.dataset['theme'] = dark ? 'dark' : 'light';
-  }, [settings.theme]);
-
+  const dark = useDarkFrame(settings.theme);
   const { unit } = settings;
   return (
     <div className="flex h-dvh flex-col">
@@ -47,14 +41,11 @@ export function Shell({ demo, children }: { demo: boolean; children: ReactNode }
           <span className={unit.unit === 'in' ? 'font-semibold text-ink' : ''}>in</span>
         </button>
         <button
-          aria-label="Light or dark frame"
-          onClick={() =>
-            void changeSettings({
-              theme: document.documentElement.dataset['theme'] === 'dark' ? 'light' : 'dark',
-            })
-          }
+          aria-label={`${dark ? 'Dark' : 'Light'} frame: change`}
+          onClick={() => void changeSettings({ theme: dark ? 'light' : 'dark' })}
         >
-          Frame
+          <span className={dark ? '' : 'font-semibold text-ink'}>light</span> ·{' '}
+          <span className={dark ? 'font-semibold text-ink' : ''}>dark</span>
         </button>
         <Shortcuts />
       </Tape>
@@ -88,6 +79,25 @@ function Notice({ children }: { children: ReactNode }) {
 
 function Opening({ phase }: { phase: string }) {
   return <p className="p-6 text-ink-2">{phase === 'opening' ? 'Opening your shop…' : ''}</p>;
+}
+
+/** Whether the frame is dark: as the seller chose, or as the system is. The viewing grey stays the same in both. */
+function useDarkFrame(theme: 'system' | 'light' | 'dark'): boolean {
+  const [dark, setDark] = useState(false);
+  useEffect(() => {
+    const system = matchMedia('(prefers-color-scheme: dark)');
+    const follow = () => {
+      const next = theme === 'dark' || (theme === 'system' && system.matches);
+      document.documentElement.dataset['theme'] = next ? 'dark' : 'light';
+      setDark(next);
+    };
+    follow();
+    system.addEventListener('change', follow);
+    return () => {
+      system.removeEventListener('change', follow);
+    };
+  }, [theme]);
+  return dark;
 }
 
 function useHindrance(): string | null {
