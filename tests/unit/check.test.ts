@@ -1,7 +1,7 @@
 import { worst } from '@/core/check/finding';
 import { makeDocket, tellingFinding } from '@/core/check/docket';
 import { RULES, ruleName } from '@/core/check/registry';
-import { coverBleed, scalePiece } from '@/core/fit/place';
+import { coverBleed, newFill, scalePiece } from '@/core/fit/place';
 import type { ArtworkPiece, FillPiece } from '@/core/fit/schema';
 import { blankById, docketOf, faceOf, factsOf, findingOf, fitOf, pieceAt } from '../support/fits';
 import { CLEAR, paint, RED, solid } from '../support/pictures';
@@ -12,15 +12,7 @@ const sticker = blankById('sticker-75');
 const picture = solid(3000, 2000);
 const facts = factsOf(picture);
 const covering = coverBleed(pieceAt(0, 0, 30, 20, { role: 'ground' }), facts, face);
-const fill: FillPiece = {
-  id: 'fill',
-  kind: 'fill',
-  name: 'fill',
-  role: 'ground',
-  locked: false,
-  visible: true,
-  colour: '#ffffff',
-};
+const fill = newFill('fill', '#ffffff');
 
 /** The remedy's pieces measured again: a remedy is checked, not believed. */
 function after(

@@ -1,21 +1,13 @@
 import fc from 'fast-check';
 import { flatten, renderFace } from '@/core/render/face';
-import type { FillPiece } from '@/core/fit/schema';
+import { newFill } from '@/core/fit/place';
 import { blankById, faceOf, pieceAt } from '../support/fits';
 import { CLEAR, paint, pixelAt, RED, solid } from '../support/pictures';
 
 /** 100 x 50 mm with 2 mm of bleed, drawn at 10 pixels a mm. */
 const face = { ...faceOf(blankById('mug-325')), width: 100, height: 50, bleed: 2 };
 const pixels = { width: 1040, height: 540 };
-const fill: FillPiece = {
-  id: 'fill',
-  kind: 'fill',
-  name: 'fill',
-  role: 'ground',
-  locked: false,
-  visible: true,
-  colour: '#123456',
-};
+const fill = newFill('fill', '#123456');
 
 test('nothing on a face is nothing in its file', () => {
   const { data, width, height } = renderFace(face, [], () => solid(1, 1), { pixels });
