@@ -13,6 +13,8 @@ const transform = {
 const shared = {
   testEnvironment: 'node',
   transform,
+  // Packages that come as ES modules only.
+  transformIgnorePatterns: ['/node_modules/(?!(clipper2-ts|pdfjs-dist)/)'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
 };
 

@@ -25,6 +25,7 @@ const config: NextConfig = {
       { source: '/:path*', headers: everywhere },
       { source: '/_next/static/:path*', headers: worker },
       { source: '/vips/:path*', headers: worker },
+      { source: '/pdf/:path*', headers: worker },
     ]),
 };
 

@@ -15,7 +15,7 @@ const HEIGHT = 5700;
 
 const engine = await loadBrowserEngine(self.location.origin);
 const blanks = shippedBlanks();
-const shirt = blanks.find(({ blank }) => blank.id === 'shirt-front')!;
+const shirt = blanks.find(({ blank }) => blank.id === 'shirt')!;
 
 /** Gradients, grain and a soft-edged shape: nothing a codec or a shortcut can skip over. */
 function picture(width: number, height: number): Raster {

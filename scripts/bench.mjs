@@ -72,7 +72,7 @@ async function dragRow() {
   const browser = await openBrowser();
   try {
     await openDemo(browser, app.address);
-    await browser.get(`${app.address}/bench/lighthouse--shirt-front`);
+    await browser.get(`${app.address}/bench/lighthouse--shirt`);
     const longest = [];
     for (let i = 0; i < 5; i++) longest.push(await browser.executeAsyncScript(dragAndWatch));
     const median = longest.sort((a, b) => a - b)[2];

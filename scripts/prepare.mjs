@@ -11,6 +11,18 @@ for (const file of ['vips-es6.js', 'vips.wasm', 'vips-resvg.wasm']) {
   await cp(new URL(file, engine), new URL(file, served));
 }
 
+const pdf = new URL('node_modules/pdfjs-dist/', root);
+await mkdir(new URL('public/pdf/', root), { recursive: true });
+await cp(new URL('build/pdf.worker.min.mjs', pdf), new URL('public/pdf/pdf.worker.min.mjs', root));
+await cp(new URL('standard_fonts/', pdf), new URL('public/pdf/standard_fonts/', root), { recursive: true });
+
+// The face that templates are lettered in, where the worker finds it.
+await mkdir(new URL('public/fonts/', root), { recursive: true });
+await cp(
+  new URL('node_modules/@fontsource/archivo-narrow/files/archivo-narrow-latin-500-normal.woff', root),
+  new URL('public/fonts/archivo-narrow.woff', root),
+);
+
 await build({
   entryPoints: ['cli/main.ts', 'demo/main.ts'].map((entry) => new URL(`src/${entry}`, root).pathname),
   outdir: new URL('dist', root).pathname,

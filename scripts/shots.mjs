@@ -10,7 +10,7 @@ const SHOTS = [
   ['artwork', '/artwork'],
   ['bench-mug', '/bench/night-watch--mug-325'],
   ['bench-mug-bleed', '/bench/wave-repeat--mug-325'],
-  ['bench-shirt', '/bench/keep-the-light--shirt-front'],
+  ['bench-shirt', '/bench/keep-the-light--shirt'],
   ['bench-sticker', '/bench/compass-rose--sticker-75'],
 ];
 

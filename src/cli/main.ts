@@ -7,6 +7,7 @@ import { blanks } from './commands/blanks';
 import { check, CHECK_OPTIONS } from './commands/check';
 import { inspect } from './commands/inspect';
 import { render, RENDER_OPTIONS } from './commands/render';
+import { template, TEMPLATE_OPTIONS } from './commands/template';
 
 type Command = {
   options: readonly string[];
@@ -18,6 +19,7 @@ const COMMANDS: Record<string, Command> = {
   blanks: { options: [], run: blanks },
   check: { options: CHECK_OPTIONS, run: check },
   render: { options: RENDER_OPTIONS, run: render },
+  template: { options: TEMPLATE_OPTIONS, run: template },
 };
 
 async function main(argv: string[]): Promise<number> {

@@ -2,7 +2,7 @@ import { readFile } from 'node:fs/promises';
 import { basename } from 'node:path';
 import { UpFitError } from '@/core/artwork/errors';
 import { shippedBlanks } from '@/core/blank/library';
-import type { PrintFace, ResolvedBlank } from '@/core/blank/resolve';
+import { resolveBlank, type PrintFace, type ResolvedBlank } from '@/core/blank/resolve';
 import { centreOn, coverBleed, fitInside, newPiece, setRotation, setSize } from '@/core/fit/place';
 import { RoleSchema, type ArtworkPiece, type Fit } from '@/core/fit/schema';
 import type { Engine } from '@/imaging/engine';
@@ -30,10 +30,9 @@ export interface Placed {
 }
 
 export async function readPlaced(engine: Engine, args: Args): Promise<Placed> {
-  const blank = findBlank(required(args, 'blank'));
+  const blank = sized(findBlank(required(args, 'blank')), args.values.get('size'));
   const face = findFace(blank, args.values.get('face'));
   const colourId = findColour(blank, args.values.get('colour'));
-  if (args.values.has('size')) throw badArgument(`${blank.blank.name} comes in one size: leave --size out.`);
   const measured = await measureArtwork(engine, ...(await readNamed(required(args, 'artwork'))));
   const piece = place(args, measured, face);
   const fit: Fit = {
@@ -68,7 +67,19 @@ function place(args: Args, { facts }: Measured, face: PrintFace): ArtworkPiece {
   return at === undefined ? piece : centreOn(piece, facts, readPoint('at', at));
 }
 
-function findBlank(id: string): ResolvedBlank {
+/** The blank at one of its graded sizes: its print areas are that size's. */
+function sized(resolved: ResolvedBlank, name: string | undefined): ResolvedBlank {
+  if (name === undefined) return resolved;
+  const { blank, method, spec } = resolved;
+  if (blank.sizes.length === 0) throw badArgument(`${blank.name} comes in one size: leave --size out.`);
+  const wanted = name.toLowerCase();
+  const size = blank.sizes.find((one) => one.id === wanted || one.name.toLowerCase() === wanted);
+  if (size) return resolveBlank(blank, method, spec, size.id);
+  const names = blank.sizes.map((one) => one.name).join(', ');
+  throw new UpFitError('not-found', `${blank.name} does not come in size “${name}”: it comes in ${names}.`);
+}
+
+export function findBlank(id: string): ResolvedBlank {
   const blanks = shippedBlanks();
   const found = blanks.find(({ blank }) => blank.id === id);
   if (!found) {
@@ -78,7 +89,7 @@ function findBlank(id: string): ResolvedBlank {
   return found;
 }
 
-function findFace(blank: ResolvedBlank, id: string | undefined): PrintFace {
+export function findFace(blank: ResolvedBlank, id: string | undefined): PrintFace {
   const face = id === undefined ? blank.faces[0] : blank.faces.find((one) => one.id === id);
   if (face) return face;
   const ids = blank.faces.map((one) => one.id).join(', ');

@@ -29,6 +29,9 @@ export const DEMO_FILES = {
 } as const;
 export type DemoKey = keyof typeof DEMO_FILES;
 
+/** The blanks that the shop sells on. */
+export const DEMO_COLUMNS = ['mug-325', 'tumbler-470', 'tumbler-taper-480', 'shirt', 'sticker-75'] as const;
+
 type FactsOf = (key: DemoKey) => Facts;
 
 interface DemoDesign {
@@ -140,21 +143,21 @@ const SETTINGS: readonly Setting[] = [
   ['harbour-panorama', 'tumbler-470', 'white', (h) => [h.ground('harbour-panorama')]],
   [
     'harbour-panorama',
-    'shirt-front',
+    'shirt',
     'oat',
     (h) => [h.on({ ...h.wide(h.ground('harbour-panorama'), 280), role: 'motif' }, 'front', 0, -90)],
   ],
 
   ['lighthouse', 'mug-325', 'white', (h) => bothSides(h, h.wide(h.motif('lighthouse'), 56))],
   ['lighthouse', 'tumbler-470', 'pearl', (h) => [h.on(h.wide(h.motif('lighthouse'), 92), 'front')]],
-  ['lighthouse', 'shirt-front', 'night', (h) => [h.motif('lighthouse')]],
+  ['lighthouse', 'shirt', 'night', (h) => [h.motif('lighthouse')]],
   ['lighthouse', 'sticker-75', 'white', (h) => [h.fill('#dfe8ea'), h.motif('lighthouse')]],
 
   ['knot-badge', 'mug-325', 'white', (h) => bothSides(h, h.wide(h.motif('knot-badge'), 62))],
   ['knot-badge', 'tumbler-470', 'white', (h) => [h.on(h.wide(h.motif('knot-badge'), 80), 'front')]],
   [
     'knot-badge',
-    'shirt-front',
+    'shirt',
     'oat',
     (h) => [h.moved(h.on(h.wide(h.motif('knot-badge'), 110), 'front'), 0, -120)],
   ],
@@ -163,7 +166,7 @@ const SETTINGS: readonly Setting[] = [
   ['compass-rose', 'mug-325', 'white', (h) => [h.on(h.wide(h.motif('compass-rose'), 78), 'front', 2)]],
   [
     'compass-rose',
-    'shirt-front',
+    'shirt',
     'fog',
     (h) => [h.moved(h.on(h.wide(h.motif('compass-rose'), 190), 'front'), 0, -80)],
   ],
@@ -172,7 +175,7 @@ const SETTINGS: readonly Setting[] = [
   ['keep-the-light', 'mug-325', 'white', (h) => [h.on(h.wide(h.motif('keep-the-light'), 90), 'front')]],
   [
     'keep-the-light',
-    'shirt-front',
+    'shirt',
     'white',
     (h) => [h.moved(h.on(h.wide(h.motif('keep-the-light'), 324), 'front'), 0, -40)],
   ],
@@ -195,16 +198,20 @@ const SETTINGS: readonly Setting[] = [
     (h) => [h.footShort(h.ground('night-sky'), 0.15), h.on(h.wide(h.motif('lighthouse'), 92), 'front')],
   ],
 
+  ['wave-repeat', 'tumbler-taper-480', 'white', (h) => [h.ground('wave-repeat')]],
+  [
+    'night-watch',
+    'tumbler-taper-480',
+    'white',
+    (h) => [h.ground('night-sky'), h.on(h.wide(h.motif('lighthouse'), 84), 'front')],
+  ],
+  ['knot-badge', 'tumbler-taper-480', 'steel', (h) => [h.on(h.wide(h.motif('knot-badge'), 76), 'front')]],
+
   ['storm', 'mug-325', 'white', (h) => [h.ground('storm')]],
   ['storm', 'tumbler-470', 'white', (h) => [h.ground('storm')]],
 
   ['tide-pool', 'mug-325', 'white', (h) => [h.fill('#dfe8ea'), ...tidePool(h)]],
-  [
-    'tide-pool',
-    'shirt-front',
-    'kelp',
-    (h) => [h.moved(h.on(h.wide(h.motif('crab'), 105), 'front'), 0, -130)],
-  ],
+  ['tide-pool', 'shirt', 'kelp', (h) => [h.moved(h.on(h.wide(h.motif('crab'), 105), 'front'), 0, -130)]],
   ['tide-pool', 'sticker-75', 'white', (h) => [h.fill('#ffffff'), h.motif('crab')]],
 
   ['harbour-card', 'mug-325', 'white', (h) => [h.ground('harbour-card')]],

@@ -15,6 +15,8 @@ export interface Hand {
   /** The face's pieces while something is dragged; `null` where nothing is. */
   draft: readonly Piece[] | null;
   selectedId: string | null;
+  /** The face that is on the bench; the first where none was chosen. */
+  faceId: string | null;
   /** What a drag has snapped to, in words, and the lines that show it (mm). */
   snapped: { words: string[]; x: number | null; y: number | null } | null;
   /** The dimension whose number is being typed. */
@@ -27,6 +29,7 @@ export interface Hand {
 const AT_REST: Hand = {
   draft: null,
   selectedId: null,
+  faceId: null,
   snapped: null,
   editing: null,
   legend: false,
@@ -57,8 +60,16 @@ export function changeFit(change: (fit: Fit) => Fit): Promise<void> {
 export function changePieces(faceId: string, pieces: readonly Piece[]): Promise<void> {
   return changeFit((fit) => ({
     ...fit,
-    faces: fit.faces.map((face) => (face.faceId === faceId ? { ...face, pieces: [...pieces] } : face)),
+    faces: withPieces(fit, faceId, pieces),
   }));
+}
+
+/** The faces of a fit with one face's pieces replaced; a face that carried nothing yet is added. */
+export function withPieces(fit: Fit, faceId: string, pieces: readonly Piece[]): Fit['faces'] {
+  const set = { faceId, pieces: [...pieces] };
+  return fit.faces.some((face) => face.faceId === faceId)
+    ? fit.faces.map((face) => (face.faceId === faceId ? set : face))
+    : [...fit.faces, set];
 }
 
 /** Changes one piece of a face. */

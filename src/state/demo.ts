@@ -1,7 +1,7 @@
-import { DEMO_FILES, demoDesigns, demoFits, SHOP_NAME, type DemoKey } from '@/demo/shop';
+import { DEMO_COLUMNS, DEMO_FILES, demoDesigns, demoFits, SHOP_NAME, type DemoKey } from '@/demo/shop';
 import type { Facts } from '@/core/artwork/facts';
 import { importFiles } from './imports';
-import { changeSettings, saveDesign, saveFit, useShop } from './shop';
+import { changeSettings, saveDesign, saveFit } from './shop';
 
 /** Loads the demo shop through the same door as a seller's own files; what is there already stays. */
 export async function loadDemo(): Promise<void> {
@@ -23,6 +23,5 @@ export async function loadDemo(): Promise<void> {
   const factsOf = (key: DemoKey) => facts.get(key)!;
   for (const design of demoDesigns(factsOf)) await saveDesign(design);
   for (const fit of demoFits(factsOf)) await saveFit(fit);
-  const columns = [...useShop.getState().blanks.keys()];
-  await changeSettings({ shopName: SHOP_NAME, columns, demoLoaded: true });
+  await changeSettings({ shopName: SHOP_NAME, columns: [...DEMO_COLUMNS], demoLoaded: true });
 }

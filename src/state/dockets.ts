@@ -6,16 +6,20 @@ import type { Artwork, Settings, StoredDocket } from '@/store/schema';
 import { engine, isStopped, type JobOptions } from '@/workers/client';
 import type { FitJob } from '@/workers/messages';
 import type { Preview } from './previews';
+import { blankOf } from './library';
 import { contextOf, saveDocket, useShop } from './shop';
 
 /** Raised when a rule measures otherwise, so that every stored docket is measured again. */
-const RULES_VERSION = 1;
+const RULES_VERSION = 2;
 /** Pixels along the longer side of the grid that coarse numbers come from. */
 const COARSE_GRID = 480;
 
 /** What a docket was measured from: it holds as long as this stays the same. */
 export function docketKey(fit: Fit, { spec, blank }: ResolvedBlank, { unit }: Settings): string {
-  return JSON.stringify([RULES_VERSION, blank.version, spec.version, unit, fit.colourId, fit.faces], inOrder);
+  return JSON.stringify(
+    [RULES_VERSION, blank.version, spec.id, spec.version, fit.sizeId, unit, fit.colourId, fit.faces],
+    inOrder,
+  );
 }
 
 /** Keys of every object in one order, since what comes out of the store has them in the schema's. */
@@ -62,7 +66,7 @@ export function measureCoarsely(
 
 /** The stored docket of a fit if it still holds. */
 export function currentDocket(fit: Fit, shop = useShop.getState()): StoredDocket | undefined {
-  const blank = shop.blanks.get(fit.blankId);
+  const blank = blankOf(fit, shop);
   const docket = shop.dockets.get(fit.id);
   return blank && docket?.key === docketKey(fit, blank, shop.settings) ? docket : undefined;
 }

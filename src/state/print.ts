@@ -4,6 +4,7 @@ import { printFileName } from '@/core/pack/names';
 import { engine, isStopped, type JobOptions } from '@/workers/client';
 import type { PrintFile } from '@/workers/messages';
 import { fitJob } from './dockets';
+import { saveAs } from './save';
 import { contextOf, useShop } from './shop';
 
 export interface MadeFile extends PrintFile {
@@ -36,12 +37,5 @@ export async function makePrintFile(fit: Fit, faceId: string, options: JobOption
 
 /** Hands a made file to the browser's downloads. */
 export function savePrintFile({ file, name }: MadeFile): void {
-  const url = URL.createObjectURL(file);
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = name;
-  link.click();
-  setTimeout(() => {
-    URL.revokeObjectURL(url);
-  }, 60_000);
+  saveAs(file, name);
 }

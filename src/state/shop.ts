@@ -1,8 +1,11 @@
 import { create } from 'zustand';
+import { BLANKS, SPECS } from '@/core/blank/library';
 import type { ResolvedBlank } from '@/core/blank/resolve';
-import { shippedBlanks } from '@/core/blank/library';
+import type { Blank, HouseSpec } from '@/core/blank/schema';
 import type { Design, Fit } from '@/core/fit/schema';
+import { blankOf, library } from './library';
 import { put, putSettings, readAll, remove } from '@/store/database';
+import { versionKey, type Underlay } from '@/store/blanks';
 import { FIRST_SETTINGS, type Artwork, type Settings, type StoredDocket } from '@/store/schema';
 
 /** Everything the seller has, as the screens share it. Every change is written through to the store. */
@@ -11,7 +14,13 @@ export interface Shop {
   phase: 'opening' | 'open' | 'closed';
   /** Why the shop could not be opened, in one sentence. */
   trouble: string | null;
+  /** The library: the newest version of each blank, in the house chosen for it. */
   blanks: ReadonlyMap<string, ResolvedBlank>;
+  /** Every version of every blank, by `id@version`. */
+  versions: ReadonlyMap<string, Blank>;
+  specs: ReadonlyMap<string, HouseSpec>;
+  /** Templates that lie under faces, by `blank/face`. */
+  underlays: ReadonlyMap<string, Underlay>;
   artworks: ReadonlyMap<string, Artwork>;
   designs: ReadonlyMap<string, Design>;
   fits: ReadonlyMap<string, Fit>;
@@ -19,10 +28,19 @@ export interface Shop {
   settings: Settings;
 }
 
+function shippedVersions(): Map<string, Blank> {
+  return new Map(BLANKS.map((blank) => [versionKey(blank), blank]));
+}
+
+function shippedSpecs(): Map<string, HouseSpec> {
+  return new Map(SPECS.map((spec) => [spec.id, spec]));
+}
+
 export const useShop = create<Shop>(() => ({
   phase: 'opening',
   trouble: null,
-  blanks: new Map(shippedBlanks().map((one) => [one.blank.id, one])),
+  ...library(shippedVersions(), shippedSpecs(), FIRST_SETTINGS),
+  underlays: new Map(),
   artworks: new Map(),
   designs: new Map(),
   fits: new Map(),
@@ -35,23 +53,29 @@ const byId = <T extends { id: string }>(records: T[]) =>
 
 /** Reads the store; tells how many records could not be read (they stay stored). */
 export async function openShop(): Promise<number> {
-  const { artworks, designs, fits, dockets, settings, unread } = await readAll();
+  const { artworks, designs, fits, dockets, blanks, specs, underlays, settings, unread } = await readAll();
+  const versions = shippedVersions();
+  for (const { key, blank } of blanks) versions.set(key, blank);
+  const houses = shippedSpecs();
+  for (const spec of specs) houses.set(spec.id, spec);
   useShop.setState({
     phase: 'open',
     artworks: byId(artworks),
     designs: byId(designs),
     fits: byId(fits),
     dockets: new Map(dockets.map((docket) => [docket.fitId, docket])),
+    ...library(versions, houses, settings),
+    underlays: new Map(underlays.map((underlay) => [underlay.key, underlay])),
     settings,
   });
   return unread.length;
 }
 
-function withRecord<T>(map: ReadonlyMap<string, T>, key: string, record: T): Map<string, T> {
+export function withRecord<T>(map: ReadonlyMap<string, T>, key: string, record: T): Map<string, T> {
   return new Map(map).set(key, record);
 }
 
-function without<T>(map: ReadonlyMap<string, T>, key: string): Map<string, T> {
+export function without<T>(map: ReadonlyMap<string, T>, key: string): Map<string, T> {
   const next = new Map(map);
   next.delete(key);
   return next;
@@ -96,17 +120,20 @@ export function addArtwork(artwork: Artwork): void {
 }
 
 export async function changeSettings(change: Partial<Settings>): Promise<void> {
-  const settings = { ...useShop.getState().settings, ...change };
-  useShop.setState({ settings });
+  const { versions, specs, settings: before } = useShop.getState();
+  const settings = { ...before, ...change };
+  const regroups = change.removedBlanks !== undefined || change.houses !== undefined;
+  useShop.setState({ settings, ...(regroups && library(versions, specs, settings)) });
   await putSettings(settings);
 }
 
 /** The blank, design and artworks that a fit refers to; `null` where one is gone. */
 export function contextOf(
   fit: Fit,
-  { blanks, designs, artworks }: Shop,
+  shop: Shop,
 ): { blank: ResolvedBlank; design: Design; artworks: Artwork[] } | null {
-  const blank = blanks.get(fit.blankId);
+  const { designs, artworks } = shop;
+  const blank = blankOf(fit, shop);
   const design = designs.get(fit.designId);
   if (!blank || !design) return null;
   const shown = artworkIdsOf(fit).map((id) => artworks.get(id));

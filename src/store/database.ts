@@ -1,6 +1,14 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import * as v from 'valibot';
+import type { HouseSpec } from '@/core/blank/schema';
 import { DesignSchema, FitSchema, type Design, type Fit } from '@/core/fit/schema';
+import {
+  StoredBlankSchema,
+  StoredSpecSchema,
+  UnderlaySchema,
+  type StoredBlank,
+  type Underlay,
+} from './blanks';
 import {
   ArtworkSchema,
   FIRST_SETTINGS,
@@ -19,25 +27,36 @@ interface UpFitDatabase extends DBSchema {
   fits: { key: string; value: Fit };
   dockets: { key: string; value: StoredDocket };
   settings: { key: string; value: Settings };
+  /** Versions of the seller's own blanks, by `id@version`. */
+  blanks: { key: string; value: StoredBlank };
+  specs: { key: string; value: HouseSpec };
+  underlays: { key: string; value: Underlay };
 }
 
-type Table = 'designs' | 'fits' | 'dockets';
+type Table = 'designs' | 'fits' | 'dockets' | 'blanks' | 'specs' | 'underlays';
 
 const SETTINGS_KEY = 'settings';
 /** Raised with a new step in `upgrade`, which carries stored records over and never drops one. */
-const VERSION = 1;
+const VERSION = 2;
 
 let opened: Promise<IDBPDatabase<UpFitDatabase>> | undefined;
 
 function database(): Promise<IDBPDatabase<UpFitDatabase>> {
   opened ??= openDB<UpFitDatabase>('up-fit', VERSION, {
-    upgrade(db) {
-      db.createObjectStore('artworks', { keyPath: 'id' });
-      db.createObjectStore('originals');
-      db.createObjectStore('designs', { keyPath: 'id' });
-      db.createObjectStore('fits', { keyPath: 'id' });
-      db.createObjectStore('dockets', { keyPath: 'fitId' });
-      db.createObjectStore('settings');
+    upgrade(db, before) {
+      if (before < 1) {
+        db.createObjectStore('artworks', { keyPath: 'id' });
+        db.createObjectStore('originals');
+        db.createObjectStore('designs', { keyPath: 'id' });
+        db.createObjectStore('fits', { keyPath: 'id' });
+        db.createObjectStore('dockets', { keyPath: 'fitId' });
+        db.createObjectStore('settings');
+      }
+      if (before < 2) {
+        db.createObjectStore('blanks', { keyPath: 'key' });
+        db.createObjectStore('specs', { keyPath: 'id' });
+        db.createObjectStore('underlays', { keyPath: 'key' });
+      }
     },
   });
   return opened;
@@ -49,6 +68,9 @@ export interface Stored {
   designs: Design[];
   fits: Fit[];
   dockets: StoredDocket[];
+  blanks: StoredBlank[];
+  specs: HouseSpec[];
+  underlays: Underlay[];
   settings: Settings;
   unread: string[];
 }
@@ -70,6 +92,9 @@ export async function readAll(): Promise<Stored> {
     fits: read('fit', FitSchema, await db.getAll('fits')),
     // A docket is measured again where it does not read: it is no loss.
     dockets: read('docket', StoredDocketSchema, await db.getAll('dockets')),
+    blanks: read('blank', StoredBlankSchema, await db.getAll('blanks')),
+    specs: read('spec', StoredSpecSchema, await db.getAll('specs')),
+    underlays: read('template', UnderlaySchema, await db.getAll('underlays')),
     settings: settings.success ? settings.output : FIRST_SETTINGS,
     unread: unread.filter((kind) => kind !== 'docket'),
   };

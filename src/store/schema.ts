@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { FactsSchema } from '@/core/artwork/facts';
-import { IdSchema } from '@/core/blank/schema';
+import { IdSchema } from '@/core/blank/basics';
 import { FindingSchema, VERDICTS } from '@/core/check/finding';
 import { UnitSettingSchema } from '@/core/length/show';
 
@@ -33,6 +33,24 @@ export const SettingsSchema = v.object({
   /** Blanks that are columns of the range, in order. */
   columns: v.array(IdSchema),
   demoLoaded: v.boolean(),
+  /** Blanks taken out of the library; fits that were made on them stay whole. */
+  removedBlanks: v.optional(v.array(IdSchema), []),
+  /** The house chosen for a blank, where it is not the one it came with. */
+  houses: v.optional(v.record(IdSchema, IdSchema), {}),
+  /** A blank that is being measured. */
+  draft: v.optional(
+    v.nullable(
+      v.object({
+        thingId: v.picklist(['straight', 'narrowing', 'flat', 'frame']),
+        name: v.string(),
+        answers: v.record(
+          v.string(),
+          v.object({ text: v.string(), mode: v.picklist(['round', 'across']), second: v.string() }),
+        ),
+      }),
+    ),
+    null,
+  ),
 });
 export type Settings = v.InferOutput<typeof SettingsSchema>;
 
@@ -41,6 +59,9 @@ export const FIRST_SETTINGS: Settings = {
   shopName: 'My shop',
   unit: { unit: 'mm', inches: 'sixteenths' },
   theme: 'system',
-  columns: ['mug-325', 'shirt-front'],
+  columns: ['mug-325', 'shirt'],
   demoLoaded: false,
+  removedBlanks: [],
+  houses: {},
+  draft: null,
 };

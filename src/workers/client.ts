@@ -1,8 +1,18 @@
 import { proxy, wrap, type Remote } from 'comlink';
 import { UpFitError } from '@/core/artwork/errors';
+import type { PrintFace } from '@/core/blank/resolve';
 import type { Docket } from '@/core/check/docket';
 import type { UnitSetting } from '@/core/length/show';
-import type { ArtworkResult, EngineService, FitJob, OnProgress, Outcome, PrintFile } from './messages';
+import type {
+  ArtworkResult,
+  EngineService,
+  FitJob,
+  OnProgress,
+  Outcome,
+  PrintFile,
+  TemplateAsked,
+  TemplateRead,
+} from './messages';
 
 export interface JobOptions {
   signal?: AbortSignal;
@@ -31,6 +41,14 @@ export class EngineClient {
 
   printFile(job: FitJob, faceId: string, options: JobOptions = {}): Promise<PrintFile> {
     return this.run(options, (service, flag, tell) => service.printFile(job, faceId, flag, tell));
+  }
+
+  readTemplate(name: string, file: Blob, page = 0): Promise<TemplateRead> {
+    return this.run({}, (service) => service.readTemplate(name, file, page));
+  }
+
+  writeTemplate(face: PrintFace, asked: TemplateAsked): Promise<Blob> {
+    return this.run({}, (service) => service.writeTemplate(face, asked));
   }
 
   memory(): Promise<{ bytes: number; blocks: number; rasters: number }> {

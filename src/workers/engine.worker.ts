@@ -1,6 +1,7 @@
 import { expose } from 'comlink';
 import { UpFitError } from '@/core/artwork/errors';
 import type { Facts } from '@/core/artwork/facts';
+import { requireReadableSize } from '@/core/artwork/limits';
 import { readHeader } from '@/core/artwork/sniff';
 import { printPixels } from '@/core/blank/resolve';
 import { makeDocket } from '@/core/check/docket';
@@ -104,6 +105,17 @@ const service: EngineService = {
       const file = new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'image/png' });
       return { file, pixels, ppi: face.target };
     }),
+
+  // The libraries for PDF and type come in when they are first needed.
+  readTemplate: (name, file, page) =>
+    answer(async () => {
+      requireReadableSize(name, file.size);
+      const { readTemplate } = await import('./templates');
+      return readTemplate(await ready(), name, new Uint8Array(await file.arrayBuffer()), page);
+    }),
+
+  writeTemplate: (face, asked) =>
+    answer(async () => (await import('./templates')).writeTemplate(ready, face, asked)),
 
   memory: async () => ({ ...(await ready()).memory(), rasters: shelf.bytes }),
 };

@@ -1,9 +1,10 @@
 import type { ErrorCode } from '@/core/artwork/errors';
 import type { Facts } from '@/core/artwork/facts';
-import type { ResolvedBlank } from '@/core/blank/resolve';
+import type { PrintFace, ResolvedBlank } from '@/core/blank/resolve';
 import type { Docket } from '@/core/check/docket';
 import type { Fit } from '@/core/fit/schema';
 import type { UnitSetting } from '@/core/length/show';
+import type { TemplateReading } from '@/core/template/reading';
 
 /** Told while work goes on, 0 to 1. */
 export type OnProgress = (share: number) => void;
@@ -30,6 +31,22 @@ export interface PrintFile {
   ppi: number;
 }
 
+/** A house's template file as it was read, with a picture of the page. */
+export interface TemplateRead {
+  reading: TemplateReading;
+  pages: number;
+  picture: Blob;
+}
+
+/** A template file to be written. */
+export interface TemplateAsked {
+  title: string;
+  size: string;
+  paper: 'mm' | 'in';
+  format: 'pdf' | 'svg' | 'png';
+  ppi: number;
+}
+
 /** What the engine's worker does. `flag` is one shared number: set to 1, the work stops at its next step. */
 export interface EngineService {
   measure(
@@ -45,5 +62,7 @@ export interface EngineService {
     flag: Int32Array,
     onProgress: OnProgress,
   ): Promise<Outcome<PrintFile>>;
+  readTemplate(name: string, file: Blob, page: number): Promise<Outcome<TemplateRead>>;
+  writeTemplate(face: PrintFace, asked: TemplateAsked): Promise<Outcome<Blob>>;
   memory(): Promise<{ bytes: number; blocks: number; rasters: number }>;
 }

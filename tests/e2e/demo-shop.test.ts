@@ -29,7 +29,7 @@ describe('the range of the demo shop', () => {
     await page.named('Wave repeat on Mug 325 ml: Fix, Bleed −4.1 mm', 'button');
     await page.named('Compass rose on Mug 325 ml: Look, 2.0 mm off', 'button');
     await page.named('Storm on Tumbler 470 ml: Fix, 104 PPI', 'button');
-    await page.named('Knot badge on Shirt, front: Ready', 'button');
+    await page.named('Knot badge on Shirt: Ready', 'button');
   });
 
   test('reloaded, nothing is measured again', async () => {
@@ -120,7 +120,7 @@ describe('the bench, piece by piece', () => {
   });
 
   test('roles change what is asked of a piece', async () => {
-    await open('knot-badge--shirt-front');
+    await open('knot-badge--shirt');
     await page.verdict('safe', 'ready');
     await page.keys('r');
     await page.verdict('bleed', 'fix');

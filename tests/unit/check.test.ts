@@ -209,7 +209,7 @@ describe('colour mode', () => {
     expect(modeOf('rgb', null).verdict).toBe('ready');
     expect(modeOf('indexed', null).verdict).toBe('ready');
     expect(modeOf('grey', null).verdict).toBe('look');
-    expect(modeOf('grey', null, blankById('shirt-front')).verdict).toBe('ready');
+    expect(modeOf('grey', null, blankById('shirt')).verdict).toBe('ready');
     expect(modeOf('cmyk', 'Some press').verdict).toBe('look');
     expect(modeOf('cmyk', null).verdict).toBe('fix');
   });

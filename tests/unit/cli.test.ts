@@ -54,7 +54,7 @@ test('blanks: the shipped ones', () => {
   const { status, json } = upfit('blanks');
   expect(status).toBe(0);
   const ids = (json as unknown as { id: string }[]).map(({ id }) => id);
-  expect(ids).toEqual(['mug-325', 'tumbler-470', 'shirt-front', 'sticker-75']);
+  expect(ids).toEqual(['mug-325', 'tumbler-470', 'shirt', 'sticker-75']);
   expect(json).toContainEqual(expect.objectContaining({ target: 300, floor: 150 }));
 });
 
@@ -155,7 +155,7 @@ test('render: exact pixels, density and no guide, read by another reader', () =>
 test('render: a JPEG lies on white, a mirrored file is turned over', () => {
   const place = [
     '--blank',
-    'shirt-front',
+    'shirt',
     '--artwork',
     file('block.png'),
     '--place',

@@ -55,7 +55,7 @@ test('between them the fits show every verdict of every rule', () => {
       facts: (id) => byHash.get(id)!.facts,
       pixels: (id) => byHash.get(id)!.raster,
       // The shirt is large and has no bleed: a smaller grid tells the same verdicts.
-      ...(fit.blankId === 'shirt-front' && { coarse: 900 }),
+      ...(fit.blankId === 'shirt' && { coarse: 900 }),
     });
     for (const { rule, verdict } of docket.findings)
       seen.set(rule, (seen.get(rule) ?? new Set()).add(verdict));

@@ -50,11 +50,11 @@ test('a typed width is the width of what is there, in proportion, its centre kep
 
 test('placed PPI is pixels over placed inches, the smaller axis; turning changes nothing', () => {
   const pixels = { width: 3000, height: 2000 };
-  expect(placedPpi(pixels, { width: 79.375, height: 79.375 / 1.5 }).least).toBeCloseTo(3000 / 3.125, 9);
-  expect(placedPpi(pixels, { width: 254, height: 254 })).toMatchObject({ x: 300, y: 200, least: 200 });
+  expect(placedPpi(pixels, pieceAt(0, 0, 79.375, 79.375 / 1.5)).least).toBeCloseTo(3000 / 3.125, 9);
+  expect(placedPpi(pixels, pieceAt(0, 0, 254, 254))).toMatchObject({ x: 300, y: 200, least: 200 });
   expect(honestSize(pixels, 300).width).toBeCloseTo(254, 9);
   const turned = setRotation(pieceAt(100, 50, 90, 60), whole, 0.7);
-  expect(placedPpi(pixels, turned).least).toBeCloseTo(placedPpi(pixels, { width: 90, height: 60 }).least, 9);
+  expect(placedPpi(pixels, turned).least).toBeCloseTo(placedPpi(pixels, pieceAt(0, 0, 90, 60)).least, 9);
 });
 
 test('inside: every corner within the safe area and one on its edge, whatever the turn', () => {

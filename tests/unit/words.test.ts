@@ -2,8 +2,10 @@ import { describeFacts } from '@/core/artwork/describe';
 import { printFileName, safeName } from '@/core/pack/names';
 import { bodyProfile, handleLine } from '@/core/product/round';
 import { garmentExtent, garmentOutline, printOrigin } from '@/core/blank/kinds/garment';
-import type { GarmentBody, WrapBody } from '@/core/blank/schema';
+import type { GarmentBody, WrapBody } from '@/core/blank/body';
 import { RasterShelf } from '@/workers/rasters';
+import { rectangle } from '@/core/blank/face';
+import { shippedBlanks } from '@/core/blank/library';
 import { shapePath } from '@/core/blank/shape';
 import { blankById, faceOf, factsOf } from '../support/fits';
 import { CLEAR, paint, RED, solid } from '../support/pictures';
@@ -93,18 +95,26 @@ describe('a product’s body from its blank’s numbers', () => {
 
 describe('drawings', () => {
   test('a garment’s print hangs on its centre line, inside its outline', () => {
-    const body = blankById('shirt-front').blank.body as GarmentBody;
-    const origin = printOrigin(body);
-    expect(origin.x).toBe(-body.print.width / 2);
-    expect(origin.y).toBe(body.collarDrop + body.print.belowCollar);
-    expect(origin.y + body.print.height).toBeLessThan(body.length);
-    expect(garmentExtent(body).width).toBeGreaterThan(body.chest);
-    expect(garmentOutline(body)).toMatch(/^M.*Z$/);
+    for (const { blank } of shippedBlanks()) {
+      if (blank.body.kind !== 'garment') continue;
+      const { body } = blank;
+      const extent = garmentExtent(body);
+      for (const print of body.prints.filter(({ place }) => place !== 'sleeve')) {
+        const origin = printOrigin(body, print);
+        expect(origin.x).toBe(-print.width / 2);
+        expect(origin.y).toBeGreaterThanOrEqual(print.below);
+        expect(origin.y + print.height).toBeLessThan(extent.height + extent.top);
+      }
+      expect(extent.width).toBeGreaterThanOrEqual(body.chest);
+      expect(garmentOutline(body)).toMatch(/^M.*Z/);
+    }
+    const shirt = blankById('shirt').blank.body as GarmentBody;
+    expect(printOrigin(shirt, shirt.prints[0]!).y).toBe(shirt.collarDrop + shirt.prints[0]!.below);
   });
 
   test('the path of a shape grown by its bleed', () => {
-    expect(shapePath({ width: 100, height: 50, cornerRadius: 0 }, 2)).toBe('M-2 -2h104v54h-104z');
-    expect(shapePath({ width: 75, height: 75, cornerRadius: 37.5 })).toContain('a37.5 37.5');
+    expect(shapePath(rectangle(100, 50), 2)).toBe('M-2 -2h104v54h-104z');
+    expect(shapePath(rectangle(75, 75, 37.5))).toContain('a37.5 37.5');
   });
 });
 

@@ -1,4 +1,5 @@
 import { shippedBlanks } from '@/core/blank/library';
+import { trimSize } from '@/core/blank/resolve';
 import { showSize } from '@/core/length/show';
 import type { Answer } from '../answer';
 
@@ -10,10 +11,13 @@ export function blanks(): Promise<Answer> {
     name: blank.name,
     kind: blank.body.kind,
     method: method.id,
-    faces: faces.map(({ id, name, width, height, bleed, safe, cornerRadius, zones, keepOuts }) => ({
+    faces: faces.map(({ id, name, width, height, bleed, safe, cornerRadius, zones, keepOuts, ...face }) => ({
       id,
       name,
       trim: { width, height },
+      ...(face.bend && { printed: trimSize({ width, height, bend: face.bend }) }),
+      edge: face.edge,
+      folds: face.folds,
       cornerRadius,
       bleed,
       safe,
@@ -23,6 +27,8 @@ export function blanks(): Promise<Answer> {
     target: faces[0]!.target,
     floor: faces[0]!.floor,
     colours: blank.colours,
+    states: blank.states,
+    sizes: blank.sizes,
   }));
   const text = all
     .map(

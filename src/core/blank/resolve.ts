@@ -1,12 +1,18 @@
-import { garmentFaces } from './kinds/garment';
-import { stickerFaces } from './kinds/sticker';
-import { wrapFaces } from './kinds/wrap';
-import { pixelsFor } from '../length/units';
-import type { Blank, Body, Face, HouseSpec, Method } from './schema';
+import { MM_PER_INCH, pixelsFor } from '../length/units';
+import type { Body } from './body';
+import { panelZones, type Face } from './face';
+import { foldedFaces } from './kinds/folded';
+import { garmentFaces, gradeGarment } from './kinds/garment';
+import { roundFaces } from './kinds/round';
+import { sectorBox } from './kinds/sector';
+import { caseFaces, flatFaces, galleryFaces, labelFaces, stickerFaces, twoSidedFaces } from './kinds/sheets';
+import type { Blank, HouseSpec, Method, MethodLimits } from './schema';
 
 /** A face with what the house wants at its edges and of its pixels. */
 export interface PrintFace extends Face {
+  /** mm past the trim that a ground must reach: the wrapped edge, if there is one, and the house's bleed. */
   bleed: number;
+  /** mm inside the trim. */
   safe: number;
   target: number;
   floor: number;
@@ -17,6 +23,8 @@ export interface ResolvedBlank {
   blank: Blank;
   method: Method;
   spec: HouseSpec;
+  /** The method's limits with what the blank overrides. */
+  limits: MethodLimits;
   faces: PrintFace[];
 }
 
@@ -24,27 +32,81 @@ export interface ResolvedBlank {
 export function facesOf(body: Body): Face[] {
   switch (body.kind) {
     case 'wrap':
-      return wrapFaces(body);
+    case 'taper':
+      return roundFaces(body);
+    case 'flat':
+    case 'plate':
+      return flatFaces(body);
+    case 'gallery':
+      return galleryFaces(body);
+    case 'folded':
+      return foldedFaces(body);
+    case 'two-sided':
+      return twoSidedFaces(body);
     case 'garment':
       return garmentFaces(body);
+    case 'case':
+      return caseFaces(body);
+    case 'label':
+      return labelFaces(body);
     case 'sticker':
       return stickerFaces(body);
   }
 }
 
-export function resolveBlank(blank: Blank, method: Method, spec: HouseSpec): ResolvedBlank {
-  const faces = facesOf(blank.body).map((face) => ({
-    ...face,
-    bleed: spec.bleed.value,
-    safe: spec.safe.value,
-    target: spec.target.value,
-    floor: spec.floor.value,
-  }));
-  return { blank, method, spec, faces };
+/** A blank's body at one of its graded sizes; as it is measured where none is named. */
+export function bodyAt({ body, sizes }: Blank, sizeId: string | null): Body {
+  const size = sizes.find(({ id }) => id === sizeId);
+  return size && body.kind === 'garment' ? gradeGarment(body, size) : body;
 }
 
-/** A print file's extent in mm: trim plus bleed on every side. */
+export function resolveBlank(
+  blank: Blank,
+  method: Method,
+  spec: HouseSpec,
+  sizeId: string | null = null,
+): ResolvedBlank {
+  const bleed = spec.bleed.value;
+  const safe = spec.safeFrom.value === 'bleed' ? spec.safe.value - bleed : spec.safe.value;
+  const faces = facesOf(bodyAt(blank, sizeId)).map((face) => ({
+    ...face,
+    zones: splitZones(blank, face),
+    bleed: face.edge + bleed,
+    safe: Math.max(0, safe),
+    target: spec.target.value,
+    floor: blank.viewedFrom === null ? spec.floor.value : viewingFloor(blank.viewedFrom),
+  }));
+  return { blank, method, spec, limits: { ...method.limits, ...blank.limits }, faces };
+}
+
+/** A face's zones: the panels it is split into, or its own. */
+function splitZones({ splits }: Blank, face: Face): Face['zones'] {
+  const split = splits.find(({ faceId }) => faceId === face.id);
+  return split ? panelZones(split.panels, face.height) : face.zones;
+}
+
+/** PPI below which the eye sees pixels from a distance in mm: `25.4 / (d tan(1/60 degree))`, rounded to whole PPI. */
+export function viewingFloor(distance: number): number {
+  return Math.round(MM_PER_INCH / (distance * Math.tan(Math.PI / 180 / 60)));
+}
+
+/** What of a face is printed and cut, in mm: the rectangle, or the box of the arc it is bent onto. */
+export function trimSize(face: Pick<Face, 'width' | 'height' | 'bend'>): { width: number; height: number } {
+  const { width, height } = face.bend ? sectorBox(face.bend) : face;
+  return { width, height };
+}
+
+/** A print file's extent in mm: trim plus bleed on every side; for an arc, its bounding box. */
 export function printSize(face: PrintFace): { width: number; height: number } {
+  if (face.bend) {
+    const { width, height } = sectorBox(face.bend, face.bleed);
+    return { width, height };
+  }
+  return artSize(face);
+}
+
+/** The rectangle that art is laid on, with its bleed, in mm. It is what prints, but for a taper's. */
+export function artSize(face: PrintFace): { width: number; height: number } {
   return { width: face.width + 2 * face.bleed, height: face.height + 2 * face.bleed };
 }
 
@@ -56,6 +118,13 @@ export function printPixels(
 ): { width: number; height: number } {
   const stated = spec.files.pixels.value;
   if (stated && ppi === face.target) return stated;
-  const size = printSize(face);
+  return pixelsOf(printSize(face), ppi);
+}
+
+/** A size in mm as whole pixels, each `round(mm / 25.4 * ppi)`. */
+export function pixelsOf(
+  size: { width: number; height: number },
+  ppi: number,
+): { width: number; height: number } {
   return { width: pixelsFor(size.width, ppi), height: pixelsFor(size.height, ppi) };
 }

@@ -1,13 +1,8 @@
 import * as v from 'valibot';
+import { Finite, IdSchema, NameSchema, NotNegative, Positive } from './basics';
+import { BodySchema } from './body';
+import { PanelSchema } from './face';
 
-/** Identifiers are lower-case words joined by hyphens, safe in file names and addresses. */
-export const IdSchema = v.pipe(
-  v.string(),
-  v.regex(/^[a-z0-9][a-z0-9-]{0,79}$/, 'An id is lower-case words joined by hyphens.'),
-);
-
-const Positive = v.pipe(v.number(), v.finite(), v.gtValue(0));
-const NotNegative = v.pipe(v.number(), v.finite(), v.minValue(0));
 const Hex = v.pipe(v.string(), v.regex(/^#[0-9a-f]{6}$/, 'A colour is written #rrggbb.'));
 const Version = v.pipe(v.number(), v.integer(), v.minValue(1));
 
@@ -21,126 +16,66 @@ export type Source = v.InferOutput<typeof SourceSchema>;
 
 const Sourced = <T extends v.GenericSchema>(value: T) => v.object({ value, source: SourceSchema });
 
-/** A named part of a face with its own centre. All lengths in mm from the trim's top left corner. */
-export const ZoneSchema = v.object({
-  id: IdSchema,
-  name: v.string(),
-  x: v.number(),
-  y: v.number(),
-  width: Positive,
-  height: Positive,
+/** What a method can print. A blank may override each. `null` where there is no limit. */
+export const MethodLimitsSchema = v.object({
+  /** Inks, one screen or film each. */
+  inks: v.nullable(v.pipe(v.number(), v.integer(), v.minValue(1))),
+  /** C + M + Y + K in percent. */
+  totalInk: v.nullable(Positive),
+  /** Thinnest stroke and gap that holds, in mm. */
+  stroke: Positive,
+  /** Smallest cap height of lettering, in mm. */
+  capHeight: Positive,
+  softPrintsBadly: v.boolean(),
+  whiteInk: v.boolean(),
 });
-export type Zone = v.InferOutput<typeof ZoneSchema>;
+export type MethodLimits = v.InferOutput<typeof MethodLimitsSchema>;
 
-/** A part of a face where nothing may sit: a hole, or a cover that will lie on top of the print. */
-export const KeepOutSchema = v.object({
-  id: IdSchema,
-  name: v.string(),
-  effect: v.picklist(['hole', 'cover']),
-  shape: v.variant('kind', [
-    v.object({ kind: v.literal('circle'), x: v.number(), y: v.number(), diameter: Positive }),
-    v.object({
-      kind: v.literal('rectangle'),
-      x: v.number(),
-      y: v.number(),
-      width: Positive,
-      height: Positive,
-      cornerRadius: NotNegative,
-    }),
-  ]),
-});
-export type KeepOut = v.InferOutput<typeof KeepOutSchema>;
-
-/** A printable surface unrolled flat: a rectangle, its corners rounded (a circle where the radius is half). */
-export const FaceSchema = v.object({
-  id: IdSchema,
-  name: v.string(),
-  width: Positive,
-  height: Positive,
-  cornerRadius: NotNegative,
-  zones: v.array(ZoneSchema),
-  keepOuts: v.array(KeepOutSchema),
-});
-export type Face = v.InferOutput<typeof FaceSchema>;
-
-/** A straight-walled body with a wrap: a mug (handle) or a tumbler (none, perhaps an overlap at the seam). */
-export const WrapBodySchema = v.object({
-  kind: v.literal('wrap'),
-  diameter: Positive,
-  height: Positive,
-  lip: NotNegative,
-  foot: NotNegative,
-  overlap: NotNegative,
-  handle: v.nullable(
-    v.object({
-      gap: Positive,
-      reach: Positive,
-      thickness: Positive,
-      width: Positive,
-      top: NotNegative,
-      bottom: NotNegative,
-    }),
-  ),
-});
-export type WrapBody = v.InferOutput<typeof WrapBodySchema>;
-
-/** A garment front: the garment's own measurements, and where its print area hangs below the collar. */
-export const GarmentBodySchema = v.object({
-  kind: v.literal('garment'),
-  chest: Positive,
-  length: Positive,
-  sleeve: Positive,
-  collarWidth: Positive,
-  collarDrop: NotNegative,
-  print: v.object({ width: Positive, height: Positive, belowCollar: NotNegative }),
-});
-export type GarmentBody = v.InferOutput<typeof GarmentBodySchema>;
-
-/** A sticker cut through to a set shape. */
-export const StickerBodySchema = v.object({
-  kind: v.literal('sticker'),
-  cut: v.picklist(['die', 'kiss']),
-  width: Positive,
-  height: Positive,
-  cornerRadius: NotNegative,
-});
-export type StickerBody = v.InferOutput<typeof StickerBodySchema>;
-
-export const BodySchema = v.variant('kind', [WrapBodySchema, GarmentBodySchema, StickerBodySchema]);
-export type Body = v.InferOutput<typeof BodySchema>;
-
-/** How ink gets onto the product, and what that changes. Limits of a rule are overridden by rule id. */
+/** How ink gets onto the product, and what that changes. */
 export const MethodSchema = v.object({
   upfit: v.literal('method/1'),
   id: IdSchema,
-  name: v.string(),
+  name: NameSchema,
   /** `multiply`: inks darken the product and white is left bare; `cover`: white ink lies under. */
   ink: v.picklist(['multiply', 'cover']),
   mirrored: v.boolean(),
   knockout: v.boolean(),
-  softPrintsBadly: v.boolean(),
+  /** mm, where no house says otherwise. */
+  bleed: NotNegative,
+  /** What it can be printed on, in the seller's words. */
+  prints: v.string(),
+  limits: MethodLimitsSchema,
 });
 export type Method = v.InferOutput<typeof MethodSchema>;
 
 export const COLOUR_MODES = ['rgb', 'cmyk', 'grey', 'lab', 'indexed'] as const;
+export const FILE_FORMATS = ['png', 'jpeg', 'tiff', 'pdf'] as const;
 
 /** What one house asks of a print: a record of its own, since another house asks otherwise of the same blank. */
 export const HouseSpecSchema = v.object({
   upfit: v.literal('spec/1'),
   id: IdSchema,
   version: Version,
-  house: v.string(),
+  house: NameSchema,
+  /** Methods this spec is for. */
+  methods: v.array(IdSchema),
   bleed: Sourced(NotNegative),
-  safe: Sourced(NotNegative),
+  safe: Sourced(Finite),
+  /** The edge that `safe` is measured from. */
+  safeFrom: Sourced(v.picklist(['trim', 'bleed'])),
   target: Sourced(Positive),
   floor: Sourced(Positive),
   files: v.object({
-    formats: Sourced(v.array(v.picklist(['png', 'jpeg', 'tiff', 'pdf']))),
+    formats: Sourced(v.array(v.picklist(FILE_FORMATS))),
     /** Pixels the house states outright; `null` where it asks for true size at the target PPI. */
     pixels: Sourced(v.nullable(v.object({ width: Positive, height: Positive }))),
+    /** Whether the file must carry its density. */
+    density: Sourced(v.boolean()),
     modes: Sourced(v.array(v.picklist(COLOUR_MODES))),
     alpha: Sourced(v.picklist(['kept', 'none'])),
     maxBytes: Sourced(Positive),
+    /** How files are named: {design} {blank} {face} {size} stand for what they say. */
+    naming: Sourced(v.string()),
   }),
   press: v.nullable(
     v.object({ celsius: Positive, seconds: Positive, pressure: v.picklist(['light', 'medium', 'firm']) }),
@@ -148,7 +83,7 @@ export const HouseSpecSchema = v.object({
 });
 export type HouseSpec = v.InferOutput<typeof HouseSpecSchema>;
 
-export const ProductColourSchema = v.object({ id: IdSchema, name: v.string(), hex: Hex });
+export const ProductColourSchema = v.object({ id: IdSchema, name: NameSchema, hex: Hex });
 export type ProductColour = v.InferOutput<typeof ProductColourSchema>;
 
 /** An unprinted product: its body, and the ids of the method and the house spec it is printed by. */
@@ -156,14 +91,22 @@ export const BlankSchema = v.object({
   upfit: v.literal('blank/1'),
   id: IdSchema,
   version: Version,
-  name: v.string(),
+  name: NameSchema,
   body: BodySchema,
+  /** Where the body's measurements come from. */
+  measured: SourceSchema,
   methodId: IdSchema,
   specId: IdSchema,
+  /** What this blank overrides of its method's limits. */
+  limits: v.partial(MethodLimitsSchema),
+  /** mm from which it is looked at, for prints that are seen from afar: the floor PPI follows from it. */
+  viewedFrom: v.nullable(Positive),
   colours: v.pipe(v.array(ProductColourSchema), v.minLength(1)),
   /** Looks of the product that a colour does not cover (a mug cold and hot). Empty where it has one. */
-  states: v.array(v.object({ id: IdSchema, name: v.string(), hex: Hex })),
-  /** Graded sizes and the factor their print area takes. Empty where there is one size. */
-  sizes: v.array(v.object({ id: IdSchema, name: v.string(), scale: Positive })),
+  states: v.array(v.object({ id: IdSchema, name: NameSchema, hex: Hex })),
+  /** Graded sizes: the factors that the garment and its print area take. Empty where there is one size. */
+  sizes: v.array(v.object({ id: IdSchema, name: NameSchema, garment: Positive, print: Positive })),
+  /** Faces split into panels, never printed. */
+  splits: v.array(v.object({ faceId: IdSchema, panels: v.pipe(v.array(PanelSchema), v.minLength(1)) })),
 });
 export type Blank = v.InferOutput<typeof BlankSchema>;

@@ -1,21 +1,16 @@
-/** An axis-aligned rectangle with rounded corners, its top left at (0, 0). Lengths in mm. */
-export interface Shape {
-  width: number;
-  height: number;
-  cornerRadius: number;
-}
+import type { Sheet } from './face';
+import { growOutline, outlineDistance, outlinePath, outlineSpans } from './outline';
+
+/** What a face is cut to: a rectangle with rounded corners, its top left at (0, 0), or any outline. Lengths in mm. */
+export type Shape = Sheet;
 
 /**
  * Signed distance in mm from a point to the shape grown by `grow` (negative: shrunk). Positive outside.
- * Growing a sharp corner keeps it sharp, as bleed does; shrinking a rounded one tightens its radius.
+ * Growing a rectangle's sharp corner keeps it sharp, as bleed does; shrinking a rounded one tightens its radius.
  */
 export function signedDistance(shape: Shape, grow: number, x: number, y: number): number {
-  const halfWidth = shape.width / 2 + grow;
-  const halfHeight = shape.height / 2 + grow;
-  const radius = Math.min(
-    grownRadius(shape.cornerRadius, grow),
-    Math.max(0, Math.min(halfWidth, halfHeight)),
-  );
+  if (shape.outline) return outlineDistance(shape.outline, x, y) - grow;
+  const { halfWidth, halfHeight, radius } = grownBox(shape, grow);
   const dx = Math.abs(x - shape.width / 2) - (halfWidth - radius);
   const dy = Math.abs(y - shape.height / 2) - (halfHeight - radius);
   const pastX = Math.max(dx, 0);
@@ -23,33 +18,39 @@ export function signedDistance(shape: Shape, grow: number, x: number, y: number)
   return Math.sqrt(pastX * pastX + pastY * pastY) + Math.min(Math.max(dx, dy), 0) - radius;
 }
 
-/** Half the width in mm of the grown shape at height y (it lies evenly about its middle); negative where there is none. */
-export function halfWidthAt(shape: Shape, grow: number, y: number): number {
+/** Where the row at height y lies within the grown shape: spans from left to right in mm; none where it misses it. */
+export function spansAt(shape: Shape, grow: number, y: number): [from: number, to: number][] {
+  if (shape.outline) return outlineSpans(growOutline(shape.outline, grow), y);
+  const { halfWidth, halfHeight, radius } = grownBox(shape, grow);
+  const off = Math.abs(y - shape.height / 2);
+  if (off > halfHeight) return [];
+  const intoCorner = off - (halfHeight - radius);
+  const half =
+    intoCorner <= 0 ? halfWidth : halfWidth - radius + Math.sqrt(radius * radius - intoCorner * intoCorner);
+  const middle = shape.width / 2;
+  return [[middle - half, middle + half]];
+}
+
+/** Whether the shape is a plain rectangle, so that whatever lies within its four sides lies within it. */
+export function isRectangle({ cornerRadius, outline }: Shape): boolean {
+  return cornerRadius === 0 && outline === null;
+}
+
+function grownBox(shape: Shape, grow: number): { halfWidth: number; halfHeight: number; radius: number } {
   const halfWidth = shape.width / 2 + grow;
   const halfHeight = shape.height / 2 + grow;
-  const radius = Math.min(
-    grownRadius(shape.cornerRadius, grow),
-    Math.max(0, Math.min(halfWidth, halfHeight)),
-  );
-  const off = Math.abs(y - shape.height / 2);
-  if (off > halfHeight) return -1;
-  const intoCorner = off - (halfHeight - radius);
-  return intoCorner <= 0
-    ? halfWidth
-    : halfWidth - radius + Math.sqrt(radius * radius - intoCorner * intoCorner);
+  const wanted = shape.cornerRadius === 0 ? 0 : Math.max(0, shape.cornerRadius + grow);
+  return { halfWidth, halfHeight, radius: Math.min(wanted, Math.max(0, Math.min(halfWidth, halfHeight))) };
 }
 
-function grownRadius(radius: number, grow: number): number {
-  return radius === 0 ? 0 : Math.max(0, radius + grow);
-}
-
-/** The shape grown by `grow` as an SVG path in mm, in the trim's coordinates. */
-export function shapePath(shape: Shape, grow = 0): string {
-  const width = shape.width + 2 * grow;
-  const height = shape.height + 2 * grow;
-  const r = Math.min(grownRadius(shape.cornerRadius, grow), width / 2, height / 2);
-  const x = -grow;
-  const y = -grow;
+/** The shape grown by `grow` as an SVG path in mm, its top left corner (before it grew) at (left, top). */
+export function shapePath(shape: Shape, grow = 0, left = 0, top = 0): string {
+  if (shape.outline) return outlinePath(growOutline(shape.outline, grow), left, top);
+  const { halfWidth, halfHeight, radius: r } = grownBox(shape, grow);
+  const width = 2 * halfWidth;
+  const height = 2 * halfHeight;
+  const x = left - grow;
+  const y = top - grow;
   if (r === 0) return `M${x} ${y}h${width}v${height}h${-width}z`;
   const arc = (dx: number, dy: number) => `a${r} ${r} 0 0 1 ${dx} ${dy}`;
   return (
@@ -62,7 +63,7 @@ export type Side = 'top' | 'right' | 'bottom' | 'left';
 export const SIDES: readonly Side[] = ['top', 'right', 'bottom', 'left'];
 
 /** The side of the shape that lies nearest to a point; straight edges are compared, corners go to the nearer one. */
-export function nearestSide(shape: Shape, x: number, y: number): Side {
+export function nearestSide(shape: Pick<Shape, 'width' | 'height'>, x: number, y: number): Side {
   const distances: Record<Side, number> = {
     top: y,
     right: shape.width - x,

@@ -1,4 +1,5 @@
 import type { Facts } from '../artwork/facts';
+import type { SpecNumber } from '../blank/questions';
 import type { PrintFace, ResolvedBlank } from '../blank/resolve';
 import type { ArtworkPiece, Piece } from '../fit/schema';
 import type { Progress } from '../raster/raster';
@@ -24,6 +25,8 @@ export interface CheckContext {
 /** One rule of the docket. Gives no finding where it does not apply to this blank or these pieces. */
 export interface Rule {
   id: RuleId;
+  /** Numbers of the blank that its verdict rests on. */
+  rests: readonly SpecNumber[];
   /** What the docket calls it. */
   name: string;
   check: (context: CheckContext) => Finding[];

@@ -1,5 +1,6 @@
 import type { Facts } from '../artwork/facts';
-import { printPixels, type PrintFace, type ResolvedBlank } from '../blank/resolve';
+import { assumedAmong } from '../blank/questions';
+import { artSize, pixelsOf, printPixels, type PrintFace, type ResolvedBlank } from '../blank/resolve';
 import type { Fit } from '../fit/schema';
 import { showLength, type UnitSetting } from '../length/show';
 import { IN_SILENCE, type Progress } from '../raster/raster';
@@ -40,7 +41,10 @@ export function makeDocket(blank: ResolvedBlank, fit: Fit, options: DocketOption
       say: (mm: number) => showLength(mm, options.unit),
       progress: options.progress ?? IN_SILENCE,
     };
-    return RULES.flatMap((rule) => rule.check(context));
+    return RULES.flatMap((rule) => {
+      const assumed = assumedAmong(blank, rule.rests);
+      return rule.check(context).map((finding) => ({ ...finding, ...(assumed.length > 0 && { assumed }) }));
+    });
   });
   return { verdict: worst(findings), exact: options.coarse === undefined, findings };
 }
@@ -50,7 +54,8 @@ function measuredPixels(
   face: PrintFace,
   coarse: number | undefined,
 ): { width: number; height: number } {
-  const full = printPixels(face, blank.spec);
+  // An arc is measured on the rectangle that art is laid on, before it is bent.
+  const full = face.bend ? pixelsOf(artSize(face), face.target) : printPixels(face, blank.spec);
   const factor = coarse === undefined ? 1 : Math.max(1, Math.max(full.width, full.height) / coarse);
   return { width: Math.ceil(full.width / factor), height: Math.ceil(full.height / factor) };
 }

@@ -58,6 +58,8 @@ export const FindingSchema = v.object({
   /** Where on the face, in mm from the trim's top left. */
   place: v.optional(v.object({ left: v.number(), top: v.number(), right: v.number(), bottom: v.number() })),
   pieceId: v.optional(v.string()),
+  /** Numbers that the verdict rests on and nobody has stated yet. */
+  assumed: v.optional(v.array(v.string())),
   /** Two or three words for a cell of the range. */
   word: v.string(),
   message: v.string(),

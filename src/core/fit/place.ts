@@ -1,6 +1,6 @@
 import type { PrintFace } from '../blank/resolve';
-import { printSize } from '../blank/resolve';
-import { signedDistance } from '../blank/shape';
+import { artSize } from '../blank/resolve';
+import { isRectangle, signedDistance } from '../blank/shape';
 import type { Facts } from '../artwork/facts';
 import {
   corners,
@@ -51,7 +51,7 @@ export function fitInside(piece: ArtworkPiece, facts: Facts, face: PrintFace): A
   const room = { width: face.width - 2 * face.safe, height: face.height - 2 * face.safe };
   const upper = largestInside(box, box.rotation, room);
   const centre = { x: face.width / 2, y: face.height / 2 };
-  const scale = face.cornerRadius === 0 ? upper : largestInShape(box, centre, upper, face);
+  const scale = isRectangle(face) ? upper : largestInShape(box, centre, upper, face);
   return placeOpaqueBox(piece, facts, { ...scaled(box, scale), ...centre });
 }
 
@@ -75,7 +75,7 @@ function largestInShape(box: Box, centre: Point, upper: number, face: PrintFace)
 /** As small as covers the bleed on every side, centred, its own turn and proportion kept. */
 export function coverBleed(piece: ArtworkPiece, facts: Facts, face: PrintFace): ArtworkPiece {
   const box = opaqueBox(piece, facts);
-  const scale = smallestCovering(box, box.rotation, printSize(face));
+  const scale = smallestCovering(box, box.rotation, artSize(face));
   return placeOpaqueBox(piece, facts, { ...scaled(box, scale), x: face.width / 2, y: face.height / 2 });
 }
 

@@ -1,5 +1,6 @@
 import type { Facts } from '../artwork/facts';
-import { printSize, type PrintFace } from '../blank/resolve';
+import { artSize, type PrintFace } from '../blank/resolve';
+import { isRectangle } from '../blank/shape';
 import { extentOf, opaqueBox, placeOpaqueBox, roomAlong, smallestCovering, turn } from './geometry';
 import { fitInside } from './place';
 import type { ArtworkPiece } from './schema';
@@ -17,7 +18,7 @@ export interface Mended {
  */
 export function extendToBleed(piece: ArtworkPiece, facts: Facts, face: PrintFace): Mended | null {
   const box = opaqueBox(piece, facts);
-  const size = printSize(face);
+  const size = artSize(face);
   const scale = Math.max(1, smallestCovering(box, box.rotation, size));
   const width = box.width * scale;
   const height = box.height * scale;
@@ -49,7 +50,7 @@ export function bringInside(piece: ArtworkPiece, facts: Facts, face: PrintFace):
     bottom: face.height - face.safe,
   };
   const small = right - left <= room.right - room.left && bottom - top <= room.bottom - room.top;
-  if (face.cornerRadius === 0 && small) {
+  if (isRectangle(face) && small) {
     const dx = Math.max(0, room.left - left) + Math.min(0, room.right - right);
     const dy = Math.max(0, room.top - top) + Math.min(0, room.bottom - bottom);
     const moved = placeOpaqueBox(piece, facts, { ...box, x: box.x + dx, y: box.y + dy });

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { IdSchema } from '../blank/schema';
+import { IdSchema } from '../blank/basics';
 
 export const RoleSchema = v.picklist(['ground', 'motif']);
 export type Role = v.InferOutput<typeof RoleSchema>;

@@ -1,4 +1,4 @@
-import type { Zone } from '../blank/schema';
+import type { Zone } from '../blank/face';
 import type { Point } from './geometry';
 
 /** The zone whose centre lies nearest to a point, and how far off it is across (+ right) and down (+ down), in mm. */

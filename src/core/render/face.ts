@@ -1,6 +1,7 @@
 import type { PrintFace } from '../blank/resolve';
 import type { Piece } from '../fit/schema';
 import { IN_SILENCE, words, type Progress, type Raster } from '../raster/raster';
+import { bender, type Bender } from './bend';
 import { coverage, sampleColour, sampler, type Sampler } from './sampler';
 import { gridOver, type Grid } from './transform';
 
@@ -15,31 +16,68 @@ export interface RenderOptions {
   progress?: Progress;
 }
 
-/** A face as a house gets it: its visible pieces over nothing, trim plus bleed, never a guide. */
+/**
+ * A face as a house gets it: its visible pieces over nothing, trim plus bleed, never a guide. A taper's art is bent
+ * onto its arc, in the one step in which it is drawn.
+ */
 export function renderFace(
   face: PrintFace,
   pieces: readonly Piece[],
   artwork: Pixels,
   options: RenderOptions,
 ): Raster {
-  const grid = gridOver(face, options.pixels);
-  const { width, height } = grid;
+  const { width, height } = options.pixels;
+  const bend = face.bend && bender(face, face.bend, options.pixels);
+  const grid = bend?.grid ?? gridOver(face, options.pixels);
   const progress = options.progress ?? IN_SILENCE;
   const target = new Uint32Array(width * height);
   const shown = pieces.filter(({ visible }) => visible);
   shown.forEach((piece, index) => {
     const step: Progress = (share) => progress((index + share) / shown.length);
-    if (piece.kind === 'fill') fillOver(target, piece.colour);
-    else drawOver(target, grid, sampler(grid, piece, artwork(piece.artworkId), step), step);
+    if (piece.kind === 'fill') {
+      if (bend) fillBent(target, bend, piece.colour);
+      else fillOver(target, piece.colour);
+      return;
+    }
+    const source = sampler(grid, piece, artwork(piece.artworkId), step);
+    if (bend) drawBent(target, bend, source, step);
+    else drawOver(target, grid, source, step);
   });
   if (options.mirror) mirrorRows(target, width);
   return { width, height, data: new Uint8Array(target.buffer), opaque: false };
 }
 
 function fillOver(target: Uint32Array, colour: string): void {
+  target.fill(wordOf(colour));
+}
+
+function fillBent(target: Uint32Array, bend: Bender, colour: string): void {
+  const word = wordOf(colour);
+  bend.walk((at, _x, _y, edge) => {
+    put(target, at, word, edge);
+  });
+}
+
+function drawBent(target: Uint32Array, bend: Bender, source: Sampler, progress: Progress): void {
+  const { map } = source;
+  bend.walk((at, x, y, edge) => {
+    const u = map.a * x + map.c * y + map.e;
+    const v = map.b * x + map.d * y + map.f;
+    const covered = coverage(source, u, v) * edge;
+    if (covered > 0) put(target, at, sampleColour(source, u, v), covered);
+  }, progress);
+}
+
+/** `#rrggbb` as a word (see `words`). */
+function wordOf(colour: string): number {
   const value = parseInt(colour.slice(1), 16);
-  const word = (0xff000000 | ((value & 255) << 16) | (value & 0xff00) | (value >>> 16)) >>> 0;
-  target.fill(word);
+  return (0xff000000 | ((value & 255) << 16) | (value & 0xff00) | (value >>> 16)) >>> 0;
+}
+
+/** Lays a colour over a pixel, of which it covers a share. */
+function put(target: Uint32Array, at: number, word: number, covered: number): void {
+  const alpha = covered === 1 ? word >>> 24 : ((word >>> 24) * covered + 0.5) | 0;
+  if (alpha > 0) target[at] = alpha === 255 ? word : over(word, alpha, target[at]!);
 }
 
 function drawOver(target: Uint32Array, grid: Grid, source: Sampler, progress: Progress): void {
@@ -58,11 +96,7 @@ function drawOver(target: Uint32Array, grid: Grid, source: Sampler, progress: Pr
       const u = map.a * x + u0;
       const v = map.b * x + v0;
       const covered = coverage(source, u, v);
-      if (covered === 0) continue;
-      const word = sampleColour(source, u, v);
-      const alpha = covered === 1 ? word >>> 24 : ((word >>> 24) * covered + 0.5) | 0;
-      if (alpha === 0) continue;
-      target[at] = alpha === 255 ? word : over(word, alpha, target[at]!);
+      if (covered > 0) put(target, at, sampleColour(source, u, v), covered);
     }
   }
 }

@@ -1,6 +1,6 @@
 'use client';
 import { describeFacts } from '@/core/artwork/describe';
-import { printSize, type PrintFace } from '@/core/blank/resolve';
+import { artSize, type PrintFace } from '@/core/blank/resolve';
 import type { Verdict } from '@/core/check/finding';
 import { placedPpi } from '@/core/fit/density';
 import { opaqueBox } from '@/core/fit/geometry';
@@ -15,6 +15,9 @@ type Artwork = Shop['artworks'] extends ReadonlyMap<string, infer A> ? A : never
 export function ArtworkRow({ artwork, onDesign }: { artwork: Artwork; onDesign: () => void }) {
   const shop = useShop();
   const { facts } = artwork;
+  const all = [...shop.blanks.values()].map(({ faces }) => suits(artwork, faces[0]!).verdict);
+  const count = (verdict: Verdict) => all.filter((one) => one === verdict).length;
+  const onRange = shop.settings.columns.flatMap((id) => shop.blanks.get(id) ?? []);
   const used = [...shop.designs.values()].filter(({ artworks }) =>
     artworks.some((one) => one.artworkId === artwork.id),
   );
@@ -51,9 +54,15 @@ export function ArtworkRow({ artwork, onDesign }: { artwork: Artwork; onDesign: 
         </p>
       </div>
       <table className="measure self-start text-sm">
-        <caption className="pb-1 text-left font-semibold">Pixels enough, fitted whole</caption>
+        <caption className="pb-1 text-left">
+          <span className="block font-semibold">Pixels enough, fitted whole</span>
+          <span className="text-ink-2">
+            of {shop.blanks.size} blanks: {count('ready')} at target, {count('look')} at floor, {count('fix')}{' '}
+            not
+          </span>
+        </caption>
         <tbody>
-          {[...shop.blanks.values()].map(({ blank, faces }) => {
+          {onRange.map(({ blank, faces }) => {
             const { verdict, ppi } = suits(artwork, faces[0]!);
             return (
               <tr key={blank.id}>
@@ -76,8 +85,8 @@ function suits({ facts }: Artwork, face: PrintFace): { verdict: Verdict; ppi: nu
   const pixels = facts.pixels;
   if (!pixels) return { verdict: 'ready', ppi: 0 };
   const piece = newPiece('suits', facts.sha256, facts, facts.alpha.present ? 'motif' : 'ground', face);
-  const empty = opaqueBox(piece, facts).width === 0 || printSize(face).width === 0;
-  const ppi = empty ? 0 : placedPpi(pixels, piece).least;
+  const empty = opaqueBox(piece, facts).width === 0 || artSize(face).width === 0;
+  const ppi = empty ? 0 : placedPpi(pixels, piece, face).least;
   return { ppi, verdict: ppi >= face.target - 0.005 ? 'ready' : ppi >= face.floor ? 'look' : 'fix' };
 }
 

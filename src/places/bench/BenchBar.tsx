@@ -25,8 +25,10 @@ export function BenchBar({ live }: { live: Live }) {
       </h1>
       <span className="measure truncate text-sm text-ink-2">
         {face.name.toLowerCase()} {showSize(face.width, face.height, unit)} ·{' '}
-        {face.bleed > 0 ? `bleed ${say(face.bleed)}` : 'no bleed'} · safe {say(face.safe)} ·{' '}
-        {blank.method.name.toLowerCase()}
+        {face.bend && 'bent onto its arc · '}
+        {face.edge > 0 && `edge ${say(face.edge)} · `}
+        {face.bleed > face.edge ? `bleed ${say(face.bleed - face.edge)}` : 'no bleed'} · safe {say(face.safe)}{' '}
+        · {blank.method.name.toLowerCase()}
       </span>
       <span className="ml-auto flex shrink-0 items-center gap-4">
         <span className="text-sm text-ink-2">{live.dragging ? 'moving' : 'Saved'}</span>

@@ -9,6 +9,7 @@ import { useShop } from '@/state/shop';
 import { DropTarget } from '@/ui/DropTarget';
 import { BenchBar } from './BenchBar';
 import { DocketStrip } from './DocketStrip';
+import { FaceBar } from './FaceBar';
 import { Flat } from './flat/Flat';
 import { PieceStrip } from './PieceStrip';
 import { ProductPanel } from './product/ProductPanel';
@@ -22,8 +23,9 @@ export function BenchPlace({ fitId }: { fitId: string }) {
   useEffect(() => {
     const fit = useShop.getState().fits.get(fitId) ?? null;
     openFit(fit);
-    const top = fit?.faces[0]?.pieces.findLast((piece) => piece.kind === 'artwork' && !piece.locked);
-    if (top) useHand.setState({ selectedId: top.id });
+    const carrying = fit?.faces.find(({ pieces }) => pieces.length > 0);
+    const top = carrying?.pieces.findLast((piece) => piece.kind === 'artwork' && !piece.locked);
+    useHand.setState({ faceId: carrying?.faceId ?? null, selectedId: top?.id ?? null });
   }, [fitId]);
   const live = useLive();
   if (!opened || !live) return <Missing known={useShop.getState().fits.has(fitId)} />;
@@ -80,6 +82,7 @@ function Bench({ live }: { live: Live }) {
           <div className="flex min-h-0 grow">
             <div className="flex min-w-0 grow flex-col">
               <PieceStrip live={following} onBringIn={open} />
+              <FaceBar live={following} />
               <div className={`flex min-h-0 grow bg-viewing text-viewing-ink ${wide ? 'flex-col' : ''}`}>
                 <Flat live={live} docket={docket.docket} />
                 <ProductPanel live={following} wide={wide} />

@@ -66,7 +66,7 @@ interface LineProps {
 }
 
 function Line({ finding, pointed, onPoint, onRemedy }: LineProps) {
-  const { rule, verdict, shown, message, remedies, gauge } = finding;
+  const { rule, verdict, shown, message, remedies, gauge, assumed } = finding;
   return (
     <li
       data-rule={rule}
@@ -105,6 +105,9 @@ function Line({ finding, pointed, onPoint, onRemedy }: LineProps) {
         <Gauge gauge={gauge} verdict={verdict} />
       </div>
       {verdict !== 'ready' && <p className="ml-[21px] mt-1 text-sm">{message}</p>}
+      {assumed && rule !== 'file-spec' && (
+        <p className="ml-[21px] text-sm text-look">Rests on an assumed {assumed.join(', ')}.</p>
+      )}
       {remedies.map((remedy) => (
         <button
           key={remedy.id}

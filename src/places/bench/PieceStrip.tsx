@@ -76,7 +76,9 @@ export function PieceStrip({ live, onBringIn }: { live: Live; onBringIn: () => v
 
 function PlacedFacts({ live }: { live: Live }) {
   const { piece, facts } = live.placed!;
-  const ppi = facts.pixels ? `${Math.floor(placedPpi(facts.pixels, piece).least + 0.005)} PPI` : 'vector';
+  const ppi = facts.pixels
+    ? `${Math.floor(placedPpi(facts.pixels, piece, live.face).least + 0.005)} PPI`
+    : 'vector';
   const loss = piece.role === 'ground' ? coverLoss(piece, live.face) : null;
   const cut = loss && Object.entries(loss).filter(([, share]) => share >= 0.0005);
   return (

@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import type { Facts } from '@/core/artwork/facts';
 import type { PrintFace, ResolvedBlank } from '@/core/blank/resolve';
 import type { ArtworkPiece, Design, Fit, Piece } from '@/core/fit/schema';
-import { useBench, useHand } from '@/state/bench';
+import { useBench, useHand, withPieces } from '@/state/bench';
 import { previewOf, type Preview } from '@/state/previews';
 import { contextOf, useShop, type Shop } from '@/state/shop';
 
@@ -26,23 +26,19 @@ export interface Live {
 /** The live fit, or null until it and its pictures are at hand. */
 export function useLive(): Live | null {
   const fit = useBench((bench) => bench.fit);
-  const { draft, selectedId } = useHand();
+  const { draft, selectedId, faceId } = useHand();
   const shop = useShop();
   const context = fit && contextOf(fit, shop);
   const previews = usePreviews(context?.artworks ?? []);
-  const face = context?.blank.faces[0];
+  const faces = context?.blank.faces;
+  const face = faces?.find(({ id }) => id === faceId) ?? faces?.[0];
   if (!fit || !context || !face || !previews) return null;
 
   const pieces = draft ?? fit.faces.find(({ faceId }) => faceId === face.id)?.pieces ?? [];
   const selected = pieces.find(({ id }) => id === selectedId);
   const factsOf = (artworkId: string) => shop.artworks.get(artworkId)!.facts;
   return {
-    fit: draft
-      ? {
-          ...fit,
-          faces: fit.faces.map((one) => (one.faceId === face.id ? { ...one, pieces: [...draft] } : one)),
-        }
-      : fit,
+    fit: draft ? { ...fit, faces: withPieces(fit, face.id, draft) } : fit,
     ...context,
     face,
     pieces,
@@ -76,4 +72,11 @@ function usePreviews(
     };
   }, [wanted]);
   return wanted === '' ? previews : null;
+}
+
+/** What the product looks like under the print: the state that is shown, or else its colour. */
+export function shownColour({ blank, fit }: Pick<Live, 'blank' | 'fit'>): string {
+  const { states, colours } = blank.blank;
+  const state = states.find(({ id }) => id === fit.stateId) ?? states[0];
+  return state?.hex ?? colours.find(({ id }) => id === fit.colourId)?.hex ?? '#ffffff';
 }

@@ -1,84 +1,102 @@
 'use client';
-import type { ResolvedBlank } from '@/core/blank/resolve';
-import { garmentExtent } from '@/core/blank/kinds/garment';
-import { showLength, showSize, type UnitSetting } from '@/core/length/show';
+import Link from 'next/link';
+import { useSearchParams } from 'next/navigation';
+import { useRef, useState } from 'react';
+import { toast } from 'sonner';
+import { importBlank } from '@/state/blanks';
+import { sentence } from '@/state/imports';
 import { useShop } from '@/state/shop';
-import { FitDrawing } from '@/ui/flat/FitDrawing';
+import { BlankStrip } from './BlankStrip';
+import { Compare } from './Compare';
+import { EVERYTHING, isPlain, matching, type Wanted } from './filter';
+import { FilterBar } from './FilterBar';
+import { Library } from './Library';
 
-/** One scale for every drawing of the library, in px a mm, so that a sticker is small and a shirt is large. */
-const PER_MM = 0.56;
-
-/** The library: each blank as its own flat at one common scale, with its numbers. */
+/** The library: each blank as its own flat at one common scale, and the numbers of the one that is chosen. */
 export function Blanks() {
   const blanks = useShop((shop) => shop.blanks);
   const unit = useShop((shop) => shop.settings.unit);
+  const [wanted, setWanted] = useState<Wanted>(EVERYTHING);
+  const [chosenId, setChosenId] = useState<string | null>(useSearchParams().get('blank'));
+  const [compared, setCompared] = useState<readonly string[]>([]);
+  const found = matching([...blanks.values()], wanted, unit);
+  const chosen = chosenId === null ? undefined : blanks.get(chosenId);
+  const side = compared.flatMap((id) => blanks.get(id) ?? []);
+  const compare = (id: string) => {
+    setCompared((so) => (so.includes(id) ? so.filter((one) => one !== id) : [...so, id]));
+  };
   return (
     <>
       <div className="flex h-[46px] shrink-0 items-center gap-5 border-b border-rule px-4">
-        <h1 className="text-lg font-bold">{blanks.size} blanks</h1>
-        <span className="text-sm text-ink-2">drawn to one scale</span>
+        <h1 className="whitespace-nowrap text-lg font-bold">
+          {isPlain(wanted) ? `${blanks.size} blanks` : `${found.length} of ${blanks.size} blanks`}
+        </h1>
+        <FilterBar wanted={wanted} unit={unit} onWant={setWanted} />
+        <span className="ml-auto flex items-center gap-4">
+          <ImportButton onTaken={setChosenId} />
+          <Link href="/blanks/spec" className="verb whitespace-nowrap">
+            From a spec
+          </Link>
+          <Link href="/blanks/template" className="verb whitespace-nowrap">
+            From a template
+          </Link>
+          <Link href="/blanks/measure" className="action whitespace-nowrap">
+            Measure a new one
+          </Link>
+        </span>
       </div>
-      <ul className="flex min-h-0 grow flex-wrap items-stretch gap-px overflow-auto bg-viewing-rule">
-        {[...blanks.values()].map((resolved) => (
-          <BlankSheet key={resolved.blank.id} resolved={resolved} unit={unit} />
-        ))}
-      </ul>
+      <div className="flex min-h-0 grow">
+        <div className="flex min-w-0 grow flex-col">
+          <Library
+            blanks={found}
+            chosenId={chosenId}
+            compared={compared}
+            onChoose={setChosenId}
+            onCompare={compare}
+          />
+          {side.length > 1 && (
+            <Compare
+              blanks={side}
+              onClose={() => {
+                setCompared([]);
+              }}
+            />
+          )}
+        </div>
+        {chosen && <BlankStrip key={chosen.blank.id} resolved={chosen} onChoose={setChosenId} />}
+      </div>
     </>
   );
 }
 
-function BlankSheet({ resolved, unit }: { resolved: ResolvedBlank; unit: UnitSetting }) {
-  const { blank, faces, method, spec } = resolved;
-  const face = faces[0]!;
-  const { body } = blank;
-  const extent = body.kind === 'garment' ? garmentExtent(body) : face;
-  const width = Math.max(220, extent.width * PER_MM + 48);
-  const say = (mm: number) => showLength(mm, unit);
-  const rows: [string, string, boolean][] = [
-    ['print area', showSize(face.width, face.height, unit), false],
-    ['bleed', face.bleed > 0 ? say(face.bleed) : 'none', spec.bleed.source.kind === 'assumed'],
-    ['safe', say(face.safe), spec.safe.source.kind === 'assumed'],
-    ['target, floor', `${face.target}, ${face.floor} PPI`, spec.target.source.kind === 'assumed'],
-    ...(body.kind === 'wrap'
-      ? ([
-          ['diameter', say(body.diameter), false],
-          ['lip, foot left out', `${say(body.lip)}, ${say(body.foot)}`, false],
-          ['handle gap', body.handle ? say(body.handle.gap) : 'none', false],
-        ] as [string, string, boolean][])
-      : []),
-  ];
+function ImportButton({ onTaken }: { onTaken: (id: string) => void }) {
+  const input = useRef<HTMLInputElement>(null);
+  const take = async (file: File | undefined) => {
+    if (!file) return;
+    try {
+      const blank = await importBlank(file);
+      onTaken(blank.id);
+      toast(`“${blank.name}” is in the library.`);
+    } catch (error) {
+      toast(sentence(error));
+    }
+  };
   return (
-    <li className="flex grow flex-col bg-viewing text-viewing-ink">
-      <div className="grid grow place-items-center p-3">
-        <FitDrawing
-          blank={resolved}
-          face={face}
-          colour={blank.colours[0]!.hex}
-          pieces={[]}
-          pictureOf={() => undefined}
-          width={width}
-          height={extent.height * PER_MM + 24}
-          perMm={PER_MM}
-        />
-      </div>
-      <div className="min-h-[228px] border-t border-ink bg-docket px-4 py-3 text-ink">
-        <h2 className="font-bold">{blank.name}</h2>
-        <p className="text-sm text-ink-2">
-          {method.name} · {spec.house} · {blank.colours.length}{' '}
-          {blank.colours.length === 1 ? 'colour' : 'colours'}
-        </p>
-        <dl className="measure mt-2 text-sm">
-          {rows.map(([name, value, assumed]) => (
-            <div key={name} className="flex justify-between gap-6 border-b border-rule py-0.5">
-              <dt className="text-ink-2">{name}</dt>
-              <dd className="font-semibold">
-                {value}
-                {assumed && <span className="text-look"> assumed</span>}
-              </dd>
-            </div>
-          ))}
-        </dl>
-      </div>
-    </li>
+    <>
+      <input
+        ref={input}
+        type="file"
+        accept=".json,application/json"
+        aria-label="Blank file"
+        className="hidden"
+        onChange={(event) => {
+          void take(event.target.files?.[0]);
+          event.target.value = '';
+        }}
+      />
+      <button className="verb" onClick={() => input.current?.click()}>
+        Import
+      </button>
+    </>
   );
 }

@@ -4,6 +4,7 @@ import { tellingFinding } from '@/core/check/docket';
 import type { Design, Fit } from '@/core/fit/schema';
 import { currentDocket } from '@/state/dockets';
 import { previewUrl } from '@/state/previews';
+import { blankOf } from '@/state/library';
 import { useShop } from '@/state/shop';
 import { FitDrawing } from '@/ui/flat/FitDrawing';
 import { VERDICT_INK, VERDICT_WORDS, VerdictShape } from '@/ui/Verdict';
@@ -26,8 +27,9 @@ interface Props {
 export function Cell({ column, drawingWidth, design, fit, onFit, onOpen, onRemove }: Props) {
   const artworks = useShop((shop) => shop.artworks);
   const docket = useShop((shop) => (fit ? currentDocket(fit, shop) : undefined));
-  const { blank, faces } = column;
-  const face = faces[0]!;
+  const own = useShop((shop) => (fit && blankOf(fit, shop)) ?? column);
+  const { blank } = own;
+  const face = shownFace(own, fit);
   if (!fit) {
     return (
       <td className="h-px border-b border-r border-rule p-0">
@@ -61,10 +63,11 @@ export function Cell({ column, drawingWidth, design, fit, onFit, onOpen, onRemov
       >
         <span className="block bg-viewing">
           <FitDrawing
-            blank={column}
+            blank={own}
             face={face}
+            sizeId={fit.sizeId}
             colour={colour}
-            pieces={fit.faces[0]?.pieces ?? []}
+            pieces={fit.faces.find(({ faceId }) => faceId === face.id)?.pieces ?? []}
             pictureOf={(id) => {
               const artwork = artworks.get(id);
               return artwork && previewUrl(artwork);
@@ -89,4 +92,10 @@ export function Cell({ column, drawingWidth, design, fit, onFit, onOpen, onRemov
       </button>
     </td>
   );
+}
+
+/** The face that speaks for a fit: the first that carries something. */
+function shownFace({ faces }: ResolvedBlank, fit: Fit | undefined): ResolvedBlank['faces'][number] {
+  const carrying = (fit?.faces ?? []).filter(({ pieces }) => pieces.length > 0).map(({ faceId }) => faceId);
+  return faces.find(({ id }) => carrying.includes(id)) ?? faces[0]!;
 }

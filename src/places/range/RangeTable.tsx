@@ -1,8 +1,8 @@
 'use client';
 import * as Menu from '@radix-ui/react-dropdown-menu';
 import { toast } from 'sonner';
-import type { ResolvedBlank } from '@/core/blank/resolve';
-import { showSize } from '@/core/length/show';
+import { trimSize, type PrintFace, type ResolvedBlank } from '@/core/blank/resolve';
+import { showSize, type UnitSetting } from '@/core/length/show';
 import type { Design } from '@/core/fit/schema';
 import { addColumn, fitDesign, removeColumn } from '@/state/range';
 import { currentDocket } from '@/state/dockets';
@@ -55,7 +55,7 @@ export function RangeTable({ columns, designs, onOpen }: Props) {
               >
                 <BlankMenu blank={blank.id} name={blank.name} />
                 <span className="measure block text-sm font-normal text-ink-2">
-                  {showSize(faces[0]!.width, faces[0]!.height, unit)}
+                  {sizeInWords(faces[0]!, unit)}
                 </span>
               </th>
             ))}
@@ -64,7 +64,10 @@ export function RangeTable({ columns, designs, onOpen }: Props) {
                 <Menu.Root>
                   <Menu.Trigger className="verb whitespace-nowrap">Add a blank</Menu.Trigger>
                   <Menu.Portal>
-                    <Menu.Content className="z-40 border border-ink bg-docket py-1" align="start">
+                    <Menu.Content
+                      className="z-40 max-h-96 overflow-auto border border-ink bg-docket py-1"
+                      align="end"
+                    >
                       {spare.map(({ blank }) => (
                         <Menu.Item
                           key={blank.id}
@@ -140,6 +143,12 @@ export function RangeTable({ columns, designs, onOpen }: Props) {
       </table>
     </div>
   );
+}
+
+/** What a column's blank measures: its first print area, or the box of its arc. */
+function sizeInWords(face: PrintFace, unit: UnitSetting): string {
+  const { width, height } = trimSize(face);
+  return `${showSize(width, height, unit)}${face.bend ? ' arc' : ''}`;
 }
 
 function BlankMenu({ blank, name }: { blank: string; name: string }) {

@@ -13,7 +13,7 @@ export function ImportStrip() {
   return (
     <section
       aria-label="Files coming in"
-      className="max-h-40 overflow-auto border-b border-rule bg-docket px-4 py-1.5"
+      className="max-h-40 shrink-0 overflow-auto border-b border-rule bg-docket px-4 py-1.5"
     >
       {current && (
         <p role="status" className="flex items-center gap-4">

@@ -31,7 +31,7 @@ export function Shell({ demo, children }: { demo: boolean; children: ReactNode }
   const { unit } = settings;
   return (
     <div className="flex h-dvh flex-col">
-      <Tape marks={MARKS} at={at.startsWith('/bench') ? '/' : at}>
+      <Tape marks={MARKS} at={at.startsWith('/bench') ? '/' : at.startsWith('/blanks') ? '/blanks' : at}>
         <span className="max-w-40 truncate">{settings.shopName}</span>
         <button
           aria-label={`Lengths in ${unit.unit === 'mm' ? 'millimetres' : 'inches'}: change`}

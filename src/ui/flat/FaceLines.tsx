@@ -1,58 +1,112 @@
 import { useId } from 'react';
-import { shapePath } from '@/core/blank/shape';
+import { keepOutPath } from '@/core/blank/keep-out';
+import { isRectangle, shapePath } from '@/core/blank/shape';
 import type { PrintFace } from '@/core/blank/resolve';
+
+interface Props {
+  face: PrintFace;
+  /** Size of a screen pixel in mm, so that lines keep their weight at any scale. */
+  px: number;
+  small?: boolean;
+}
 
 /**
  * A face's lines in the language of a pattern drawing, in mm with the trim's top left at (0, 0): a solid cut line,
- * hatched allowance for the bleed, corner angles for the safe area, notches at the centres of zones. `px` is the
- * size of a screen pixel in mm, so that lines keep their weight at any scale.
+ * hatched allowance for the bleed, corner angles for the safe area, notches at the centres of zones, chain lines for
+ * folds, stitches for a seam, cross-hatch for keep-outs.
  */
-export function FaceLines({ face, px, small = false }: { face: PrintFace; px: number; small?: boolean }) {
+export function FaceLines({ face, px, small = false }: Props) {
   const hatch = useId();
-  const { width, height, bleed, safe } = face;
+  const { height, bleed, safe, edge } = face;
+  const cut = shapePath(face, edge);
   return (
     <g fill="none" stroke="var(--color-viewing-ink)">
-      <defs>
-        <pattern
-          id={hatch}
-          width={5 * px}
-          height={5 * px}
-          patternUnits="userSpaceOnUse"
-          patternTransform="rotate(45)"
-        >
-          <path d={`M0 0V${5 * px}`} stroke="#fff" strokeWidth={3.2 * px} strokeOpacity="0.55" />
-          <path
-            d={`M${2.5 * px} 0V${5 * px}`}
-            stroke="var(--color-viewing-ink)"
-            strokeWidth={0.7 * px}
-            strokeOpacity="0.6"
-          />
-        </pattern>
-      </defs>
-      {bleed > 0 && !small && (
+      {bleed > edge && !small && (
+        <>
+          <Hatch id={hatch} px={px} />
+          <path d={shapePath(face, bleed) + cut} fillRule="evenodd" fill={`url(#${hatch})`} stroke="none" />
+        </>
+      )}
+      <path d={cut} strokeWidth={(small ? 1 : 1.6) * px} />
+      {edge > 0 && <Fold d={shapePath(face)} px={px} />}
+      {face.cuts.map(({ x, y, sheet }) => (
+        <path key={`${x} ${y}`} d={shapePath(sheet, 0, x, y)} strokeWidth={(small ? 0.7 : 1.3) * px} />
+      ))}
+      {face.folds.map((x) => (
+        <Fold key={x} d={`M${x} ${-bleed}V${height + bleed}`} px={px} />
+      ))}
+      {face.overlap > 0 && (
         <path
-          d={shapePath(face, bleed) + shapePath(face)}
-          fillRule="evenodd"
-          fill={`url(#${hatch})`}
-          stroke="none"
+          d={`M${face.width - face.overlap} 0V${height}`}
+          strokeWidth={(small ? 0.8 : 1.4) * px}
+          strokeDasharray={`${4 * px} ${3 * px}`}
         />
       )}
-      <path d={shapePath(face)} strokeWidth={(small ? 1 : 1.6) * px} />
-      {!small && safe > 0 && face.cornerRadius === 0 && <SafeCorners face={face} px={px} />}
-      {!small && safe > 0 && face.cornerRadius > 0 && (
+      <KeepOuts face={face} px={px} />
+      {!small && safe > 0 && isRectangle(face) && <SafeCorners face={face} px={px} />}
+      {!small && safe > 0 && !isRectangle(face) && (
         <path d={shapePath(face, -safe)} strokeWidth={px} strokeDasharray={`${10 * px} ${7 * px}`} />
       )}
-      {face.zones.map((zone) => (
-        <Notches
-          key={zone.id}
-          x={zone.x}
-          height={height}
-          width={width}
-          bleed={small ? 0 : bleed}
-          px={small ? px * 0.55 : px}
+      <Notches face={face} px={small ? px * 0.55 : px} off={small ? 0 : bleed} />
+    </g>
+  );
+}
+
+function Hatch({ id, px }: { id: string; px: number }) {
+  return (
+    <pattern
+      id={id}
+      width={5 * px}
+      height={5 * px}
+      patternUnits="userSpaceOnUse"
+      patternTransform="rotate(45)"
+    >
+      <path d={`M0 0V${5 * px}`} stroke="#fff" strokeWidth={3.2 * px} strokeOpacity="0.55" />
+      <path
+        d={`M${2.5 * px} 0V${5 * px}`}
+        stroke="var(--color-viewing-ink)"
+        strokeWidth={0.7 * px}
+        strokeOpacity="0.6"
+      />
+    </pattern>
+  );
+}
+
+/** A chain line, as a fold is drawn. */
+function Fold({ d, px }: { d: string; px: number }) {
+  return <path d={d} strokeWidth={px} strokeDasharray={`${9 * px} ${2.5 * px} ${1.5 * px} ${2.5 * px}`} />;
+}
+
+/** Cross-hatched shapes where nothing may sit; a cover that lies on top has a dashed edge. */
+function KeepOuts({ face, px }: { face: PrintFace; px: number }) {
+  const cross = useId();
+  if (face.keepOuts.length === 0) return null;
+  return (
+    <>
+      <pattern
+        id={cross}
+        width={6 * px}
+        height={6 * px}
+        patternUnits="userSpaceOnUse"
+        patternTransform="rotate(45)"
+      >
+        <path
+          d={`M0 0H${6 * px}M0 0V${6 * px}`}
+          stroke="var(--color-viewing-ink)"
+          strokeWidth={0.9 * px}
+          strokeOpacity="0.7"
+        />
+      </pattern>
+      {face.keepOuts.map((one) => (
+        <path
+          key={one.id}
+          d={keepOutPath(one)}
+          fill={`url(#${cross})`}
+          strokeWidth={px}
+          strokeDasharray={one.effect === 'cover' ? `${4 * px} ${2 * px}` : undefined}
         />
       ))}
-    </g>
+    </>
   );
 }
 
@@ -75,26 +129,15 @@ function SafeCorners({ face, px }: { face: PrintFace; px: number }) {
   );
 }
 
-function Notches({
-  x,
-  width,
-  height,
-  bleed,
-  px,
-}: {
-  x: number;
-  width: number;
-  height: number;
-  bleed: number;
-  px: number;
-}) {
-  if (x < 0 || x > width) return null;
+/** Notches at the upper and lower edge where zones have their centres, `off` mm outside it. */
+function Notches({ face, px, off }: { face: PrintFace; px: number; off: number }) {
   const size = 6 * px;
-  const notch = (y: number, towards: number) =>
+  const notch = (x: number, y: number, towards: number) =>
     `M${x - size} ${y}h${2 * size}l${-size} ${towards * size * 1.5}z`;
+  const centres = [...new Set(face.zones.map(({ x }) => x))];
   return (
     <path
-      d={notch(-bleed, 1) + notch(height + bleed, -1)}
+      d={centres.map((x) => notch(x, -off, 1) + notch(x, face.height + off, -1)).join('')}
       fill="var(--color-viewing-ink)"
       stroke="#fff"
       strokeWidth={0.6 * px}

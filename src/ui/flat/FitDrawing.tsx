@@ -1,39 +1,37 @@
 import { useId } from 'react';
 import { shapePath } from '@/core/blank/shape';
 import type { PrintFace, ResolvedBlank } from '@/core/blank/resolve';
-import { garmentExtent, garmentOutline, printOrigin } from '@/core/blank/kinds/garment';
+import { garmentOutline } from '@/core/blank/kinds/garment';
 import type { Piece } from '@/core/fit/schema';
-import { pieceTransform } from './transform';
 import { FaceLines } from './FaceLines';
+import { garmentTop, placeOf } from './place';
+import { pieceTransform } from './transform';
 
 interface Props {
   blank: ResolvedBlank;
   face: PrintFace;
+  sizeId: string | null;
   colour: string;
   pieces: readonly Piece[];
   pictureOf: (artworkId: string) => string | undefined;
   /** Room in px; the face is drawn as large as fits, and stays in the middle of a wider one. */
   width: number;
   height: number;
-  /** Fixed scale in px a mm, for drawings that share one. */
-  perMm?: number;
 }
 
 /** A fit drawn small: the face's flat at one look, a garment with its print in place. */
-export function FitDrawing({ blank, face, colour, pieces, pictureOf, width, height, perMm }: Props) {
+export function FitDrawing({ blank, face, sizeId, colour, pieces, pictureOf, width, height }: Props) {
   const clip = useId();
-  const { body } = blank.blank;
-  const garment = body.kind === 'garment' ? body : null;
-  const extent = garment ? garmentExtent(garment) : { width: face.width, height: face.height };
-  const origin = garment ? printOrigin(garment) : { x: -face.width / 2, y: 0 };
-  const scale = perMm ?? Math.min((width - 12) / extent.width, (height - 12) / extent.height);
+  const { garment, origin, ...extent } = placeOf(blank, face, sizeId);
+  const scale = Math.min((width - 12) / extent.width, (height - 12) / extent.height);
   const px = 1 / scale;
   const box = [-width / 2 / scale, extent.height / 2 - height / 2 / scale, width / scale, height / scale];
   return (
-    <svg width={perMm ? width : '100%'} height={height} viewBox={box.join(' ')} aria-hidden className="block">
+    <svg width="100%" height={height} viewBox={box.join(' ')} aria-hidden className="block">
       {garment && (
         <path
           d={garmentOutline(garment)}
+          transform={`translate(0 ${garmentTop(garment)})`}
           fill={colour}
           stroke="var(--color-viewing-ink)"
           strokeWidth={px}
@@ -42,27 +40,30 @@ export function FitDrawing({ blank, face, colour, pieces, pictureOf, width, heig
       )}
       <g transform={`translate(${origin.x} ${origin.y})`}>
         <clipPath id={clip}>
-          <path d={shapePath(face)} />
+          <path d={shapePath(face, face.edge)} />
         </clipPath>
-        {!garment && <path d={shapePath(face)} fill={colour} />}
+        {!garment && <path d={shapePath(face, face.edge)} fill={colour} />}
         <g clipPath={`url(#${clip})`}>
           {pieces.map((piece) => (
             <PieceDrawing key={piece.id} piece={piece} face={face} pictureOf={pictureOf} />
           ))}
         </g>
-        {garment ? (
-          <path
-            d={shapePath(face)}
-            fill="none"
-            stroke="var(--color-viewing-ink)"
-            strokeWidth={px * 0.7}
-            strokeDasharray={`${3 * px} ${3 * px}`}
-          />
-        ) : (
-          <FaceLines face={face} px={px} small />
-        )}
+        {garment ? <PrintArea face={face} px={px} /> : <FaceLines face={face} px={px} small />}
       </g>
     </svg>
+  );
+}
+
+/** A print area on a garment: a dashed line, since nothing is cut there. */
+export function PrintArea({ face, px }: { face: PrintFace; px: number }) {
+  return (
+    <path
+      d={shapePath(face)}
+      fill="none"
+      stroke="var(--color-viewing-ink)"
+      strokeWidth={px * 0.7}
+      strokeDasharray={`${3 * px} ${3 * px}`}
+    />
   );
 }
 

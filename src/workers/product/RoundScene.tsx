@@ -1,9 +1,9 @@
 import { useFrame, useThree } from '@react-three/fiber';
 import { useEffect, useLayoutEffect, useMemo } from 'react';
 import * as THREE from 'three';
-import { angleAt, printableHeight, VIEW_DISTANCE, wrapWidth } from '@/core/blank/kinds/wrap';
-import type { WrapBody } from '@/core/blank/schema';
-import { bodyProfile, handleLine } from '@/core/product/round';
+import type { RoundBody } from '@/core/blank/body';
+import { angleAt, diametersOf, uprightOf, VIEW_DISTANCE, wrapWidth } from '@/core/blank/kinds/round';
+import { bodyProfile, handleLine, radiusAt, widestRadius } from '@/core/product/round';
 import type { RoundProductShown } from './messages';
 import { drawTexture } from './texture';
 
@@ -36,9 +36,9 @@ export function RoundScene({ shown, pictures }: Props) {
     const outline = bodyProfile(body).map(([r, y]) => new THREE.Vector2(r, y));
     return { wall: new THREE.LatheGeometry(outline, 96), handle: body.handle && handleShape(body) };
   }, [body]);
-  const radius = body.diameter / 2;
   const front = face.zones.find(({ id }) => id === 'front')!.x;
-  const height = printableHeight(body);
+  const { top, bottom } = diametersOf(body);
+  const { print, foot } = uprightOf(body);
   const sweep = Math.min(TURN, angleAt(body, wrapWidth(body)));
   return (
     <>
@@ -52,12 +52,12 @@ export function RoundScene({ shown, pictures }: Props) {
           <meshLambertMaterial color={colour} />
         </mesh>
       )}
-      <mesh position={[0, body.foot + height / 2, 0]}>
+      <mesh position={[0, foot + print / 2, 0]}>
         <cylinderGeometry
           args={[
-            radius + PRINT_LIFT,
-            radius + PRINT_LIFT,
-            height,
+            top / 2 + PRINT_LIFT,
+            bottom / 2 + PRINT_LIFT,
+            print,
             128,
             1,
             true,
@@ -68,7 +68,7 @@ export function RoundScene({ shown, pictures }: Props) {
         <meshLambertMaterial map={texture} />
       </mesh>
       <mesh rotation={[-Math.PI / 2, 0, 0]} position={[0, -0.3, 0]} scale={[1.16, 1.16, 1]}>
-        <circleGeometry args={[radius, 64]} />
+        <circleGeometry args={[radiusAt(body, 0), 64]} />
         <meshBasicMaterial color="#000000" transparent opacity={0.2} />
       </mesh>
     </>
@@ -76,7 +76,7 @@ export function RoundScene({ shown, pictures }: Props) {
 }
 
 /** A round bar along the handle's line, pressed to the handle's width. */
-function handleShape(body: WrapBody): THREE.TubeGeometry {
+function handleShape(body: RoundBody): THREE.TubeGeometry {
   const { thickness, width } = body.handle!;
   const line = new THREE.CatmullRomCurve3(handleLine(body).map(([y, z]) => new THREE.Vector3(0, y, z)));
   const bar = new THREE.TubeGeometry(line, 48, thickness / 2, 14);
@@ -104,14 +104,15 @@ function usePrint(): { canvas: OffscreenCanvas; texture: THREE.CanvasTexture<Off
 }
 
 /** Draws the scene once for each eye, side by side in one canvas. The lamp goes with the eye. */
-function useEyes(body: WrapBody, eyes: readonly number[], columns: number): void {
+function useEyes(body: RoundBody, eyes: readonly number[], columns: number): void {
   const camera = useMemo(() => new THREE.PerspectiveCamera(20, 1, 50, 2000), []);
   useFrame(({ gl, scene, size }) => {
     const lamp = scene.getObjectByName('lamp');
     const width = size.width / columns;
     const height = size.height / Math.ceil(eyes.length / columns);
-    const reach = body.diameter / 2 + (body.handle?.reach ?? 0);
-    const tall = Math.max(body.height * 1.34, (reach * 2.25 * height) / width);
+    const { whole } = uprightOf(body);
+    const reach = widestRadius(body) + (body.handle?.reach ?? 0);
+    const tall = Math.max(whole * 1.34, (reach * 2.25 * height) / width);
     camera.fov = (2 * Math.atan(tall / 2 / VIEW_DISTANCE) * 180) / Math.PI;
     camera.aspect = width / height;
     camera.updateProjectionMatrix();
@@ -120,9 +121,9 @@ function useEyes(body: WrapBody, eyes: readonly number[], columns: number): void
       const x = (index % columns) * width;
       const y = size.height - (Math.floor(index / columns) + 1) * height;
       const flat = Math.cos(ELEVATION) * VIEW_DISTANCE;
-      const up = body.height / 2 + Math.sin(ELEVATION) * VIEW_DISTANCE;
+      const up = whole / 2 + Math.sin(ELEVATION) * VIEW_DISTANCE;
       camera.position.set(Math.sin(angle) * flat, up, Math.cos(angle) * flat);
-      camera.lookAt(0, body.height * 0.48, 0);
+      camera.lookAt(0, whole * 0.48, 0);
       lamp?.position.set(Math.sin(angle - 0.5), 0.45, Math.cos(angle - 0.5));
       gl.setViewport(x, y, width, height);
       gl.setScissor(x, y, width, height);

@@ -1,10 +1,11 @@
 import type { PrintFace } from '@/core/blank/resolve';
-import type { Method, WrapBody } from '@/core/blank/schema';
+import type { RoundBody } from '@/core/blank/body';
+import type { Method } from '@/core/blank/schema';
 import type { Piece } from '@/core/fit/schema';
 
 /** A round product and what is on it, as the views show it. */
 export interface RoundProductShown {
-  body: WrapBody;
+  body: RoundBody;
   face: PrintFace;
   pieces: readonly Piece[];
   colour: string;

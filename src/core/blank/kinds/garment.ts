@@ -1,33 +1,60 @@
-import type { Face, GarmentBody } from '../schema';
+import type { GarmentBody, GarmentPrint } from '../body';
+import { plainFace, rectangle, type Face } from '../face';
 
-/** The front print area of a garment; its place below the collar is the body's. */
+const PLACE_NAMES = { front: 'Front', back: 'Back', sleeve: 'Sleeve', neck: 'Inside neck' } as const;
+
+/** Each print area of a garment; its place below the collar is the body's. */
 export function garmentFaces(body: GarmentBody): Face[] {
-  const { width, height } = body.print;
-  return [
-    {
-      id: 'front',
-      name: 'Front',
-      width,
-      height,
-      cornerRadius: 0,
-      zones: [{ id: 'front', name: 'front', x: width / 2, y: height / 2, width, height }],
-      keepOuts: [],
-    },
-  ];
+  return body.prints.map(({ place, width, height, keepOuts }) => {
+    const face = plainFace(place, PLACE_NAMES[place], rectangle(width, height), keepOuts);
+    return { ...face, zones: face.zones.map((zone) => ({ ...zone, id: place, name: place })) };
+  });
+}
+
+/** A garment at one of its sizes: its own measures and its print areas each by their factor. */
+export function gradeGarment(body: GarmentBody, size: { garment: number; print: number }): GarmentBody {
+  const { garment, print } = size;
+  return {
+    ...body,
+    chest: body.chest * garment,
+    length: body.length * garment,
+    sleeve: body.sleeve * garment,
+    collarWidth: body.collarWidth * garment,
+    prints: body.prints.map((area) => ({
+      ...area,
+      width: area.width * print,
+      height: area.height * print,
+    })),
+  };
 }
 
 /**
  * The garment's outline as an SVG path in mm, drawn from its own numbers; x = 0 at the centre line, y = 0 at
- * the highest point of the shoulder.
+ * its highest point.
  */
 export function garmentOutline(body: GarmentBody): string {
+  switch (body.cut) {
+    case 'shirt':
+      return sewnOutline(body);
+    case 'hooded':
+      return sewnOutline(body) + hood(body);
+    case 'cap':
+      return capOutline(body);
+    case 'tote':
+      return toteOutline(body);
+    case 'apron':
+      return apronOutline(body);
+  }
+}
+
+function sewnOutline(body: GarmentBody): string {
   const half = body.chest / 2;
   const neck = body.collarWidth / 2;
   const slope = body.length * 0.055;
   const armhole = body.length * 0.31;
   const drop = body.sleeve * 0.82;
   const reach = half + body.sleeve * 0.62;
-  const cuff = body.sleeve * 0.36;
+  const cuff = Math.min(body.sleeve * 0.36, body.chest * 0.2);
   return [
     `M${-neck} 0`,
     `Q0 ${body.collarDrop * 2} ${neck} 0`,
@@ -45,12 +72,61 @@ export function garmentOutline(body: GarmentBody): string {
   ].join('');
 }
 
-/** Where the print's top left corner lies on that drawing, in mm. */
-export function printOrigin(body: GarmentBody): { x: number; y: number } {
-  return { x: -body.print.width / 2, y: body.collarDrop + body.print.belowCollar };
+/** The hood lying back over the shoulders, above the collar. */
+function hood({ collarWidth, length }: GarmentBody): string {
+  const half = collarWidth * 0.62;
+  const high = length * 0.2;
+  return `M${-collarWidth / 2} 0C${-half * 1.3} ${-high * 0.7} ${-half} ${-high} 0 ${-high}C${half} ${-high} ${half * 1.3} ${-high * 0.7} ${collarWidth / 2} 0`;
 }
 
-/** Width and height in mm that the drawn garment takes, sleeves included. */
-export function garmentExtent(body: GarmentBody): { width: number; height: number } {
-  return { width: body.chest + body.sleeve * 1.24, height: body.length };
+/** A cap from the front: `chest` wide, `length` high, the peak below. */
+function capOutline({ chest, length }: GarmentBody): string {
+  const half = chest / 2;
+  const crown = length * 0.72;
+  return `M${-half} ${crown}C${-half} ${-crown * 0.32} ${half} ${-crown * 0.32} ${half} ${crown}C${half * 1.1} ${length} ${half * 0.6} ${length} 0 ${length}C${-half * 0.6} ${length} ${-half * 1.1} ${length} ${-half} ${crown}Z`;
+}
+
+/** A bag with two handles: `sleeve` is how far they rise above it. */
+function toteOutline({ chest, length, sleeve }: GarmentBody): string {
+  const half = chest / 2;
+  const at = chest * 0.22;
+  const band = chest * 0.06;
+  return (
+    `M${-half} ${sleeve}V${sleeve + length}H${half}V${sleeve}Z` +
+    `M${-at - band} ${sleeve}C${-at - band} ${-sleeve * 0.33} ${at + band} ${-sleeve * 0.33} ${at + band} ${sleeve}H${at}C${at} ${sleeve * 0.1} ${-at} ${sleeve * 0.1} ${-at} ${sleeve}Z`
+  );
+}
+
+/** A bib apron: `collarWidth` across the bib, `chest` across the skirt. */
+function apronOutline({ chest, length, collarWidth }: GarmentBody): string {
+  const half = chest / 2;
+  const bib = collarWidth / 2;
+  const waist = length * 0.36;
+  return `M${-bib} 0H${bib}C${bib} ${waist * 0.7} ${half * 0.8} ${waist} ${half} ${waist}V${length}H${-half}V${waist}C${-half * 0.8} ${waist} ${-bib} ${waist * 0.7} ${-bib} 0Z`;
+}
+
+/** Where a print area's top left corner lies on that drawing, in mm. */
+export function printOrigin(body: GarmentBody, print: GarmentPrint): { x: number; y: number } {
+  const down =
+    print.below + (body.cut === 'tote' ? body.sleeve : print.place === 'front' ? body.collarDrop : 0);
+  if (print.place !== 'sleeve') return { x: -print.width / 2, y: down };
+  return { x: body.chest / 2 + body.sleeve * 0.24 - print.width / 2, y: body.length * 0.055 + print.below };
+}
+
+/** Box in mm that the drawn garment takes: from its centre line, and from its highest point. */
+export function garmentExtent(body: GarmentBody): { width: number; height: number; top: number } {
+  switch (body.cut) {
+    case 'shirt':
+      return { width: body.chest + body.sleeve * 1.24, height: body.length, top: 0 };
+    case 'hooded': {
+      const high = body.length * 0.2;
+      return { width: body.chest + body.sleeve * 1.24, height: body.length + high, top: -high };
+    }
+    case 'tote':
+      return { width: body.chest, height: body.length + body.sleeve, top: 0 };
+    case 'cap':
+      return { width: body.chest * 1.06, height: body.length, top: 0 };
+    case 'apron':
+      return { width: body.chest, height: body.length, top: 0 };
+  }
 }

@@ -1,10 +1,10 @@
-import { halfWidthAt, signedDistance, SIDES, type Side } from '../../blank/shape';
+import { isRectangle, signedDistance, spansAt, SIDES, type Side } from '../../blank/shape';
 import { extentOf, type Extent } from '../../fit/geometry';
 import type { Piece } from '../../fit/schema';
 import { pixelCentre } from '../../render/transform';
 import type { CheckContext } from '../context';
 import { CHECK_LIMITS } from '../limits';
-import { alphaOf, columnsWithin, worstSide, type BySide } from './grid';
+import { alphaOf, columnsIn, worstSide, type BySide } from './grid';
 
 export interface BleedMeasure {
   /** Share of the ring between trim and bleed edge that is covered, 0 to 1; 1 where there is no ring. */
@@ -134,7 +134,7 @@ function linesFrom({ grid, face }: CheckContext, side: Side) {
     /** The first step that lies within the bleed edge. */
     firstInside: (index: number) => {
       let step = 0;
-      if (face.cornerRadius > 0) while (step < depth && distance(index, step) > 0) step++;
+      if (!isRectangle(face)) while (step < depth && distance(index, step) > 0) step++;
       return step;
     },
     /** How deep in mm a gap of this many steps is, counting only what lies nearer to this side than to another. */
@@ -166,20 +166,20 @@ function ringShare(context: CheckContext, covers: (column: number, row: number) 
   const { grid, face } = context;
   let ring = 0;
   let covered = 0;
-  const count = (from: number, to: number, row: number) => {
-    for (let column = Math.max(0, from); column < Math.min(grid.width, to); column++) {
-      ring++;
-      if (covers(column, row)) covered++;
-    }
-  };
   for (let row = 0; row < grid.height; row++) {
     const { y } = pixelCentre(grid, 0, row);
-    const outer = columnsWithin(context, halfWidthAt(face, face.bleed, y));
-    const inner = columnsWithin(context, halfWidthAt(face, 0, y));
-    if (inner.from >= inner.to) count(outer.from, outer.to, row);
-    else {
-      count(outer.from, inner.from, row);
-      count(inner.to, outer.to, row);
+    const inner = spansAt(face, 0, y).map((span) => columnsIn(context, span));
+    for (const span of spansAt(face, face.bleed, y)) {
+      const outer = columnsIn(context, span);
+      for (let column = Math.max(0, outer.from); column < Math.min(grid.width, outer.to); column++) {
+        const within = inner.find(({ from, to }) => column >= from && column < to);
+        if (within) {
+          column = within.to - 1;
+          continue;
+        }
+        ring++;
+        if (covers(column, row)) covered++;
+      }
     }
   }
   return ring === 0 ? 1 : covered / ring;

@@ -30,11 +30,13 @@ export function alphaOf(
   };
 }
 
-/** Columns whose pixel centres lie within `half` mm of the face's middle, `to` exclusive. */
-export function columnsWithin({ grid, face }: CheckContext, half: number): { from: number; to: number } {
-  const middle = face.width / 2 + face.bleed;
+/** Columns whose pixel centres lie within a span in mm, `to` exclusive. */
+export function columnsIn(
+  { grid, face }: CheckContext,
+  [left, right]: readonly [number, number],
+): { from: number; to: number } {
   return {
-    from: Math.ceil((middle - half) * grid.perMmX - 0.5),
-    to: Math.floor((middle + half) * grid.perMmX - 0.5) + 1,
+    from: Math.ceil((left + face.bleed) * grid.perMmX - 0.5),
+    to: Math.floor((right + face.bleed) * grid.perMmX - 0.5) + 1,
   };
 }

@@ -16,6 +16,7 @@ export const SIDE_NAMES = {
 /** With all grounds drawn, how far the ring between trim and bleed edge is covered. Listed where there is a ground. */
 export const bleed: Rule = {
   id: 'bleed',
+  rests: ['size', 'bleed'],
   name: 'Bleed',
   check: (context) => {
     const grounds = visibleOf(context, 'ground');

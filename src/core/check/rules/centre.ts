@@ -12,6 +12,7 @@ import { CHECK_LIMITS } from '../limits';
  */
 export const centre: Rule = {
   id: 'centre',
+  rests: ['size'],
   name: 'Centre',
   check: (context) =>
     tellingOnes(

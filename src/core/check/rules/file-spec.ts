@@ -1,21 +1,24 @@
+import { assumedAmong, type SpecNumber } from '../../blank/questions';
 import { printPixels } from '../../blank/resolve';
-import type { HouseSpec } from '../../blank/schema';
 import { newFill } from '../../fit/place';
 import { alphaOf } from '../measure/grid';
 import type { CheckContext, Rule } from '../context';
 import { CHECK_LIMITS } from '../limits';
 import type { Remedy } from '../finding';
 
+const RESTS: readonly SpecNumber[] = ['bleed', 'target', 'formats', 'pixels', 'density', 'modes', 'alpha'];
+
 /** What the print file will be against what the house takes; a number that is only assumed is said. */
 export const fileSpec: Rule = {
   id: 'file-spec',
+  rests: RESTS,
   name: 'File',
   check: (context) => {
     const { spec } = context.blank;
     const pixels = printPixels(context.face, spec);
     const size = `${pixels.width} × ${pixels.height} px`;
     const unmet = unmetRules(context);
-    const assumed = assumedNumbers(spec);
+    const assumed = assumedAmong(context.blank, RESTS);
     const verdict = unmet.length > 0 ? 'fix' : assumed.length > 0 ? 'look' : 'ready';
     return [
       {
@@ -84,19 +87,4 @@ function whiteUnder(context: CheckContext): Remedy {
     label: 'Lay a white ground under it, out to the bleed',
     pieces: [white, ...context.pieces],
   };
-}
-
-function assumedNumbers(spec: HouseSpec): string[] {
-  const { formats, pixels, modes, alpha } = spec.files;
-  const named = {
-    bleed: spec.bleed,
-    'target PPI': spec.target,
-    format: formats,
-    'pixel size': pixels,
-    'colour mode': modes,
-    transparency: alpha,
-  };
-  return Object.entries(named)
-    .filter(([, { source }]) => source.kind === 'assumed')
-    .map(([name]) => name);
 }

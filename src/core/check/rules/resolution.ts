@@ -8,6 +8,7 @@ import type { ArtworkPiece } from '../../fit/schema';
 /** Placed PPI of every piece, the smaller of its axes, against the blank's target and floor. */
 export const resolution: Rule = {
   id: 'resolution',
+  rests: ['target', 'floor'],
   name: 'Resolution',
   check: (context) =>
     tellingOnes(
@@ -22,7 +23,7 @@ function measure(context: CheckContext, piece: ArtworkPiece): Finding | null {
   const { pixels } = context.facts(piece.artworkId);
   if (!pixels) return null;
   const { target, floor } = context.face;
-  const { least } = placedPpi(pixels, piece);
+  const { least } = placedPpi(pixels, piece, context.face);
   // A hair under the target, from a length rounded in some other unit, is the target.
   const meets = (limit: number) => least >= limit - 0.005;
   const verdict = meets(target) ? 'ready' : meets(floor) ? 'look' : 'fix';
@@ -40,7 +41,7 @@ function measure(context: CheckContext, piece: ArtworkPiece): Finding | null {
     word: `${ppi} PPI`,
     message:
       verdict === 'ready'
-        ? `“${piece.name}” has ${ppi} PPI at this size.`
+        ? `“${piece.name}” has ${ppi} PPI at this size${onArc(context)}.`
         : `“${piece.name}” has ${ppi} PPI at this size; ${
             verdict === 'fix' ? `under ${floor} it prints blurred` : `${target} is wanted`
           }.`,
@@ -62,6 +63,10 @@ function remedies(context: CheckContext, piece: ArtworkPiece, ppi: number): Reme
       pieces: withPiece(context, smaller),
     },
   ];
+}
+
+function onArc({ face }: CheckContext): string {
+  return face.bend ? ' where the arc is widest' : '';
 }
 
 /** Whole PPI, cut and not rounded up: 299.6 is not 300. */

@@ -1,9 +1,13 @@
 'use client';
 import dynamic from 'next/dynamic';
+import { useEffect, useMemo } from 'react';
 import { FaceLines } from '@/ui/flat/FaceLines';
+import type { Zone } from '@/core/blank/face';
+import type { PrintFace } from '@/core/blank/resolve';
 import { shapePath } from '@/core/blank/shape';
 import type { Docket } from '@/core/check/docket';
 import { useHand } from '@/state/bench';
+import { useUnderlay } from '../FaceBar';
 import type { Live } from '../useLive';
 import { Callouts } from './Callouts';
 import { Dimensions } from './Dimensions';
@@ -31,6 +35,7 @@ export function Flat({ live, docket }: { live: Live; docket: Docket }) {
         {view && (
           <>
             <FlatPieces live={live} view={view} />
+            <Underlay live={live} view={view} />
             <Lines live={live} view={view} />
             <PieceGrips live={live} view={view} />
             <Dimensions live={live} view={view} />
@@ -42,6 +47,36 @@ export function Flat({ live, docket }: { live: Live; docket: Docket }) {
         )}
       </div>
     </section>
+  );
+}
+
+/** The house's template under the face, as strong as chosen. It is a picture on the page and reaches no print. */
+function Underlay({ live, view }: { live: Live; view: View }) {
+  const underlay = useUnderlay(live);
+  const url = useMemo(() => underlay && URL.createObjectURL(underlay.picture), [underlay]);
+  useEffect(
+    () => () => {
+      if (url) URL.revokeObjectURL(url);
+    },
+    [url],
+  );
+  if (!underlay || !url) return null;
+  const { page } = underlay;
+  return (
+    <img
+      src={url}
+      alt={`Template ${underlay.name}`}
+      data-underlay
+      className="pointer-events-none absolute mix-blend-multiply"
+      style={{
+        left: view.left + page.x * view.scale,
+        top: view.top + page.y * view.scale,
+        width: page.width * view.scale,
+        height: page.height * view.scale,
+        maxWidth: 'none',
+        opacity: underlay.opacity,
+      }}
+    />
   );
 }
 
@@ -67,7 +102,7 @@ function Lines({ live, view }: { live: Live; view: View }) {
         <span
           key={zone.id}
           className="pointer-events-none absolute -translate-x-1/2 bg-viewing/80 px-1 text-sm text-viewing-ink"
-          style={{ left: view.left + zone.x * view.scale, top: view.top - face.bleed * view.scale - 21 }}
+          style={{ left: view.left + zone.x * view.scale, top: labelTop(zone, live.face, view) }}
         >
           {zone.name}
         </span>
@@ -98,4 +133,11 @@ function Snapped({ view }: { view: View }) {
       </p>
     </>
   );
+}
+
+/** A zone's name stands above the face; where zones lie in rows, each at its own upper edge. */
+function labelTop(zone: Zone, face: PrintFace, view: View): number {
+  const rows = new Set(face.zones.map(({ y }) => y)).size;
+  if (rows < 2) return view.top - face.bleed * view.scale - 21;
+  return view.top + (zone.y - zone.height / 2) * view.scale + 2;
 }

@@ -4,13 +4,13 @@ import type { PrintFace } from '@/core/blank/resolve';
 import { shapePath, signedDistance } from '@/core/blank/shape';
 import { corners } from '@/core/fit/geometry';
 import type { Piece } from '@/core/fit/schema';
-import type { Live } from '../useLive';
+import { shownColour, type Live } from '../useLive';
 import type { View } from './view';
 
 /** The pieces on the product's colour, cut off at the bleed; what lies past it shows as a ghost. */
 export function FlatPieces({ live, view }: { live: Live; view: View }) {
   const { face, pieces, blank, fit } = live;
-  const colour = blank.blank.colours.find(({ id }) => id === fit.colourId)?.hex ?? '#ffffff';
+  const colour = shownColour({ blank, fit });
   const place = { x: view.left, y: view.top, scaleX: view.scale, scaleY: view.scale };
   const bleedEdge = shapePath(face, face.bleed);
   const cut = (): [Path2D] => [new Path2D(bleedEdge)];

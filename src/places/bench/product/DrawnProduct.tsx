@@ -1,42 +1,45 @@
 'use client';
-import { garmentExtent, garmentOutline, printOrigin } from '@/core/blank/kinds/garment';
+import { garmentOutline } from '@/core/blank/kinds/garment';
+import { keepOutPath } from '@/core/blank/keep-out';
 import { shapePath } from '@/core/blank/shape';
-import type { GarmentBody } from '@/core/blank/schema';
+import type { GarmentBody } from '@/core/blank/body';
+import { garmentTop, placeOf, type DrawingPlace } from '@/ui/flat/place';
 import { useRoomSize } from '@/ui/useRoomSize';
 import { PieceDrawing } from '@/ui/flat/FitDrawing';
-import type { Live } from '../useLive';
+import { shownColour, type Live } from '../useLive';
 
-/** A garment or a sticker as a drawing in its colour, from its own numbers, with the print in place. */
+/** A garment or a flat thing as a drawing in its colour, from its own numbers, with the print in place. */
 export function DrawnProduct({ live }: { live: Live }) {
   const { room, size } = useRoomSize();
-  const { body, colours } = live.blank.blank;
-  const colour = colours.find(({ id }) => id === live.fit.colourId)?.hex ?? '#ffffff';
+  const place = placeOf(live.blank, live.face, live.fit.sizeId);
   return (
     <div ref={room} className="min-h-0 grow">
       {size &&
-        (body.kind === 'garment' ? (
-          <Garment live={live} body={body} colour={colour} {...size} />
+        (place.garment ? (
+          <Garment live={live} garment={place.garment} place={place} {...size} />
         ) : (
-          <Sticker live={live} colour={colour} {...size} />
+          <Flat live={live} {...size} />
         ))}
     </div>
   );
 }
 
-interface Drawn {
+interface Room {
   live: Live;
-  colour: string;
   width: number;
   height: number;
 }
 
-function Garment({ live, body, colour, width, height }: Drawn & { body: GarmentBody }) {
-  const extent = garmentExtent(body);
-  const origin = printOrigin(body);
-  const scale = Math.min((width - 24) / extent.width, (height - 76) / extent.height);
-  const outline = garmentOutline(body);
+function Garment({
+  live,
+  garment,
+  place,
+  width,
+  height,
+}: Room & { garment: GarmentBody; place: DrawingPlace }) {
+  const scale = Math.min((width - 24) / place.width, (height - 76) / place.height);
   const seam = 1 / scale;
-  const neck = body.collarWidth / 2;
+  const { origin } = place;
   return (
     <svg
       role="img"
@@ -44,26 +47,16 @@ function Garment({ live, body, colour, width, height }: Drawn & { body: GarmentB
       width={width}
       height={height}
     >
-      <g transform={`translate(${width / 2} ${(height - 30 - extent.height * scale) / 2}) scale(${scale})`}>
-        <path
-          d={outline}
-          fill={colour}
-          stroke="var(--color-viewing-ink)"
-          strokeWidth={seam}
-          strokeLinejoin="round"
-        />
-        <g fill="none" stroke="var(--color-viewing-ink)" strokeWidth={seam * 0.7} strokeOpacity="0.7">
-          <path d={`M${-neck - 9} 2Q0 ${body.collarDrop * 2 + 34} ${neck + 9} 2`} />
+      <g transform={`translate(${width / 2} ${(height - 30 - place.height * scale) / 2}) scale(${scale})`}>
+        <g transform={`translate(0 ${garmentTop(garment)})`}>
           <path
-            d={`M${-body.chest / 2} ${body.length - 22}H${body.chest / 2}`}
-            strokeDasharray={`${4 * seam} ${3 * seam}`}
+            d={garmentOutline(garment)}
+            fill={shownColour(live)}
+            stroke="var(--color-viewing-ink)"
+            strokeWidth={seam}
+            strokeLinejoin="round"
           />
-          {[-1, 1].map((side) => (
-            <path
-              key={side}
-              d={`M${(side * body.chest) / 2} ${body.length * 0.055}Q${side * body.chest * 0.44} ${body.length * 0.18} ${(side * body.chest) / 2} ${body.length * 0.31}`}
-            />
-          ))}
+          {garment.sleeve > 0 && garment.cut !== 'tote' && <Seams garment={garment} seam={seam} />}
         </g>
         <g transform={`translate(${origin.x} ${origin.y})`}>
           <clipPath id="garment-print">
@@ -72,14 +65,33 @@ function Garment({ live, body, colour, width, height }: Drawn & { body: GarmentB
           <g clipPath="url(#garment-print)">
             <Pieces live={live} />
           </g>
+          <Covers live={live} px={seam} />
         </g>
       </g>
     </svg>
   );
 }
 
-/** The sticker cut out, lying on the neutral ground, one edge lifted. */
-function Sticker({ live, colour, width, height }: Drawn) {
+/** Collar, hem and armholes of a shirt or a top. */
+function Seams({ garment, seam }: { garment: GarmentBody; seam: number }) {
+  const { chest, length, collarWidth, collarDrop } = garment;
+  const neck = collarWidth / 2;
+  return (
+    <g fill="none" stroke="var(--color-viewing-ink)" strokeWidth={seam * 0.7} strokeOpacity="0.7">
+      <path d={`M${-neck - 9} 2Q0 ${collarDrop * 2 + 34} ${neck + 9} 2`} />
+      <path d={`M${-chest / 2} ${length - 22}H${chest / 2}`} strokeDasharray={`${4 * seam} ${3 * seam}`} />
+      {[-1, 1].map((side) => (
+        <path
+          key={side}
+          d={`M${(side * chest) / 2} ${length * 0.055}Q${side * chest * 0.44} ${length * 0.18} ${(side * chest) / 2} ${length * 0.31}`}
+        />
+      ))}
+    </g>
+  );
+}
+
+/** A flat thing cut out, lying on the neutral ground, one edge lifted; its wrapped edge is bent away at the trim. */
+function Flat({ live, width, height }: Room) {
   const { face } = live;
   const scale = Math.min((width - 60) / face.width, (height - 90) / face.height);
   const cut = shapePath(face);
@@ -94,17 +106,51 @@ function Sticker({ live, colour, width, height }: Drawn) {
         transform={`translate(${(width - face.width * scale) / 2} ${(height - face.height * scale) / 2}) scale(${scale})`}
       >
         <path d={cut} fill="#000" fillOpacity="0.22" transform={`translate(${2 / scale} ${4 / scale})`} />
-        <clipPath id="sticker-cut">
+        <clipPath id="flat-cut">
           <path d={cut} />
         </clipPath>
-        <g clipPath="url(#sticker-cut)">
-          <path d={cut} fill={colour} />
+        <g clipPath="url(#flat-cut)">
+          <path d={cut} fill={shownColour(live)} />
           <Pieces live={live} />
+          <Folded live={live} />
         </g>
+        <Covers live={live} px={1 / scale} />
         <path d={cut} fill="none" stroke="#fff" strokeOpacity="0.8" strokeWidth={1 / scale} />
       </g>
     </svg>
   );
+}
+
+/** Every second panel in shade, as a folded sheet stands. */
+function Folded({ live }: { live: Live }) {
+  const { folds, width, height } = live.face;
+  const ends = [0, ...folds, width];
+  return folds.map((left, index) =>
+    index % 2 === 0 ? (
+      <rect
+        key={left}
+        x={left}
+        width={ends[index + 2]! - left}
+        height={height}
+        fill="#000"
+        fillOpacity="0.13"
+      />
+    ) : null,
+  );
+}
+
+/** Parts that lie on top of the print, and holes through it. */
+function Covers({ live, px }: { live: Live; px: number }) {
+  return live.face.keepOuts.map((one) => (
+    <path
+      key={one.id}
+      d={keepOutPath(one)}
+      fill={one.effect === 'hole' ? 'var(--color-viewing)' : '#d9d9d6'}
+      fillOpacity={one.effect === 'hole' ? 1 : 0.92}
+      stroke="var(--color-viewing-ink)"
+      strokeWidth={0.8 * px}
+    />
+  ));
 }
 
 function Pieces({ live }: { live: Live }) {

@@ -1,5 +1,6 @@
 'use client';
 import dynamic from 'next/dynamic';
+import type { ProductColour } from '@/core/blank/schema';
 import { changeFit } from '@/state/bench';
 import type { Live } from '../useLive';
 import { DrawnProduct } from './DrawnProduct';
@@ -18,7 +19,7 @@ export function ProductPanel({ live, wide }: { live: Live; wide: boolean }) {
       className={`relative flex shrink-0 flex-col border-viewing-rule ${wide ? 'h-[38%] border-t' : 'w-[42%] border-l'}`}
     >
       <Colours live={live} />
-      {body.kind === 'wrap' ? (
+      {body.kind === 'wrap' || body.kind === 'taper' ? (
         <RoundProduct live={live} body={body} tall={!wide} />
       ) : (
         <DrawnProduct live={live} />
@@ -28,27 +29,58 @@ export function ProductPanel({ live, wide }: { live: Live; wide: boolean }) {
 }
 
 function Colours({ live }: { live: Live }) {
-  const { colours } = live.blank.blank;
+  const { colours, states } = live.blank.blank;
+  const { fit } = live;
+  if (states.length > 0) {
+    const shown = fit.stateId ?? states[0]!.id;
+    return (
+      <Swatches
+        label="State of the product"
+        choices={states}
+        chosenId={shown}
+        onChoose={(stateId) => void changeFit((so) => ({ ...so, stateId }))}
+      />
+    );
+  }
   if (colours.length < 2) return null;
-  const chosen = colours.find(({ id }) => id === live.fit.colourId);
+  return (
+    <Swatches
+      label="Product colour"
+      choices={colours}
+      chosenId={fit.colourId}
+      onChoose={(colourId) => void changeFit((so) => ({ ...so, colourId }))}
+    />
+  );
+}
+
+interface SwatchesProps {
+  label: string;
+  choices: readonly ProductColour[];
+  chosenId: string;
+  onChoose: (id: string) => void;
+}
+
+function Swatches({ label, choices, chosenId, onChoose }: SwatchesProps) {
   return (
     <div
       className="absolute right-3 top-1.5 z-10 flex items-center gap-1.5 text-sm"
       role="group"
-      aria-label="Product colour"
+      aria-label={label}
     >
-      {colours.map(({ id, name, hex }) => (
+      {choices.map(({ id, name, hex }) => (
         <button
           key={id}
           aria-label={name}
-          aria-pressed={id === live.fit.colourId}
+          aria-pressed={id === chosenId}
           title={name}
-          onClick={() => void changeFit((fit) => ({ ...fit, colourId: id }))}
+          onClick={() => {
+            onChoose(id);
+          }}
           style={{ background: hex }}
-          className={`h-5 w-5 border border-viewing-ink ${id === live.fit.colourId ? 'outline-2 outline-offset-2 outline-viewing-thread' : ''}`}
+          className={`h-5 w-5 border border-viewing-ink ${id === chosenId ? 'outline-2 outline-offset-2 outline-viewing-thread' : ''}`}
         />
       ))}
-      <span className="ml-2">{chosen?.name}</span>
+      <span className="ml-2">{choices.find(({ id }) => id === chosenId)?.name}</span>
     </div>
   );
 }

@@ -1,10 +1,10 @@
 'use client';
 import { useEffect, useState } from 'react';
-import type { WrapBody } from '@/core/blank/schema';
+import type { RoundBody } from '@/core/blank/body';
 import { ProductView } from '@/state/product';
 import { useRoomSize } from '@/ui/useRoomSize';
 import { useDrag } from '../flat/useDrag';
-import type { Live } from '../useLive';
+import { shownColour, type Live } from '../useLive';
 
 const SET_VIEWS = [
   { name: 'from the left', angle: -Math.PI / 2 },
@@ -13,7 +13,7 @@ const SET_VIEWS = [
 ] as const;
 
 /** A round product from its left, front and right as a viewer in front names them, and once in the hand to be turned. */
-export function RoundProduct({ live, body, tall }: { live: Live; body: WrapBody; tall: boolean }) {
+export function RoundProduct({ live, body, tall }: { live: Live; body: RoundBody; tall: boolean }) {
   const [hand, setHand] = useState(0.6);
   const columns = tall ? 2 : 4;
   const room = useProductView(live, body, hand, columns);
@@ -74,7 +74,7 @@ function TurnGrip({
 }
 
 /** Keeps the views of the live fit on a canvas behind the labels; gives back the room they are drawn in. */
-function useProductView(live: Live, body: WrapBody, hand: number, columns: number) {
+function useProductView(live: Live, body: RoundBody, hand: number, columns: number) {
   const { room, size } = useRoomSize();
   const [view, setView] = useState<ProductView | null>(null);
 
@@ -93,7 +93,7 @@ function useProductView(live: Live, body: WrapBody, hand: number, columns: numbe
   }, [room]);
 
   const { blank, face, pieces, previews, fit } = live;
-  const colour = blank.blank.colours.find(({ id }) => id === fit.colourId)?.hex ?? '#ffffff';
+  const colour = shownColour({ blank, fit });
   const { ink } = blank.method;
   useEffect(() => {
     if (!view || !size) return;

@@ -1,0 +1,115 @@
+import type { RoundBody } from '../body';
+import type { Face, Zone } from '../face';
+import { rectangleOf, frustumSector, printedSector, STRAIGHT, type Sector } from './sector';
+
+/** Viewing distance of a product view in mm, unless said otherwise. */
+export const VIEW_DISTANCE = 600;
+/** A point of a round body reads well up to this angle from the viewer's axis. */
+export const READABLE_ANGLE = Math.PI / 3;
+
+/** Diameters in mm at the print's upper and lower edge. */
+export function diametersOf(body: RoundBody): { top: number; bottom: number } {
+  return body.kind === 'wrap'
+    ? { top: body.diameter, bottom: body.diameter }
+    : { top: body.topDiameter, bottom: body.bottomDiameter };
+}
+
+/** Circumference in mm halfway down the print: pi D. */
+export function circumference(body: RoundBody): number {
+  const { top, bottom } = diametersOf(body);
+  return (Math.PI * (top + bottom)) / 2;
+}
+
+/** Printable height in mm along the wall: lip and foot are left out, where nothing prints. */
+export function printableHeight(body: RoundBody): number {
+  return body.kind === 'wrap' ? body.height - body.lip - body.foot : body.slant;
+}
+
+/** Upright measures in mm of a body as it stands: of the print, and of the lip above and the foot below it. */
+export function uprightOf(body: RoundBody): { print: number; lip: number; foot: number; whole: number } {
+  const { top, bottom } = diametersOf(body);
+  const slant = printableHeight(body);
+  const print = Math.sqrt(Math.max(0, slant * slant - ((top - bottom) / 2) ** 2));
+  const lean = print / slant;
+  const lip = body.lip * lean;
+  const foot = body.foot * lean;
+  return { print, lip, foot, whole: print + lip + foot };
+}
+
+/** The arc that the print is bent onto; null where the wall is straight. */
+export function bendOf(body: RoundBody): Sector | null {
+  const { top, bottom } = diametersOf(body);
+  if (Math.abs(top - bottom) < STRAIGHT) return null;
+  return printedSector(
+    frustumSector(top, bottom, printableHeight(body)),
+    body.handle?.gap ?? 0,
+    body.overlap,
+  );
+}
+
+/** Width in mm of the rectangle that art is designed on: the wall less the handle gap, or plus the seam's overlap. */
+export function wrapWidth(body: RoundBody): number {
+  if (body.kind === 'wrap' && body.partial !== null) return body.partial;
+  const bend = bendOf(body);
+  return bend ? rectangleOf(bend).width : circumference(body) - (body.handle?.gap ?? 0) + body.overlap;
+}
+
+/** Angle in radians on the wall of a point x mm to the right of the front: 2 pi x / C. */
+export function angleAt(body: RoundBody, x: number): number {
+  return (2 * Math.PI * x) / circumference(body);
+}
+
+/** Width in mm that reads from one side: the arc between -60 and +60 degrees. */
+export function readableWidth(body: RoundBody): number {
+  return (circumference(body) * READABLE_ANGLE) / Math.PI;
+}
+
+/** Largest visible angle from the viewer's axis in radians: acos(r / distance). */
+export function visibleAngle(body: RoundBody, distance = VIEW_DISTANCE): number {
+  return Math.acos(circumference(body) / (2 * Math.PI) / distance);
+}
+
+/** Centres of the sides in mm to the right of the front, which lies opposite the handle or the seam. */
+export function viewCentres(body: RoundBody): { id: string; name: string; centre: number }[] {
+  const quarter = circumference(body) / 4;
+  return [
+    { id: 'left', name: 'left side', centre: -quarter },
+    { id: 'front', name: 'front', centre: 0 },
+    { id: 'right', name: 'right side', centre: quarter },
+  ];
+}
+
+/** The one face of a round body. Zones are named as the viewer in front names them; x grows to the right. */
+export function roundFaces(body: RoundBody): Face[] {
+  const width = wrapWidth(body);
+  const height = printableHeight(body);
+  const front = (width - body.overlap) / 2;
+  const quarter = circumference(body) / 4;
+  const zones = viewCentres(body)
+    .map(({ id, name, centre }): Zone => ({
+      id,
+      name,
+      x: front + centre,
+      y: height / 2,
+      width: quarter,
+      height,
+    }))
+    .filter(({ x }) => x >= 0 && x <= width);
+  return [
+    {
+      id: 'wrap',
+      name: 'Wrap',
+      width,
+      height,
+      cornerRadius: 0,
+      outline: null,
+      zones,
+      keepOuts: [],
+      edge: 0,
+      cuts: [],
+      folds: [],
+      overlap: body.overlap,
+      bend: bendOf(body),
+    },
+  ];
+}

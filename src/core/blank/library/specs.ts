@@ -1,0 +1,182 @@
+import type { HouseSpec, Source } from '../schema';
+
+const STATED: Source = { kind: 'house', note: 'spec sheet', date: '2026-09-01' };
+const stated = <T>(value: T) => ({ value, source: STATED });
+const assumed = <T>(value: T) => ({ value, source: { kind: 'assumed' as const } });
+
+const MIB = 1024 * 1024;
+const NAMING = '{design}_{blank}_{face}_{size}';
+
+type Asked = Pick<HouseSpec, 'id' | 'house' | 'methods'> & {
+  bleed: number;
+  safe: number;
+  target?: number;
+  floor?: number;
+  formats?: HouseSpec['files']['formats']['value'];
+  modes?: HouseSpec['files']['modes']['value'];
+  alpha?: 'kept' | 'none';
+  mebibytes?: number;
+  press?: HouseSpec['press'];
+  /** Numbers nobody has stated yet. */
+  unsure?: readonly ('bleed' | 'safe' | 'floor')[];
+};
+
+/** A spec as its house states it; what is left out is what most of these houses ask. */
+function spec(asked: Asked): HouseSpec {
+  const number = (name: 'bleed' | 'safe' | 'floor', value: number) =>
+    asked.unsure?.includes(name) ? assumed(value) : stated(value);
+  return {
+    upfit: 'spec/1',
+    id: asked.id,
+    version: 1,
+    house: asked.house,
+    methods: asked.methods,
+    bleed: number('bleed', asked.bleed),
+    safe: number('safe', asked.safe),
+    safeFrom: stated('trim'),
+    target: stated(asked.target ?? 300),
+    floor: number('floor', asked.floor ?? 150),
+    files: {
+      formats: stated(asked.formats ?? ['png', 'jpeg']),
+      pixels: stated(null),
+      density: stated(true),
+      modes: stated(asked.modes ?? ['rgb']),
+      alpha: stated(asked.alpha ?? 'kept'),
+      maxBytes: stated((asked.mebibytes ?? 50) * MIB),
+      naming: stated(NAMING),
+    },
+    press: asked.press ?? null,
+  };
+}
+
+/** The shipped house specs. Houses and numbers are made up and plausible. */
+export const SPECS: readonly HouseSpec[] = [
+  spec({
+    id: 'harl-kiln-mug',
+    house: 'Harl Kiln Works',
+    methods: ['sublimation'],
+    bleed: 2,
+    safe: 4,
+    press: { celsius: 200, seconds: 180, pressure: 'medium' },
+  }),
+  spec({
+    id: 'harl-kiln-tumbler',
+    house: 'Harl Kiln Works',
+    methods: ['sublimation'],
+    bleed: 2,
+    safe: 5,
+    formats: ['png'],
+    press: { celsius: 190, seconds: 90, pressure: 'medium' },
+    unsure: ['bleed'],
+  }),
+  spec({
+    id: 'harl-kiln-plate',
+    house: 'Harl Kiln Works',
+    methods: ['sublimation'],
+    bleed: 2,
+    safe: 3,
+    press: { celsius: 200, seconds: 60, pressure: 'firm' },
+  }),
+  spec({
+    id: 'corrie-sublimation',
+    house: 'Corrie Transfer Co.',
+    methods: ['sublimation'],
+    bleed: 3,
+    safe: 6,
+    formats: ['png', 'tiff'],
+    press: { celsius: 195, seconds: 60, pressure: 'light' },
+    unsure: ['safe'],
+  }),
+  spec({
+    id: 'dunmere-shirt',
+    house: 'Dunmere Garment Print',
+    methods: ['direct-to-garment', 'film-transfer'],
+    bleed: 0,
+    safe: 5,
+    formats: ['png'],
+    modes: ['rgb', 'grey'],
+    mebibytes: 100,
+  }),
+  spec({
+    id: 'corrie-cloth',
+    house: 'Corrie Transfer Co.',
+    methods: ['direct-to-garment', 'film-transfer', 'screen'],
+    bleed: 0,
+    safe: 4,
+    floor: 200,
+    formats: ['png', 'tiff'],
+    modes: ['rgb', 'grey'],
+    mebibytes: 120,
+    press: { celsius: 160, seconds: 15, pressure: 'firm' },
+  }),
+  spec({
+    id: 'ostrey-case',
+    house: 'Ostrey Hard Goods',
+    methods: ['uv', 'sublimation'],
+    bleed: 1.5,
+    safe: 3,
+    formats: ['png', 'pdf'],
+  }),
+  spec({
+    id: 'skerry-sticker',
+    house: 'Skerry Labels',
+    methods: ['digital-label'],
+    bleed: 2,
+    safe: 3,
+    floor: 200,
+    formats: ['png', 'pdf'],
+    alpha: 'none',
+    mebibytes: 20,
+  }),
+  spec({
+    id: 'skerry-label',
+    house: 'Skerry Labels',
+    methods: ['digital-label'],
+    bleed: 2,
+    safe: 2.5,
+    floor: 200,
+    formats: ['png', 'pdf'],
+    modes: ['rgb', 'cmyk'],
+    alpha: 'none',
+    mebibytes: 60,
+  }),
+  spec({
+    id: 'tarn-paper',
+    house: 'Tarn Paper Press',
+    methods: ['digital-print'],
+    bleed: 3,
+    safe: 4,
+    floor: 200,
+    formats: ['png', 'pdf', 'tiff'],
+    modes: ['rgb', 'cmyk'],
+    alpha: 'none',
+    mebibytes: 80,
+  }),
+  spec({
+    id: 'broadwater-wall',
+    house: 'Broadwater Banners',
+    methods: ['large-format'],
+    bleed: 5,
+    safe: 15,
+    target: 150,
+    floor: 87,
+    formats: ['png', 'jpeg', 'tiff', 'pdf'],
+    modes: ['rgb', 'cmyk'],
+    alpha: 'none',
+    mebibytes: 300,
+  }),
+  spec({
+    id: 'broadwater-banner',
+    house: 'Broadwater Banners',
+    methods: ['large-format'],
+    bleed: 10,
+    safe: 40,
+    target: 72,
+    floor: 44,
+    formats: ['png', 'jpeg', 'tiff', 'pdf'],
+    modes: ['rgb', 'cmyk'],
+    alpha: 'none',
+    mebibytes: 300,
+    unsure: ['safe'],
+  }),
+];

@@ -1,0 +1,26 @@
+import type { Face } from '../blank/face';
+import type { Fit, Piece } from './schema';
+
+/**
+ * The faces of a fit carried over to faces of another size: pieces keep their size, and their place from the middle;
+ * on a garment, where a print hangs from the collar, their place from the top.
+ */
+export function carryOver(
+  faces: Fit['faces'],
+  from: readonly Face[],
+  to: readonly Face[],
+  hangs: boolean,
+): Fit['faces'] {
+  return faces.map((face) => {
+    const before = from.find(({ id }) => id === face.faceId);
+    const after = to.find(({ id }) => id === face.faceId);
+    if (!before || !after) return face;
+    const dx = (after.width - before.width) / 2;
+    const dy = hangs ? 0 : (after.height - before.height) / 2;
+    return { ...face, pieces: face.pieces.map((piece) => moved(piece, dx, dy)) };
+  });
+}
+
+function moved(piece: Piece, dx: number, dy: number): Piece {
+  return piece.kind === 'artwork' ? { ...piece, x: piece.x + dx, y: piece.y + dy } : piece;
+}

@@ -1,0 +1,39 @@
+import type { Handle, RoundBody } from '../blank/body';
+import { slantOf, STRAIGHT } from '../blank/kinds/sector';
+
+/** What a tape reads of a round thing, in mm. Diameters are those at the print's edges. */
+export interface RoundReadings {
+  top: number;
+  bottom: number;
+  /** The print's height: along the wall (slant), or upright. */
+  slant?: number;
+  height?: number;
+  handle?: number;
+  overlap?: number;
+  lip?: number;
+  foot?: number;
+}
+
+/** A handle as it usually is on a body of this size: only its gap is measured, the rest is for the drawing. */
+export function usualHandle(gap: number, diameter: number, printHeight: number): Handle {
+  return {
+    gap,
+    reach: diameter * 0.4,
+    thickness: diameter * 0.14,
+    width: diameter * 0.19,
+    top: printHeight * 0.14,
+    bottom: printHeight * 0.14,
+  };
+}
+
+/** A body from what a tape reads: straight where top and bottom are within 0.1 mm, tapered otherwise. */
+export function roundBody(readings: RoundReadings): RoundBody {
+  const { top, bottom, lip = 0, foot = 0, overlap = 0 } = readings;
+  const slant = readings.slant ?? slantOf(top, bottom, readings.height ?? 0);
+  const handle = readings.handle ? usualHandle(readings.handle, Math.min(top, bottom), slant) : null;
+  if (Math.abs(top - bottom) < STRAIGHT) {
+    const diameter = (top + bottom) / 2;
+    return { kind: 'wrap', diameter, height: slant + lip + foot, lip, foot, overlap, partial: null, handle };
+  }
+  return { kind: 'taper', topDiameter: top, bottomDiameter: bottom, slant, lip, foot, overlap, handle };
+}

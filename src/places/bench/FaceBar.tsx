@@ -1,0 +1,146 @@
+'use client';
+import { differences } from '@/core/blank/numbers';
+import { carryOver } from '@/core/fit/regrade';
+import { showLength, showSize } from '@/core/length/show';
+import { changeFit, useHand } from '@/state/bench';
+import { saveUnderlay } from '@/state/blanks';
+import { resolveHere } from '@/state/library';
+import { useShop } from '@/state/shop';
+import type { Live } from './useLive';
+
+/** Which face and which size is on the bench, the template under it, and a newer version of the blank if there is one. */
+export function FaceBar({ live }: { live: Live }) {
+  const newer = useNewer(live);
+  const underlay = useUnderlay(live);
+  const { faces, blank } = live.blank;
+  if (faces.length < 2 && blank.sizes.length === 0 && !underlay && !newer) return null;
+  return (
+    <div className="flex h-[30px] shrink-0 items-center gap-5 border-b border-rule bg-frame px-4 text-sm">
+      {faces.length > 1 && <Faces live={live} />}
+      {blank.sizes.length > 0 && <Sizes live={live} />}
+      {underlay && (
+        <label className="flex items-center gap-2 text-ink-2">
+          template under it
+          <input
+            type="range"
+            aria-label="How strongly the template shows"
+            data-arrows
+            min={0}
+            max={1}
+            step={0.05}
+            value={underlay.opacity}
+            onChange={(event) => void saveUnderlay({ ...underlay, opacity: Number(event.target.value) })}
+            className="w-24 accent-thread"
+          />
+        </label>
+      )}
+      {newer}
+    </div>
+  );
+}
+
+function Faces({ live }: { live: Live }) {
+  const carries = (id: string) =>
+    live.fit.faces.some(({ faceId, pieces }) => faceId === id && pieces.length > 0);
+  return (
+    <span role="group" aria-label="Face" className="flex gap-3">
+      {live.blank.faces.map(({ id, name }) => (
+        <button
+          key={id}
+          aria-pressed={id === live.face.id}
+          className={id === live.face.id ? 'font-semibold underline underline-offset-4' : 'text-ink-2'}
+          onClick={() => {
+            useHand.setState({ faceId: id, selectedId: null, draft: null, snapped: null });
+          }}
+        >
+          {name}
+          {!carries(id) && ' (bare)'}
+        </button>
+      ))}
+    </span>
+  );
+}
+
+/** Another size has another print area: pieces keep their size and hang as far below the collar. */
+function Sizes({ live }: { live: Live }) {
+  const { blank, method, spec } = live.blank;
+  const { specs, settings } = useShop.getState();
+  const base = blank.sizes.find(({ print }) => print === 1)?.id ?? null;
+  const current = live.fit.sizeId ?? base;
+  const change = (sizeId: string) => {
+    const to = resolveHere(blank, specs, { ...settings.houses, [blank.id]: spec.id }, sizeId).faces;
+    void changeFit((fit) => ({
+      ...fit,
+      sizeId,
+      faces: carryOver(fit.faces, live.blank.faces, to, blank.body.kind === 'garment'),
+    }));
+  };
+  return (
+    <span role="group" aria-label={`Size, ${method.name}`} className="measure flex gap-2.5">
+      {blank.sizes.map(({ id, name, print }) => (
+        <button
+          key={id}
+          aria-label={`Size ${name}`}
+          aria-pressed={id === current}
+          title={showSize(
+            (live.face.width / printOf(live, current)) * print,
+            (live.face.height / printOf(live, current)) * print,
+            live.unit,
+          )}
+          className={id === current ? 'font-semibold underline underline-offset-4' : 'text-ink-2'}
+          onClick={() => {
+            change(id);
+          }}
+        >
+          {name}
+        </button>
+      ))}
+    </span>
+  );
+}
+
+function printOf({ blank }: Live, sizeId: string | null): number {
+  return blank.blank.sizes.find(({ id }) => id === sizeId)?.print ?? 1;
+}
+
+/** Tells of a newer version of the blank and what differs; one press moves the fit onto it. */
+function useNewer(live: Live): React.ReactNode {
+  const { blank } = live.blank;
+  const newest = useShop((shop) => shop.blanks.get(blank.id));
+  if (!newest || newest.blank.version <= live.fit.blankVersion) return null;
+  const changes = differences(blank.body, newest.blank.body).map(
+    ({ name, mm }) => `${name} ${mm > 0 ? '+' : ''}${showLength(mm, live.unit)}`,
+  );
+  const move = () => {
+    const { specs, settings } = useShop.getState();
+    const to = resolveHere(
+      [...useShop.getState().versions.values()].find(
+        ({ id, version }) => id === blank.id && version === newest.blank.version,
+      )!,
+      specs,
+      settings.houses,
+      live.fit.sizeId,
+    ).faces;
+    void changeFit((fit) => ({
+      ...fit,
+      blankVersion: newest.blank.version,
+      faces: carryOver(fit.faces, live.blank.faces, to, blank.body.kind === 'garment'),
+    }));
+  };
+  return (
+    <span role="status" className="ml-auto flex min-w-0 items-center gap-3 text-look">
+      <span className="truncate">
+        Made on version {live.fit.blankVersion}; version {newest.blank.version} is newer
+        {changes.length > 0 && `: ${changes.join(', ')}`}.
+      </span>
+      <button className="verb shrink-0" onClick={move}>
+        Move to version {newest.blank.version}
+      </button>
+    </span>
+  );
+}
+
+/** The house's template that lies under the face on the bench, if one does. */
+export function useUnderlay({ blank, face }: Pick<Live, 'blank' | 'face'>) {
+  return useShop((shop) => shop.underlays.get(`${blank.blank.id}/${face.id}`));
+}

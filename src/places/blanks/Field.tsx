@@ -1,0 +1,75 @@
+'use client';
+import { useId } from 'react';
+
+interface Props {
+  label: string;
+  value: string;
+  placeholder?: string;
+  /** What is wrong with it, or what it comes to. */
+  trouble?: string | null;
+  note?: string;
+  onChange: (text: string) => void;
+  children?: React.ReactNode;
+}
+
+/** A typed value with its name on the left, and what is wrong with it beneath. */
+export function Field({ label, value, placeholder, trouble, note, onChange, children }: Props) {
+  const id = useId();
+  return (
+    <div className="border-b border-rule py-1.5">
+      <div className="flex items-center gap-3">
+        <label htmlFor={id} className="grow">
+          {label}
+        </label>
+        {children}
+        <input
+          id={id}
+          value={value}
+          placeholder={placeholder}
+          aria-invalid={Boolean(trouble)}
+          aria-describedby={`${id}-note`}
+          onChange={(event) => {
+            onChange(event.target.value);
+          }}
+          className="measure w-44 border-b-2 border-ink bg-tape-pale px-2 py-1 text-right font-semibold text-on-tape placeholder:font-normal placeholder:text-on-tape/60"
+        />
+      </div>
+      <p
+        id={`${id}-note`}
+        role={trouble ? 'alert' : undefined}
+        className={`text-right text-sm ${trouble ? 'text-fix' : 'text-ink-2'}`}
+      >
+        {trouble ?? note}
+      </p>
+    </div>
+  );
+}
+
+interface ChoiceProps<T extends string> {
+  label: string;
+  value: T;
+  choices: readonly (readonly [value: T, name: string])[];
+  onChange: (value: T) => void;
+}
+
+/** One of a few words. */
+export function Choice<T extends string>({ label, value, choices, onChange }: ChoiceProps<T>) {
+  return (
+    <label className="flex items-center gap-3 border-b border-rule py-1.5">
+      <span className="grow">{label}</span>
+      <select
+        value={value}
+        onChange={(event) => {
+          onChange(event.target.value as T);
+        }}
+        className="w-44 border border-rule bg-docket px-2 py-1"
+      >
+        {choices.map(([id, name]) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}

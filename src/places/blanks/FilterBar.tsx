@@ -1,0 +1,86 @@
+'use client';
+import { KIND_NAMES, type Kind } from '@/core/blank/body';
+import { METHODS } from '@/core/blank/methods';
+import { parseSize } from '@/core/length/parse';
+import type { UnitSetting } from '@/core/length/show';
+import type { Wanted } from './filter';
+
+const FIELD = 'border border-rule bg-docket px-2 py-1 text-sm';
+
+/** Looks for blanks by words, kind, method, and the size they must have room for. */
+export function FilterBar({
+  wanted,
+  unit,
+  onWant,
+}: {
+  wanted: Wanted;
+  unit: UnitSetting;
+  onWant: (wanted: Wanted) => void;
+}) {
+  const size = wanted.room.trim() === '' ? null : parseSize(wanted.room, { unit: unit.unit });
+  const wrong = size !== null && !size.ok;
+  return (
+    <div role="search" className="flex items-center gap-2">
+      <input
+        type="search"
+        aria-label="Search blanks"
+        placeholder="Search"
+        value={wanted.words}
+        onChange={(event) => {
+          onWant({ ...wanted, words: event.target.value });
+        }}
+        className={`${FIELD} w-32`}
+      />
+      <select
+        aria-label="Kind"
+        value={wanted.kind ?? ''}
+        onChange={(event) => {
+          onWant({ ...wanted, kind: (event.target.value || null) as Kind | null });
+        }}
+        className={FIELD}
+      >
+        <option value="">Any kind</option>
+        {Object.entries(KIND_NAMES).map(([kind, name]) => (
+          <option key={kind} value={kind}>
+            {name}
+          </option>
+        ))}
+      </select>
+      <select
+        aria-label="Method"
+        value={wanted.methodId ?? ''}
+        onChange={(event) => {
+          onWant({ ...wanted, methodId: event.target.value || null });
+        }}
+        className={FIELD}
+      >
+        <option value="">Any method</option>
+        {METHODS.map(({ id, name }) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+      </select>
+      <span className="relative">
+        <input
+          aria-label="Room for a size"
+          aria-invalid={wrong}
+          placeholder={unit.unit === 'mm' ? 'Room for 90 x 60 mm' : 'Room for 4 x 2 in'}
+          value={wanted.room}
+          onChange={(event) => {
+            onWant({ ...wanted, room: event.target.value });
+          }}
+          className={`${FIELD} measure w-40`}
+        />
+        {wrong && (
+          <span
+            role="alert"
+            className="absolute left-0 top-full z-20 mt-1 w-64 border border-fix bg-docket px-2 py-1 text-sm text-fix"
+          >
+            {size.message}
+          </span>
+        )}
+      </span>
+    </div>
+  );
+}

@@ -1,0 +1,129 @@
+'use client';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import type { Body } from '@/core/blank/body';
+import type { KeepOut } from '@/core/blank/face';
+import { keepOutFrom, PARTS } from '@/core/blank/library/parts';
+import type { ResolvedBlank } from '@/core/blank/resolve';
+import { signedDistance } from '@/core/blank/shape';
+import { parseLength } from '@/core/length/parse';
+import { showLength } from '@/core/length/show';
+import { changeBlank, dropVersion } from '@/state/blanks';
+import { useShop } from '@/state/shop';
+
+/** Where nothing may sit: holes, and covers that will lie on top. New ones come from parts, or by their diameter. */
+export function KeepOutList({ resolved }: { resolved: ResolvedBlank }) {
+  const { blank, faces } = resolved;
+  const { unit } = useShop((shop) => shop.settings);
+  const list = keepOutsOf(blank.body);
+  const [texts, setTexts] = useState({ part: PARTS[0]!.id, diameter: '', x: '', y: '' });
+  if (!list) return null;
+  const face = faces[0]!;
+  const set = async (next: KeepOut[]) => {
+    const kept = await changeBlank(blank, { body: withKeepOuts(blank.body, next) });
+    toast(`Version ${kept.version}: ${next.length} keep-outs.`, {
+      action: { label: 'Undo', onClick: () => void dropVersion(kept) },
+    });
+  };
+  const read = (text: string) => parseLength(text, { unit: unit.unit });
+  const x = read(texts.x);
+  const y = read(texts.y);
+  const diameter = read(texts.diameter);
+  const own = texts.part === 'own';
+  const placed = x.ok && y.ok && (!own || diameter.ok);
+  const off = placed && signedDistance(face, face.edge, x.mm, y.mm) > 0;
+  const add = () => {
+    if (!placed || off) return;
+    const id = freeId(list, own ? 'hole' : texts.part);
+    const next: KeepOut = own
+      ? {
+          id,
+          name: `Hole ${showLength(diameter.ok ? diameter.mm : 1, unit)}`,
+          effect: 'hole',
+          shape: { kind: 'circle', x: x.mm, y: y.mm, diameter: diameter.ok ? diameter.mm : 1 },
+        }
+      : keepOutFrom(texts.part, x.mm, y.mm, id);
+    void set([...list, next]);
+  };
+  const field = (id: 'diameter' | 'x' | 'y', label: string) => (
+    <label className="text-ink-2">
+      {label}
+      <input
+        aria-label={`Keep-out, ${label}`}
+        value={texts[id]}
+        onChange={(event) => {
+          setTexts((so) => ({ ...so, [id]: event.target.value }));
+        }}
+        className="measure mt-0.5 w-full border-b border-ink bg-tape-pale px-1.5 py-0.5 text-on-tape"
+      />
+    </label>
+  );
+  return (
+    <details className="mt-4 text-sm" open={list.length > 0}>
+      <summary className="cursor-pointer border-b border-ink pb-0.5 font-semibold">
+        Keep-outs{list.length > 0 ? `: ${list.length}` : ''}
+      </summary>
+      <ul className="measure">
+        {list.map((one) => (
+          <li key={one.id} className="flex justify-between gap-3 border-b border-rule py-[3px]">
+            <span>
+              {one.name} <span className="text-ink-2">{one.effect}</span>
+            </span>
+            <button
+              aria-label={`Take ${one.name} off`}
+              className="verb"
+              onClick={() => void set(list.filter(({ id }) => id !== one.id))}
+            >
+              Take off
+            </button>
+          </li>
+        ))}
+      </ul>
+      <div className="mt-1.5 grid grid-cols-2 gap-2">
+        <select
+          aria-label="Part"
+          value={texts.part}
+          onChange={(event) => {
+            setTexts((so) => ({ ...so, part: event.target.value }));
+          }}
+          className="col-span-2 border border-rule bg-docket px-2 py-1"
+        >
+          {PARTS.map(({ id, name, effect }) => (
+            <option key={id} value={id}>
+              {name} ({effect})
+            </option>
+          ))}
+          <option value="own">A hole by its diameter</option>
+        </select>
+        {own && field('diameter', 'diameter')}
+        {field('x', 'from the left')}
+        {field('y', 'from the top')}
+      </div>
+      {off && (
+        <p role="alert" className="text-fix">
+          That lies off the face, which is {showLength(face.width, unit)} wide and{' '}
+          {showLength(face.height, unit)} high.
+        </p>
+      )}
+      <button className="verb mt-1" disabled={!placed || off} onClick={add}>
+        Keep this place clear
+      </button>
+    </details>
+  );
+}
+
+/** The keep-outs of a body that has its own; null for kinds where they belong to a side or a print area. */
+function keepOutsOf(body: Body): KeepOut[] | null {
+  return 'keepOuts' in body ? body.keepOuts : null;
+}
+
+function withKeepOuts(body: Body, keepOuts: KeepOut[]): Body {
+  return 'keepOuts' in body ? { ...body, keepOuts } : body;
+}
+
+function freeId(list: readonly KeepOut[], base: string): string {
+  for (let n = 1; ; n++) {
+    const id = `${base}-${n}`;
+    if (!list.some((one) => one.id === id)) return id;
+  }
+}

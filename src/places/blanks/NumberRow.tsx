@@ -1,0 +1,51 @@
+'use client';
+import { useState } from 'react';
+import { showLength, type UnitSetting } from '@/core/length/show';
+import { LengthField } from '@/ui/LengthField';
+
+interface Props {
+  name: string;
+  mm: number;
+  unit: UnitSetting;
+  /** Where the number comes from; `assumed` stands out. */
+  source?: string;
+  refuse?: (mm: number) => string | null;
+  onSet: (mm: number) => void;
+}
+
+/** One number of a blank: click it, type another, Enter. */
+export function NumberRow({ name, mm, unit, source, refuse, onSet }: Props) {
+  const [editing, setEditing] = useState(false);
+  return (
+    <div className="flex items-baseline justify-between gap-3 border-b border-rule py-[3px]">
+      <dt className="min-w-0 truncate text-ink-2" title={name}>
+        {name}
+        {source && <span className={source === 'assumed' ? ' text-look' : ''}> · {source}</span>}
+      </dt>
+      <dd className="shrink-0 font-semibold">
+        {editing ? (
+          <LengthField
+            name={name}
+            mm={mm}
+            unit={unit}
+            refuse={refuse}
+            onSet={onSet}
+            onLeave={() => {
+              setEditing(false);
+            }}
+          />
+        ) : (
+          <button
+            aria-label={`${name}: ${showLength(mm, unit)}. Change it`}
+            className="underline decoration-rule decoration-dotted underline-offset-4 hover:decoration-ink"
+            onClick={() => {
+              setEditing(true);
+            }}
+          >
+            {showLength(mm, unit)}
+          </button>
+        )}
+      </dd>
+    </div>
+  );
+}

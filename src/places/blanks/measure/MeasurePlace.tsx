@@ -1,0 +1,219 @@
+'use client';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useMemo, useState } from 'react';
+import { toast } from 'sonner';
+import { METHODS } from '@/core/blank/methods';
+import { resolveAmong } from '@/core/blank/library';
+import type { ResolvedBlank } from '@/core/blank/resolve';
+import { nearestBlank } from '@/core/measuring/nearest';
+import { readAnswers, type Measured } from '@/core/measuring/readings';
+import { THINGS, type Thing } from '@/core/measuring/things';
+import { newBlank } from '@/state/blanks';
+import { sentence } from '@/state/imports';
+import { changeDraft, clearDraft, measureThing } from '@/state/measuring';
+import { useShop } from '@/state/shop';
+import { today } from '../today';
+import { Readings } from './Readings';
+import { SoFar } from './SoFar';
+import { ThingDrawing } from './ThingDrawing';
+
+/** A new blank with a tape: the thing with the tape on it asks one measurement at a time, the flat is drawn meanwhile. */
+export function MeasurePlace() {
+  const { unit, draft } = useShop((shop) => shop.settings);
+  const blanks = useShop((shop) => shop.blanks);
+  const thing = THINGS.find(({ id }) => id === draft?.thingId) ?? THINGS[0]!;
+  const [activeId, setActiveId] = useState(thing.steps[0]!.id);
+  const [methodId, setMethodId] = useState(thing.methodId);
+  const [specId, setSpecId] = useState(thing.specId);
+  const answers = useMemo(() => draft?.answers ?? {}, [draft]);
+  const measured = useMemo(() => readAnswers(thing, answers, unit), [thing, answers, unit]);
+  const nearest = useMemo(
+    () => (measured.body ? nearestBlank(measured.body, blanks.values(), unit) : null),
+    [measured, blanks, unit],
+  );
+  const resolved = useResolved(measured, methodId, specId, draft?.name ?? '');
+  const keep = useKeep(measured, { methodId, specId });
+  const change = (next: Thing) => {
+    measureThing(next.id);
+    setActiveId(next.steps[0]!.id);
+    setMethodId(next.methodId);
+    setSpecId(next.specId);
+  };
+  return (
+    <>
+      <div className="flex h-[46px] shrink-0 items-center gap-5 border-b border-rule bg-frame px-4">
+        <h1 className="whitespace-nowrap text-lg font-bold">Measure a new blank</h1>
+        <div role="group" aria-label="What is measured" className="flex gap-4 text-sm">
+          {THINGS.map((one) => (
+            <button
+              key={one.id}
+              aria-pressed={one.id === thing.id}
+              title={one.what}
+              className={one.id === thing.id ? 'font-semibold underline underline-offset-4' : 'text-ink-2'}
+              onClick={() => {
+                change(one);
+              }}
+            >
+              {one.name}
+            </button>
+          ))}
+        </div>
+        <span className="ml-auto flex items-center gap-4">
+          <button className="verb" disabled={draft === null} onClick={() => void clearDraft()}>
+            Start over
+          </button>
+          <Link href="/blanks" className="verb whitespace-nowrap">
+            Leave, keep as draft
+          </Link>
+          <button
+            className="action whitespace-nowrap"
+            disabled={measured.body === null}
+            onClick={() => void keep()}
+          >
+            Keep blank
+          </button>
+        </span>
+      </div>
+      <div className="flex min-h-0 grow bg-viewing text-viewing-ink">
+        <div className="flex w-[530px] shrink-0 flex-col">
+          <div className="min-h-0 grow">
+            <ThingDrawing thing={thing} measured={measured} activeId={activeId} />
+          </div>
+          <div className="max-h-[64%] shrink-0 overflow-auto border-r border-t border-ink bg-docket px-4 pb-3 text-ink">
+            <Readings
+              thing={thing}
+              measured={measured}
+              answers={answers}
+              activeId={activeId}
+              onActive={setActiveId}
+            />
+            <Records
+              methodId={methodId}
+              specId={specId}
+              onMethod={(id) => {
+                setMethodId(id);
+                const spec = [...useShop.getState().specs.values()].find(({ methods }) =>
+                  methods.includes(id),
+                );
+                if (spec) setSpecId(spec.id);
+              }}
+              onSpec={setSpecId}
+            />
+          </div>
+        </div>
+        <SoFar resolved={resolved} nearest={nearest} missing={measured.missing} />
+      </div>
+    </>
+  );
+}
+
+/** The blank as it will be, as soon as every number it needs is there. */
+function useResolved(
+  { body }: Measured,
+  methodId: string,
+  specId: string,
+  name: string,
+): ResolvedBlank | null {
+  const specs = useShop((shop) => shop.specs);
+  return useMemo(() => {
+    if (!body || !specs.has(specId)) return null;
+    return resolveAmong(specs.values(), {
+      upfit: 'blank/1',
+      id: 'draft',
+      version: 1,
+      name: name.trim() || 'Measured blank',
+      body,
+      measured: { kind: 'tape' },
+      methodId,
+      specId,
+      limits: {},
+      viewedFrom: null,
+      colours: [{ id: 'white', name: 'White', hex: '#f7f6f2' }],
+      states: [],
+      sizes: [],
+      splits: [],
+    });
+  }, [body, methodId, specId, specs, name]);
+}
+
+function useKeep({ body }: Measured, records: { methodId: string; specId: string }) {
+  const router = useRouter();
+  const draft = useShop((shop) => shop.settings.draft);
+  return async () => {
+    if (!body) return;
+    const name = draft?.name.trim() ?? '';
+    try {
+      const blank = await newBlank(name === '' ? 'Measured blank' : name, body, records, {
+        kind: 'tape',
+        date: today(),
+      });
+      await clearDraft();
+      toast(`“${blank.name}” is in the library.`);
+      router.push(`/blanks?blank=${blank.id}`);
+    } catch (error) {
+      toast(sentence(error));
+    }
+  };
+}
+
+/** Its name, and the records that a blank needs besides its measurements. */
+function Records({
+  methodId,
+  specId,
+  onMethod,
+  onSpec,
+}: {
+  methodId: string;
+  specId: string;
+  onMethod: (id: string) => void;
+  onSpec: (id: string) => void;
+}) {
+  const specs = useShop((shop) => shop.specs);
+  const name = useShop((shop) => shop.settings.draft?.name ?? '');
+  const field = 'border border-rule bg-docket px-2 py-1 text-sm';
+  return (
+    <div className="flex gap-2 pt-3">
+      <input
+        aria-label="Name of the blank"
+        placeholder="Name it"
+        value={name}
+        maxLength={120}
+        onChange={(event) => {
+          changeDraft({ name: event.target.value });
+        }}
+        className={`${field} min-w-0 grow`}
+      />
+      <select
+        aria-label="Printing method"
+        value={methodId}
+        onChange={(event) => {
+          onMethod(event.target.value);
+        }}
+        className={field}
+      >
+        {METHODS.map((method) => (
+          <option key={method.id} value={method.id}>
+            {method.name}
+          </option>
+        ))}
+      </select>
+      <select
+        aria-label="House"
+        value={specId}
+        onChange={(event) => {
+          onSpec(event.target.value);
+        }}
+        className={`${field} w-36`}
+      >
+        {[...specs.values()]
+          .filter(({ methods, id }) => methods.includes(methodId) || id === specId)
+          .map(({ id, house, bleed }) => (
+            <option key={id} value={id}>
+              {house}, bleed {bleed.value} mm
+            </option>
+          ))}
+      </select>
+    </div>
+  );
+}

@@ -1,0 +1,65 @@
+import { resolveAmong } from '@/core/blank/library';
+import type { ResolvedBlank } from '@/core/blank/resolve';
+import type { Blank, HouseSpec } from '@/core/blank/schema';
+import type { Fit } from '@/core/fit/schema';
+import { versionKey } from '@/store/blanks';
+import type { Settings } from '@/store/schema';
+
+/** What the library is made of, as the shop holds it. */
+export interface Shelves {
+  versions: ReadonlyMap<string, Blank>;
+  specs: ReadonlyMap<string, HouseSpec>;
+}
+
+interface Resolved {
+  spec: HouseSpec;
+  resolved: ResolvedBlank;
+}
+
+/** One resolved blank for each version, size and house, so that what is shown again is the same object again. */
+const known = new WeakMap<Blank, Map<string, Resolved>>();
+
+/** A version of a blank in the house chosen for it, at one of its sizes. */
+export function resolveHere(
+  blank: Blank,
+  specs: ReadonlyMap<string, HouseSpec>,
+  houses: Settings['houses'],
+  sizeId: string | null = null,
+): ResolvedBlank {
+  const chosen = houses[blank.id];
+  const specId = chosen !== undefined && specs.has(chosen) ? chosen : blank.specId;
+  const spec = specs.get(specId);
+  const own = known.get(blank) ?? new Map<string, Resolved>();
+  known.set(blank, own);
+  const key = `${specId}/${sizeId ?? ''}`;
+  const found = own.get(key);
+  if (found && found.spec === spec) return found.resolved;
+  const resolved = resolveAmong(specs.values(), { ...blank, specId }, sizeId);
+  own.set(key, { spec: resolved.spec, resolved });
+  return resolved;
+}
+
+/** The newest version of every blank that was not taken out, resolved, with the shelves it comes from. */
+export function library(
+  versions: Shelves['versions'],
+  specs: Shelves['specs'],
+  { removedBlanks, houses }: Settings,
+): Shelves & { blanks: ReadonlyMap<string, ResolvedBlank> } {
+  const newest = new Map<string, Blank>();
+  for (const blank of versions.values()) {
+    if (removedBlanks.includes(blank.id)) continue;
+    const before = newest.get(blank.id);
+    if (!before || before.version < blank.version) newest.set(blank.id, blank);
+  }
+  const blanks = new Map([...newest].map(([id, blank]) => [id, resolveHere(blank, specs, houses)]));
+  return { versions, specs, blanks };
+}
+
+/** The blank of a fit: the version it was made on, at its size; undefined where it is gone. */
+export function blankOf(
+  { blankId, blankVersion, sizeId }: Fit,
+  { versions, specs, settings }: Shelves & { settings: Settings },
+): ResolvedBlank | undefined {
+  const blank = versions.get(versionKey({ id: blankId, version: blankVersion }));
+  return blank && resolveHere(blank, specs, settings.houses, sizeId);
+}

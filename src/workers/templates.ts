@@ -1,0 +1,116 @@
+import { readHeader } from '@/core/artwork/sniff';
+import { UpFitError } from '@/core/artwork/errors';
+import { pixelsOf, type PrintFace } from '@/core/blank/resolve';
+import { drawTemplate } from '@/core/template/drawing';
+import { readingOfPage, readingOfPicture, type TemplatePage } from '@/core/template/reading';
+import { templateSvg } from '@/core/template/svg';
+import { readPages } from '@/files/pdf/boxes';
+import { drawPdfPage } from '@/files/pdf/picture';
+import { templatePdf } from '@/files/pdf/template';
+import { readSvgTemplate } from '@/files/svg/template';
+import { outlineWords, readFont } from '@/files/type';
+import type { Engine } from '@/imaging/engine';
+import type { TemplateAsked, TemplateRead } from './messages';
+
+/** Longest side of the picture of a template, in pixels: what its lines are picked off and what lies under a flat. */
+const PICTURE_SIDE = 2000;
+
+/** Reads a house's template file, one page of it: what it says of its size, and a picture of it. */
+export async function readTemplate(
+  engine: Engine,
+  name: string,
+  bytes: Uint8Array,
+  pageIndex: number,
+): Promise<TemplateRead> {
+  const head = new TextDecoder('latin1').decode(bytes.subarray(0, 1024));
+  if (head.includes('%PDF-')) return readPdf(name, bytes, pageIndex);
+  if (/<svg[\s>]/i.test(head) || /^\s*(<\?xml|<!--)/.test(head)) return readSvg(engine, name, bytes);
+  const { format, width, height, density } = readHeader(name, bytes);
+  const reading = readingOfPicture(name, format as 'png' | 'jpeg', { width, height }, density);
+  const bitmap = await createImageBitmap(new Blob([bytes as Uint8Array<ArrayBuffer>]));
+  return { reading, pages: 1, picture: await pictureOf(bitmap, bitmap.width, bitmap.height) };
+}
+
+async function readPdf(name: string, bytes: Uint8Array, pageIndex: number): Promise<TemplateRead> {
+  const pages: TemplatePage[] = await readPages(bytes);
+  const page = pages[pageIndex];
+  if (!page) throw new UpFitError('unreadable', `“${name}” has no page ${pageIndex + 1}.`);
+  const canvas = await drawPdfPage(bytes, pageIndex, PICTURE_SIDE, self.location.origin);
+  // The library draws the crop box: where that is less than the media box, the page is what is seen of it.
+  const [x0, y0, x1, y1] = page.crop;
+  const reading = readingOfPage(name, {
+    ...page,
+    media: [0, 0, x1 - x0, y1 - y0],
+    crop: shifted(page.crop, x0, y0),
+    bleed: shifted(page.bleed, x0, y0),
+    trim: shifted(page.trim, x0, y0),
+    art: shifted(page.art, x0, y0),
+  });
+  return {
+    reading,
+    pages: pages.length,
+    picture: await canvas.convertToBlob({ type: 'image/png' }),
+  };
+}
+
+function shifted([a, b, c, d]: TemplatePage['trim'], x: number, y: number): TemplatePage['trim'] {
+  return [a - x, b - y, c - x, d - y];
+}
+
+async function readSvg(engine: Engine, name: string, bytes: Uint8Array): Promise<TemplateRead> {
+  const text = new TextDecoder().decode(bytes);
+  const reading = readSvgTemplate(name, text);
+  const { page } = reading;
+  const width = Math.round(
+    page!.width >= page!.height ? PICTURE_SIDE : (PICTURE_SIDE * page!.width) / page!.height,
+  );
+  const raster = engine.drawSvg(text, Math.max(1, width));
+  const image = new ImageData(new Uint8ClampedArray(raster.data), raster.width, raster.height);
+  return {
+    reading,
+    pages: 1,
+    picture: await pictureOf(await createImageBitmap(image), raster.width, raster.height),
+  };
+}
+
+/** A picture on white, no larger than lines can be picked off it. */
+async function pictureOf(bitmap: ImageBitmap, width: number, height: number): Promise<Blob> {
+  const scale = Math.min(1, PICTURE_SIDE / Math.max(width, height));
+  const canvas = new OffscreenCanvas(
+    Math.max(1, Math.round(width * scale)),
+    Math.max(1, Math.round(height * scale)),
+  );
+  const context = canvas.getContext('2d')!;
+  context.fillStyle = '#ffffff';
+  context.fillRect(0, 0, canvas.width, canvas.height);
+  context.imageSmoothingQuality = 'high';
+  context.drawImage(bitmap, 0, 0, canvas.width, canvas.height);
+  bitmap.close();
+  return canvas.convertToBlob({ type: 'image/png' });
+}
+
+let font: Promise<ReturnType<typeof readFont>> | undefined;
+
+function loadFont() {
+  return (font ??= fetch(new URL('/fonts/archivo-narrow.woff', self.location.origin))
+    .then((answer) => answer.arrayBuffer())
+    .then(readFont));
+}
+
+/** Writes a face's own template as a file. */
+export async function writeTemplate(
+  engine: () => Promise<Engine>,
+  face: PrintFace,
+  { title, size, paper, format, ppi }: TemplateAsked,
+): Promise<Blob> {
+  const drawing = outlineWords(drawTemplate(face, { title, size, paper }), await loadFont());
+  if (format === 'pdf') {
+    return new Blob([(await templatePdf(drawing)) as Uint8Array<ArrayBuffer>], { type: 'application/pdf' });
+  }
+  if (format === 'svg') return new Blob([templateSvg(drawing, { kind: 'page' })], { type: 'image/svg+xml' });
+  const pixels = pixelsOf(drawing.bleed, ppi);
+  const ready = await engine();
+  const raster = ready.drawSvg(templateSvg(drawing, { kind: 'bleed', pixels }), pixels.width);
+  const bytes = ready.encodePng(raster, { ppi, use: 'print' });
+  return new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'image/png' });
+}
