@@ -1,7 +1,8 @@
 import { shippedBlanks } from '@/core/blank/library';
-import { printPixels } from '@/core/blank/resolve';
+import { printPixels, printSize } from '@/core/blank/resolve';
 import { makeDocket } from '@/core/check/docket';
 import { newPiece } from '@/core/fit/place';
+import { MM_PER_INCH } from '@/core/length/units';
 import type { Fit, Role } from '@/core/fit/schema';
 import type { Raster } from '@/core/raster/raster';
 import { renderFace } from '@/core/render/face';
@@ -110,6 +111,16 @@ async function run(): Promise<void> {
     engine.encodePng(raster, { ppi: face.target, use: 'print' });
   };
   tell('print file of the shirt front', 4, await ratio(file, printFile));
+
+  const taper = blanks.find(({ blank }) => blank.id === 'tumbler-taper-480')!;
+  const arc = taper.faces[0]!;
+  // As fine as gives the arc's box the picture's own 24 megapixels.
+  const box = printSize(arc);
+  const ppi = Math.sqrt((WIDTH * HEIGHT) / (box.width * box.height)) * MM_PER_INCH;
+  const ground = newPiece('ground', measured.facts.sha256, measured.facts, 'ground', arc);
+  const bend = () =>
+    renderFace(arc, [ground], () => measured.raster, { pixels: printPixels(arc, taper.spec, ppi) });
+  tell('24 megapixels bent onto an arc of 24 megapixels', 3, await ratio(file, bend));
 
   const small = new Uint8Array(engine.encodePng(picture(1000, 1200), { ppi: 300, use: 'print' }));
   let third = 0;

@@ -21,14 +21,15 @@ install_packages() {
   fi
 }
 
-# Chromium and ChromeDriver from Debian's packages, for the tests that drive the real interface.
-install_browser() {
-  if [ -x /usr/bin/chromium ] && [ -x /usr/bin/chromedriver ]; then return; fi
-  say "Installing Chromium and ChromeDriver"
+# Chromium and ChromeDriver from Debian's packages, for the tests that drive the real interface, and pdfinfo, which reads
+# the PDFs that Up Fit writes with other eyes.
+install_tools() {
+  if [ -x /usr/bin/chromium ] && [ -x /usr/bin/chromedriver ] && command -v pdfinfo >/dev/null; then return; fi
+  say "Installing Chromium, ChromeDriver and pdfinfo"
   local sudo=""
   [ "$(id -u)" = 0 ] || sudo="sudo"
   $sudo apt-get update -qq
-  $sudo env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq chromium chromium-driver >/dev/null
+  $sudo env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq chromium chromium-driver poppler-utils >/dev/null
 }
 
 # Draws the demo and builds the application, unless nothing it is built from has changed.

@@ -25,7 +25,7 @@ const becomes = (css: string, number: number) =>
 
 describe('the range of the demo shop', () => {
   test('shows every design on every blank, with the worst verdict of each and a word for it', async () => {
-    await page.says('h1', /11 designs on 4 blanks/);
+    await page.says('h1', /11 designs on 5 blanks/);
     await page.named('Wave repeat on Mug 325 ml: Fix, Bleed −4.1 mm', 'button');
     await page.named('Compass rose on Mug 325 ml: Look, 2.0 mm off', 'button');
     await page.named('Storm on Tumbler 470 ml: Fix, 104 PPI', 'button');
@@ -60,10 +60,10 @@ describe('the range of the demo shop', () => {
   test('a column taken off keeps its fits for when it is back', async () => {
     await (await page.named('Sticker 75, die cut: column')).click();
     await page.press('Take this column off');
-    await page.says('h1', /on 3 blanks/);
+    await page.says('h1', /on 4 blanks/);
     await page.press('Add a blank');
     await page.press('Sticker 75, die cut');
-    await page.says('h1', /on 4 blanks/);
+    await page.says('h1', /on 5 blanks/);
     await page.named('Compass rose on Sticker 75, die cut: Fix, Clear parts', 'button');
   });
 

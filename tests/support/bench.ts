@@ -100,8 +100,9 @@ export function newFolder(): string {
 export async function downloaded(
   browser: WebDriver,
   folder: string,
+  ending = '.png',
 ): Promise<{ name: string; bytes: Buffer }> {
-  const finished = () => readdirSync(folder).find((name) => name.endsWith('.png'));
+  const finished = () => readdirSync(folder).find((name) => name.endsWith(ending));
   await browser.wait(() => finished() !== undefined, PATIENCE, 'no file came down');
   const name = finished()!;
   return { name, bytes: readFileSync(join(folder, name)) };

@@ -1,9 +1,14 @@
 import { MM_PER_INCH } from '../length/units';
 
+interface Size {
+  width: number;
+  height: number;
+}
+
 /** A size as a house gives it, with what else it says of it. Lengths in mm; `null` where it says nothing. */
 export interface SpecSheet {
-  pixels: { width: number; height: number } | null;
-  lengths: { width: number; height: number } | null;
+  pixels: Size | null;
+  lengths: Size | null;
   ppi: number | null;
   bleed: number;
   includesBleed: 'yes' | 'no' | 'unknown';
@@ -15,7 +20,9 @@ export interface SpecSheet {
 export interface SpecReading {
   from: 'lengths' | 'pixels';
   withBleed: boolean;
-  trim: { width: number; height: number };
+  trim: Size;
+  /** The stated pixels, where they are exactly what this reading prints: trim plus bleed. */
+  pixels: Size | null;
 }
 
 export interface SpecSheetReading {
@@ -33,24 +40,35 @@ const AGREE = 0.3;
 /** Reads a house's spec. Where it can be read in several ways, every reading is given, and why. */
 export function readSpecSheet(sheet: SpecSheet): SpecSheetReading {
   const { pixels, lengths, ppi, bleed, includesBleed } = sheet;
-  const stated: { from: 'lengths' | 'pixels'; width: number; height: number }[] = [];
+  const pixelSize =
+    pixels && ppi
+      ? { width: (pixels.width * MM_PER_INCH) / ppi, height: (pixels.height * MM_PER_INCH) / ppi }
+      : null;
+  const stated: (Size & { from: SpecReading['from'] })[] = [];
   if (lengths) stated.push({ from: 'lengths', ...lengths });
-  if (pixels && ppi) {
-    const perPixel = MM_PER_INCH / ppi;
-    stated.push({ from: 'pixels', width: pixels.width * perPixel, height: pixels.height * perPixel });
-  }
+  if (pixelSize) stated.push({ from: 'pixels', ...pixelSize });
   const doubts: string[] = [];
   if (pixels && !ppi && !lengths)
     doubts.push('Pixels have no size without a PPI: ask which resolution they are for.');
-  const whole = agree(stated) ? stated.slice(0, 1) : stated;
-  if (whole.length > 1) doubts.push(disagreement(sheet, stated));
-  const bleedReadings =
-    bleed === 0 ? [false] : includesBleed === 'unknown' ? [false, true] : [includesBleed === 'yes'];
-  if (bleedReadings.length > 1) doubts.push('Nobody says whether this size includes the bleed.');
+  const [lengthsRead, pixelsRead] = stated;
+  const pixelsHoldBleed =
+    bleed > 0 && pixelsRead !== undefined && isGrown(lengthsRead!, pixelsRead, 2 * bleed);
+  if (pixelsHoldBleed) {
+    doubts.push('The pixels are the size with its bleed on every side: both say the same.');
+  }
+  const agreed = pixelsHoldBleed || agree(stated);
+  if (!agreed) doubts.push(disagreement(sheet, stated));
+  const whole = agreed ? stated.slice(0, 1) : stated;
+  const open = bleed > 0 && includesBleed === 'unknown' && !pixelsHoldBleed;
+  if (open) doubts.push('Nobody says whether this size includes the bleed.');
+  const plain = bleed > 0 && includesBleed === 'yes' && !pixelsHoldBleed;
+  const bleedReadings = open ? [false, true] : [plain];
   const readings = whole.flatMap(({ from, width, height }) =>
     bleedReadings.map((withBleed): SpecReading => {
       const off = withBleed ? 2 * bleed : 0;
-      return { from, withBleed, trim: { width: width - off, height: height - off } };
+      const trim = { width: width - off, height: height - off };
+      const exact = pixelSize !== null && isGrown(trim, pixelSize, 2 * bleed);
+      return { from, withBleed, trim, pixels: exact ? pixels : null };
     }),
   );
   const sound = readings.filter(({ trim }) => trim.width > 0 && trim.height > 0);
@@ -60,22 +78,19 @@ export function readSpecSheet(sheet: SpecSheet): SpecSheetReading {
   return { readings: sound, doubts, safe: Math.max(0, safe) };
 }
 
-function agree(stated: readonly { width: number; height: number }[]): boolean {
+function agree(stated: readonly Size[]): boolean {
   const [a, b] = stated;
-  return !a || !b || (Math.abs(a.width - b.width) <= AGREE && Math.abs(a.height - b.height) <= AGREE);
+  return !a || !b || isGrown(a, b, 0);
 }
 
-/** Both readings in numbers, and whether the difference is just the bleed. */
-function disagreement(
-  { bleed, ppi }: SpecSheet,
-  stated: readonly { width: number; height: number }[],
-): string {
-  const [lengths, pixels] = stated as [{ width: number; height: number }, { width: number; height: number }];
-  const near = (a: number, b: number) => Math.abs(a - b) <= AGREE;
-  const more = [pixels.width - lengths.width, pixels.height - lengths.height] as const;
-  if (bleed > 0 && near(more[0], 2 * bleed) && near(more[1], 2 * bleed)) {
-    return 'The pixels are the size with its bleed on every side.';
-  }
+/** Whether one size is another with so much more each way. */
+function isGrown(a: Size, b: Size, more: number): boolean {
+  return Math.abs(b.width - a.width - more) <= AGREE && Math.abs(b.height - a.height - more) <= AGREE;
+}
+
+/** Both readings in numbers, and the PPI at which they would be one. */
+function disagreement({ ppi }: SpecSheet, stated: readonly Size[]): string {
+  const [lengths, pixels] = stated as [Size, Size];
   const at = (lengths.width / pixels.width) * ppi!;
   const byHeight = (lengths.height / pixels.height) * ppi!;
   const other =
@@ -85,6 +100,6 @@ function disagreement(
   return `At ${ppi!} PPI the pixels come to ${size(pixels)}, the lengths say ${size(lengths)}.${other}`;
 }
 
-function size({ width, height }: { width: number; height: number }): string {
+function size({ width, height }: Size): string {
   return `${width.toFixed(1)} × ${height.toFixed(1)} mm`;
 }

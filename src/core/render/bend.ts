@@ -58,11 +58,16 @@ export function bender(face: PrintFace, sector: Sector, pixels: { width: number;
         const past = Math.max(radius - outer, inner - radius, (Math.abs(angle) - halfSweep) * radius);
         const edge = past <= -slack ? 1 : 0.5 - past * perMm;
         if (edge <= 0) continue;
-        const x = (angle + start) * mid + bleed;
+        const x = ((angle + start) * mid + bleed) * grid.perMmX;
         const y = (sector.wideTop ? outer - radius : radius - inner) * perMmY;
-        visit(at, (x < 0 ? 0 : x > across ? across : x) * grid.perMmX, y, edge);
+        visit(at, inside(x, grid.width), inside(y, grid.height), edge);
       }
     }
   };
   return { grid, walk };
+}
+
+/** At least half a pixel inside the grid: what ends on the bleed edge covers the edge's own pixels whole. */
+function inside(value: number, length: number): number {
+  return value < 0.5 ? 0.5 : value > length - 0.5 ? length - 0.5 : value;
 }

@@ -8,12 +8,23 @@ interface Props {
   /** What is wrong with it, or what it comes to. */
   trouble?: string | null;
   note?: string;
+  /** A name and not a number: it is not written on the tape. */
+  words?: boolean;
   onChange: (text: string) => void;
   children?: React.ReactNode;
 }
 
 /** A typed value with its name on the left, and what is wrong with it beneath. */
-export function Field({ label, value, placeholder, trouble, note, onChange, children }: Props) {
+export function Field({
+  label,
+  value,
+  placeholder,
+  trouble,
+  note,
+  words = false,
+  onChange,
+  children,
+}: Props) {
   const id = useId();
   return (
     <div className="border-b border-rule py-1.5">
@@ -31,7 +42,7 @@ export function Field({ label, value, placeholder, trouble, note, onChange, chil
           onChange={(event) => {
             onChange(event.target.value);
           }}
-          className="measure w-44 border-b-2 border-ink bg-tape-pale px-2 py-1 text-right font-semibold text-on-tape placeholder:font-normal placeholder:text-on-tape/60"
+          className={`measure w-44 border-b-2 border-ink px-2 py-1 text-right font-semibold placeholder:font-normal ${words ? 'bg-docket placeholder:text-ink-2' : 'bg-tape-pale text-on-tape placeholder:text-on-tape/75'}`}
         />
       </div>
       <p

@@ -50,7 +50,7 @@ export function SplitField({ resolved }: { resolved: ResolvedBlank }) {
           onChange={(event) => {
             setText(event.target.value);
           }}
-          className="measure mt-0.5 w-full border-b border-ink bg-tape-pale px-1.5 py-1 text-on-tape placeholder:text-on-tape/60"
+          className="measure mt-0.5 w-full border-b border-ink bg-tape-pale px-1.5 py-1 text-on-tape placeholder:text-on-tape/75"
         />
       </label>
       {panels && !panels.ok && (

@@ -86,7 +86,7 @@ export function TryOn({ resolved }: { resolved: ResolvedBlank }) {
                   onChange={(event) => {
                     setTexts((so) => ({ ...so, [id]: event.target.value }));
                   }}
-                  className="w-24 border-b border-ink bg-tape-pale px-1.5 py-0.5 text-right font-semibold text-on-tape placeholder:text-on-tape/60"
+                  className="w-24 border-b border-ink bg-tape-pale px-1.5 py-0.5 text-right font-semibold text-on-tape placeholder:text-on-tape/75"
                 />
               </label>
               {!reading.ok && (

@@ -1,6 +1,7 @@
 import { garmentOutline } from '@/core/blank/kinds/garment';
 import { keepOutPath } from '@/core/blank/keep-out';
 import { sectorBox, sectorPath, type Sector } from '@/core/blank/kinds/sector';
+import { shapePath } from '@/core/blank/shape';
 import { resolveBlank, trimSize, type ResolvedBlank } from '@/core/blank/resolve';
 import { FaceLines } from './FaceLines';
 import { PrintArea } from './FitDrawing';
@@ -40,14 +41,7 @@ function Drawn({ resolved, px }: { resolved: ResolvedBlank; px: number }) {
   if (!garment) {
     return (
       <g transform={`translate(${origin.x} ${origin.y})`}>
-        <rect
-          x={-face.edge}
-          y={-face.edge}
-          width={face.width + 2 * face.edge}
-          height={face.height + 2 * face.edge}
-          rx={face.cornerRadius}
-          fill={face.outline ? 'none' : colour}
-        />
+        <path d={shapePath(face, face.edge)} fill={colour} />
         <FaceLines face={face} px={px} small />
       </g>
     );

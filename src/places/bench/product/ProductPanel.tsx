@@ -18,7 +18,7 @@ export function ProductPanel({ live, wide }: { live: Live; wide: boolean }) {
       aria-label="Product"
       className={`relative flex shrink-0 flex-col border-viewing-rule ${wide ? 'h-[38%] border-t' : 'w-[42%] border-l'}`}
     >
-      <Colours live={live} />
+      <Colours live={live} wide={wide} />
       {body.kind === 'wrap' || body.kind === 'taper' ? (
         <RoundProduct live={live} body={body} tall={!wide} />
       ) : (
@@ -28,13 +28,14 @@ export function ProductPanel({ live, wide }: { live: Live; wide: boolean }) {
   );
 }
 
-function Colours({ live }: { live: Live }) {
+function Colours({ live, wide }: { live: Live; wide: boolean }) {
   const { colours, states } = live.blank.blank;
   const { fit } = live;
   if (states.length > 0) {
     const shown = fit.stateId ?? states[0]!.id;
     return (
       <Swatches
+        low={wide}
         label="State of the product"
         choices={states}
         chosenId={shown}
@@ -45,6 +46,7 @@ function Colours({ live }: { live: Live }) {
   if (colours.length < 2) return null;
   return (
     <Swatches
+      low={wide}
       label="Product colour"
       choices={colours}
       chosenId={fit.colourId}
@@ -54,16 +56,18 @@ function Colours({ live }: { live: Live }) {
 }
 
 interface SwatchesProps {
+  /** At the foot of the panel, where its top is taken by the names of views. */
+  low: boolean;
   label: string;
   choices: readonly ProductColour[];
   chosenId: string;
   onChoose: (id: string) => void;
 }
 
-function Swatches({ label, choices, chosenId, onChoose }: SwatchesProps) {
+function Swatches({ low, label, choices, chosenId, onChoose }: SwatchesProps) {
   return (
     <div
-      className="absolute right-3 top-1.5 z-10 flex items-center gap-1.5 text-sm"
+      className={`absolute right-3 z-10 flex items-center gap-1.5 bg-viewing/80 px-1 text-sm ${low ? 'bottom-1.5' : 'top-1.5'}`}
       role="group"
       aria-label={label}
     >

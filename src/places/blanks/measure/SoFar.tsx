@@ -2,6 +2,7 @@
 import { toast } from 'sonner';
 import { stretchAt } from '@/core/blank/kinds/sector';
 import { printPixels, trimSize, type PrintFace, type ResolvedBlank } from '@/core/blank/resolve';
+import { shapePath } from '@/core/blank/shape';
 import { bendOf } from '@/core/blank/kinds/round';
 import { fixed, showLength, showSize, type UnitSetting } from '@/core/length/show';
 import type { Nearest } from '@/core/measuring/nearest';
@@ -73,14 +74,7 @@ function FaceDrawing({
           <ArcLines face={face} px={px} />
         ) : (
           <>
-            <rect
-              x={-face.edge}
-              y={-face.edge}
-              width={face.width + 2 * face.edge}
-              height={face.height + 2 * face.edge}
-              rx={face.cornerRadius}
-              fill="#fff"
-            />
+            <path d={shapePath(face, face.edge)} fill="#fff" />
             <FaceLines face={face} px={px} />
           </>
         )}

@@ -36,6 +36,7 @@ export function SpecPlace() {
       label={label}
       value={typed[id]}
       placeholder={placeholder}
+      words={id === 'name' || id === 'house'}
       trouble={troubles[id] ?? null}
       note={note}
       onChange={(text) => {
@@ -62,7 +63,7 @@ export function SpecPlace() {
         },
         files: {
           ...spec.files,
-          pixels: { value: statedPixels(sheet, reading), source: house },
+          pixels: { value: reading.pixels, source: house },
         },
       });
       const { width, height } = reading.trim;
@@ -245,11 +246,6 @@ function Reading({
       </button>
     </li>
   );
-}
-
-/** Pixels are exact only where the house states them and they hold the bleed that will be printed. */
-function statedPixels({ pixels, bleed }: SpecSheet, { from, withBleed }: SpecReading): SpecSheet['pixels'] {
-  return pixels && from === 'pixels' && (withBleed || bleed === 0) ? pixels : null;
 }
 
 function readTyped(

@@ -227,6 +227,7 @@ function Make({ read, picked }: Props & { picked: Picked }) {
       <h2 className="mt-5 border-b border-ink pb-0.5 font-semibold">The blank</h2>
       <Field
         label="Name"
+        words
         value={name}
         onChange={setName}
         trouble={name.length > 120 ? 'At most 120 letters.' : null}
