@@ -26,7 +26,8 @@ module.exports = {
     })),
     {
       name: 'core-is-pure',
-      comment: 'The core knows no React, DOM library, Node or storage: only Valibot, polygon offsets and plain code.',
+      comment:
+        'The core knows no React, DOM library, Node or storage: only Valibot, polygon offsets and plain code.',
       severity: 'error',
       from: { path: '^src/core/' },
       to: { dependencyTypes: ['npm', 'core'], pathNot: 'node_modules/(valibot|clipper2-ts)/' },

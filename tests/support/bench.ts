@@ -26,7 +26,7 @@ export class Page {
     const button = await this.browser.wait(
       until.elementLocated(
         By.xpath(
-          `//*[self::button or self::a or @role="menuitem"][starts-with(normalize-space(), "${words}")]`,
+          `//*[self::button or self::a or self::summary or @role="menuitem"][starts-with(normalize-space(), "${words}")]`,
         ),
       ),
       PATIENCE,

@@ -53,19 +53,57 @@ function fillOver(target: Uint32Array, colour: string): void {
 
 function fillBent(target: Uint32Array, bend: Bender, colour: string): void {
   const word = wordOf(colour);
-  bend.walk((at, _x, _y, edge) => {
-    put(target, at, word, edge);
+  bend.walk({
+    run: (at, count) => target.fill(word, at, at + count),
+    pixel: (at, _x, _y, edge) => {
+      put(target, at, word, edge);
+    },
   });
 }
 
 function drawBent(target: Uint32Array, bend: Bender, source: Sampler, progress: Progress): void {
   const { map } = source;
-  bend.walk((at, x, y, edge) => {
-    const u = map.a * x + map.c * y + map.e;
-    const v = map.b * x + map.d * y + map.f;
-    const covered = coverage(source, u, v) * edge;
-    if (covered > 0) put(target, at, sampleColour(source, u, v), covered);
-  }, progress);
+  const u = (x: number, y: number) => map.a * x + map.c * y + map.e;
+  const v = (x: number, y: number) => map.b * x + map.d * y + map.f;
+  bend.walk(
+    {
+      run: (at, count, x, y, dx, dy) => {
+        const du = map.a * dx + map.c * dy;
+        const dv = map.b * dx + map.d * dy;
+        drawRun(target, source, at, count, u(x, y), v(x, y), du, dv);
+      },
+      pixel: (at, x, y, edge) => {
+        const covered = coverage(source, u(x, y), v(x, y)) * edge;
+        if (covered > 0) put(target, at, sampleColour(source, u(x, y), v(x, y)), covered);
+      },
+    },
+    progress,
+  );
+}
+
+/** Draws so many pixels along a row; the first shows (u, v) of the artwork, in shares, each next one (du, dv) on. */
+function drawRun(
+  target: Uint32Array,
+  source: Sampler,
+  at: number,
+  count: number,
+  u0: number,
+  v0: number,
+  du: number,
+  dv: number,
+): void {
+  const end = count - 1;
+  // Both ends whole on the piece: so is all between them.
+  const whole = coverage(source, u0, v0) === 1 && coverage(source, u0 + du * end, v0 + dv * end) === 1;
+  for (let i = 0; i < count; i++) {
+    const u = u0 + du * i;
+    const v = v0 + dv * i;
+    const covered = whole ? 1 : coverage(source, u, v);
+    if (covered === 0) continue;
+    const word = sampleColour(source, u, v);
+    if (covered === 1 && word >>> 24 === 255) target[at + i] = word;
+    else put(target, at + i, word, covered);
+  }
 }
 
 /** `#rrggbb` as a word (see `words`). */
@@ -90,14 +128,17 @@ function drawOver(target: Uint32Array, grid: Grid, source: Sampler, progress: Pr
     const u0 = map.c * y + map.e;
     const v0 = map.d * y + map.f;
     const [first, last] = span(grid.width, u0, map.a, marginX, v0, map.b, marginY);
-    let at = row * grid.width + first;
-    for (let column = first; column < last; column++, at++) {
-      const x = column + 0.5;
-      const u = map.a * x + u0;
-      const v = map.b * x + v0;
-      const covered = coverage(source, u, v);
-      if (covered > 0) put(target, at, sampleColour(source, u, v), covered);
-    }
+    const x = first + 0.5;
+    drawRun(
+      target,
+      source,
+      row * grid.width + first,
+      last - first,
+      map.a * x + u0,
+      map.b * x + v0,
+      map.a,
+      map.b,
+    );
   }
 }
 
