@@ -5,7 +5,8 @@ import { bodyTroubles } from '@/core/blank/troubles';
 import { METHODS } from '@/core/blank/methods';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import { BlankSchema, HouseSpecSchema, type Blank, type HouseSpec, type Source } from '@/core/blank/schema';
-import { safeName } from '@/core/pack/names';
+import { freeIdAmong, safeName } from '@/core/pack/names';
+
 import { versionKey, type Underlay } from '@/store/blanks';
 import { put, remove } from '@/store/database';
 import { library } from './library';
@@ -109,18 +110,10 @@ export async function keepSpecFor(
   return own;
 }
 
-/** An id that nothing has yet, made from a name. */
+/** An id that no blank and no spec has yet, made from a name. */
 export function freeId(name: string): string {
   const { versions, specs } = useShop.getState();
-  const taken = new Set([...[...versions.values()].map(({ id }) => id), ...specs.keys()]);
-  const base =
-    safeName(name)
-      .replace(/[^a-z0-9-]/g, '')
-      .replace(/^-+/, '')
-      .slice(0, 60) || 'blank';
-  let id = base;
-  for (let n = 2; taken.has(id); n++) id = `${base}-${n}`;
-  return id;
+  return freeIdAmong(name, [...[...versions.values()].map(({ id }) => id), ...specs.keys()]);
 }
 
 /** A blank and its house's spec as one JSON file. */

@@ -67,6 +67,19 @@ describe('the range of the demo shop', () => {
     await page.named('Compass rose on Sticker 75, die cut: Fix, Clear parts', 'button');
   });
 
+  test('another house chosen for a blank: every fit on it is checked again by its numbers', async () => {
+    const house = async (id: string) => {
+      await browser.get(`${app.address}/blanks?blank=tumbler-470`);
+      await (await page.find(`select[aria-label^="House"] option[value=${id}]`)).click();
+      await page.says('[aria-label=Blank]', id === 'corrie-sublimation' ? /To ask Corrie/ : /To ask Harl/);
+      await browser.get(app.address);
+    };
+    await house('corrie-sublimation');
+    await page.named('Wave repeat on Tumbler 470 ml: Fix, Bleed −1.0 mm', 'button');
+    await house('harl-kiln-tumbler');
+    await page.named('Wave repeat on Tumbler 470 ml: Look', 'button');
+  });
+
   test('lengths turn to inches everywhere, and back', async () => {
     await (await page.named('Lengths in millimetres')).click();
     await page.says('thead', /8 3\/4/);

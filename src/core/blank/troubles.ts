@@ -50,7 +50,7 @@ function roundTroubles(body: RoundBody, say: (mm: number) => string): Trouble[] 
   }
   if (body.kind === 'taper' && body.slant <= Math.abs(top - bottom) / 2) {
     troubles.push({
-      field: 'slant',
+      field: bottom > top ? 'bottomDiameter' : 'slant',
       message: `A wall of ${say(body.slant)} cannot reach from ${say(top)} across to ${say(bottom)} across.`,
     });
   }

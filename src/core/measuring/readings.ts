@@ -41,6 +41,7 @@ export function readAnswers(thing: Thing, answers: Answers, unit: UnitSetting): 
 /** Which measurement a trouble of the body is told beside. */
 const STEP_OF: Record<string, string> = {
   'handle.gap': 'handle',
+  bottomDiameter: 'bottom',
   slant: 'slant',
   height: 'slant',
   overlap: 'overlap',

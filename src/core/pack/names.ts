@@ -1,4 +1,4 @@
-import type { PrintFace, ResolvedBlank } from '../blank/resolve';
+import { trimSize, type PrintFace, type ResolvedBlank } from '../blank/resolve';
 import { fixed } from '../length/show';
 
 /** Letters, digits and hyphens only, so that a name is safe on every disk and upload page. */
@@ -13,8 +13,31 @@ export function safeName(text: string): string {
   );
 }
 
-/** `harbour-panorama_mug-325-ml_wrap_222x92mm.png`: design, blank, face and trim size in mm. */
+/** An id made from a name that none of `taken` has: `kiln-cup`, `kiln-cup-2`. */
+export function freeIdAmong(name: string, taken: Iterable<string>): string {
+  const used = new Set(taken);
+  const base =
+    safeName(name)
+      .replace(/[^a-z0-9-]/g, '')
+      .replace(/^-+/, '')
+      .slice(0, 60) || 'unnamed';
+  let id = base;
+  for (let n = 2; used.has(id); n++) id = `${base}-${n}`;
+  return id;
+}
+
+/** A print file's name as its house wants it: {design} {blank} {face} {size} stand for what they say, safe on every disk. */
 export function printFileName(design: string, blank: ResolvedBlank, face: PrintFace, ending = 'png'): string {
-  const size = `${fixed(face.width, 0)}x${fixed(face.height, 0)}mm`;
-  return `${[design, blank.blank.name, face.name].map(safeName).join('_')}_${size}.${ending}`;
+  const { width, height } = trimSize(face);
+  const parts: Record<string, string> = {
+    design: safeName(design),
+    blank: safeName(blank.blank.name),
+    face: safeName(face.name),
+    size: `${fixed(width, 0)}x${fixed(height, 0)}mm`,
+  };
+  const name = blank.spec.files.naming.value.replace(
+    /\{(\w+)\}/g,
+    (whole, part: string) => parts[part] ?? whole,
+  );
+  return `${name.replace(/[^\w.-]/g, '-')}.${ending}`;
 }

@@ -3,7 +3,7 @@ import { toast } from 'sonner';
 import { KIND_NAMES } from '@/core/blank/body';
 import { differences, numbersOf, withNumber } from '@/core/blank/numbers';
 import { describeSource, questionsFor } from '@/core/blank/questions';
-import { trimSize, type ResolvedBlank } from '@/core/blank/resolve';
+import { printPixels, trimSize, type ResolvedBlank } from '@/core/blank/resolve';
 import type { Blank, HouseSpec } from '@/core/blank/schema';
 import { bodyTroubles } from '@/core/blank/troubles';
 import { showLength, showSize } from '@/core/length/show';
@@ -20,6 +20,7 @@ import { sentence } from '@/state/imports';
 import { addColumn } from '@/state/range';
 import { useShop } from '@/state/shop';
 import { saveTemplate } from '@/state/templates';
+import { ColourList } from './ColourList';
 import { KeepOutList } from './KeepOutList';
 import { NumberRow } from './NumberRow';
 import { SplitField } from './SplitField';
@@ -67,6 +68,7 @@ export function BlankStrip({
       <Measures resolved={resolved} />
       <House resolved={resolved} />
       <Limits resolved={resolved} />
+      <ColourList resolved={resolved} />
       <KeepOutList resolved={resolved} />
       <SplitField resolved={resolved} />
       <Templates resolved={resolved} />
@@ -194,8 +196,11 @@ function House({ resolved }: { resolved: ResolvedBlank }) {
           name="files"
           value={`${spec.files.formats.value.join(', ').toUpperCase()} · ${spec.files.modes.value.join(', ').toUpperCase()}`}
         />
+        <Fact name="pixels" value={pixelsInWords(resolved)} />
+        <Fact name="density tag" value={spec.files.density.value ? 'required' : 'not needed'} />
         <Fact name="transparency" value={spec.files.alpha.value === 'kept' ? 'kept' : 'none'} />
         <Fact name="largest file" value={`${Math.round(spec.files.maxBytes.value / 1024 / 1024)} MiB`} />
+        <Fact name="named" value={spec.files.naming.value} />
         {spec.press && (
           <Fact
             name="press"
@@ -206,6 +211,12 @@ function House({ resolved }: { resolved: ResolvedBlank }) {
       {questions.length > 0 && <Questions house={spec.house} name={blank.name} questions={questions} />}
     </>
   );
+}
+
+/** Exact pixels where the house states them, else those of the true size. */
+function pixelsInWords({ spec, faces }: ResolvedBlank): string {
+  const { width, height } = printPixels(faces[0]!, spec);
+  return `${width} × ${height}, ${spec.files.pixels.value ? 'exactly' : 'true size'}`;
 }
 
 /** What nobody has stated yet, ready to be sent. */
@@ -235,15 +246,33 @@ function Questions({ house, name, questions }: { house: string; name: string; qu
 }
 
 function Limits({ resolved }: { resolved: ResolvedBlank }) {
-  const { method, limits } = resolved;
+  const { blank, method, limits } = resolved;
+  const own = (part: Blank['limits']) => void changeBlank(blank, { limits: { ...blank.limits, ...part } });
+  const refuse = (mm: number) => (mm > 0 ? null : 'A limit is above zero.');
   const { unit } = useShop((shop) => shop.settings);
   return (
     <>
       <Heading>{method.name}</Heading>
       <p className="mt-1 text-sm text-ink-2">Prints {method.prints}.</p>
       <dl className="measure text-sm">
-        <Fact name="thinnest stroke" value={showLength(limits.stroke, unit)} />
-        <Fact name="smallest capitals" value={showLength(limits.capHeight, unit)} />
+        <NumberRow
+          name={`thinnest stroke${blank.limits.stroke === undefined ? '' : ', here'}`}
+          mm={limits.stroke}
+          unit={unit}
+          refuse={refuse}
+          onSet={(stroke) => {
+            own({ stroke });
+          }}
+        />
+        <NumberRow
+          name={`smallest capitals${blank.limits.capHeight === undefined ? '' : ', here'}`}
+          mm={limits.capHeight}
+          unit={unit}
+          refuse={refuse}
+          onSet={(capHeight) => {
+            own({ capHeight });
+          }}
+        />
         {limits.inks !== null && <Fact name="inks" value={`${limits.inks} at most`} />}
         {limits.totalInk !== null && <Fact name="total ink" value={`${limits.totalInk} %`} />}
         <Fact name="white ink" value={limits.whiteInk ? 'yes' : 'none'} />

@@ -8,6 +8,7 @@ import type { ResolvedBlank } from '@/core/blank/resolve';
 import { signedDistance } from '@/core/blank/shape';
 import { parseLength } from '@/core/length/parse';
 import { showLength } from '@/core/length/show';
+import { freeIdAmong } from '@/core/pack/names';
 import { changeBlank, dropVersion } from '@/state/blanks';
 import { useShop } from '@/state/shop';
 
@@ -34,7 +35,10 @@ export function KeepOutList({ resolved }: { resolved: ResolvedBlank }) {
   const off = placed && signedDistance(face, face.edge, x.mm, y.mm) > 0;
   const add = () => {
     if (!placed || off) return;
-    const id = freeId(list, own ? 'hole' : texts.part);
+    const id = freeIdAmong(
+      own ? 'hole' : texts.part,
+      list.map((one) => one.id),
+    );
     const next: KeepOut = own
       ? {
           id,
@@ -119,11 +123,4 @@ function keepOutsOf(body: Body): KeepOut[] | null {
 
 function withKeepOuts(body: Body, keepOuts: KeepOut[]): Body {
   return 'keepOuts' in body ? { ...body, keepOuts } : body;
-}
-
-function freeId(list: readonly KeepOut[], base: string): string {
-  for (let n = 1; ; n++) {
-    const id = `${base}-${n}`;
-    if (!list.some((one) => one.id === id)) return id;
-  }
 }

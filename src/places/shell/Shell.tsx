@@ -121,8 +121,9 @@ async function open(demo: boolean): Promise<void> {
     const unread = await openShop();
     if (unread > 0)
       toast(`${unread} stored records could not be read. They are kept; a newer Up Fit may read them.`);
-    const { settings, artworks } = useShop.getState();
-    if (demo && !settings.demoLoaded && artworks.size === 0 && engineHindrance() === null) await loadDemo();
+    const { settings } = useShop.getState();
+    // A demo whose loading was cut short is gone on with: what is there already is known by its files.
+    if (demo && !settings.demoLoaded && engineHindrance() === null) await loadDemo();
   } catch (error) {
     useShop.setState({ phase: 'closed', trouble: `The shop could not be opened: ${sentence(error)}` });
   }
@@ -132,8 +133,9 @@ async function open(demo: boolean): Promise<void> {
 function useSweep(): void {
   const fits = useShop((shop) => shop.fits);
   const unit = useShop((shop) => shop.settings.unit);
+  const blanks = useShop((shop) => shop.blanks);
   const phase = useShop((shop) => shop.phase);
   useEffect(() => {
     if (phase === 'open' && engineHindrance() === null) void sweepDockets();
-  }, [fits, unit, phase]);
+  }, [fits, unit, blanks, phase]);
 }

@@ -3,7 +3,7 @@ import dynamic from 'next/dynamic';
 import { useEffect, useMemo } from 'react';
 import { FaceLines } from '@/ui/flat/FaceLines';
 import type { Zone } from '@/core/blank/face';
-import type { PrintFace } from '@/core/blank/resolve';
+import { resolveBlank, type PrintFace } from '@/core/blank/resolve';
 import { shapePath } from '@/core/blank/shape';
 import type { Docket } from '@/core/check/docket';
 import { useHand } from '@/state/bench';
@@ -86,6 +86,7 @@ function Lines({ live, view }: { live: Live; view: View }) {
     <>
       <svg aria-hidden className="pointer-events-none absolute inset-0 h-full w-full">
         <g transform={`translate(${view.left} ${view.top}) scale(${view.scale})`}>
+          <Grades live={live} px={1 / view.scale} />
           <FaceLines face={face} px={1 / view.scale} />
           {face.bleed > 0 && (
             <path
@@ -133,6 +134,32 @@ function Snapped({ view }: { view: View }) {
       </p>
     </>
   );
+}
+
+/** The print area of every graded size, hanging from the same collar; the size on the bench is the solid line. */
+function Grades({ live, px }: { live: Live; px: number }) {
+  const { blank, method, spec } = live.blank;
+  return blank.sizes.map(({ id, name }) => {
+    const sized = resolveBlank(blank, method, spec, id).faces.find((face) => face.id === live.face.id);
+    if (!sized || Math.abs(sized.width - live.face.width) < 0.01) return null;
+    const x = (live.face.width - sized.width) / 2;
+    return (
+      <g key={id} stroke="var(--color-viewing-ink)" strokeOpacity="0.5">
+        <rect x={x} width={sized.width} height={sized.height} fill="none" strokeWidth={0.7 * px} />
+        <text
+          x={x + sized.width - 4 * px}
+          y={sized.height - 4 * px}
+          textAnchor="end"
+          fontSize={11 * px}
+          stroke="none"
+          fill="var(--color-viewing-ink)"
+          className="measure"
+        >
+          {name}
+        </text>
+      </g>
+    );
+  });
 }
 
 /** A zone's name stands above the face; where zones lie in rows, each at its own upper edge. */

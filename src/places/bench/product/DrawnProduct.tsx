@@ -113,8 +113,8 @@ function Flat({ live, width, height }: Room) {
           <path d={cut} fill={shownColour(live)} />
           <Pieces live={live} />
           <Folded live={live} />
+          <Covers live={live} px={1 / scale} />
         </g>
-        <Covers live={live} px={1 / scale} />
         <path d={cut} fill="none" stroke="#fff" strokeOpacity="0.8" strokeWidth={1 / scale} />
       </g>
     </svg>

@@ -76,7 +76,7 @@ export function MeasurePlace() {
         </span>
       </div>
       <div className="flex min-h-0 grow bg-viewing text-viewing-ink">
-        <div className="flex w-[530px] shrink-0 flex-col">
+        <div className="flex w-[560px] shrink-0 flex-col">
           <div className="min-h-0 grow">
             <ThingDrawing thing={thing} measured={measured} activeId={activeId} />
           </div>

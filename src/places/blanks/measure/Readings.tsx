@@ -28,6 +28,7 @@ export function Readings({ thing, measured, answers, activeId, onActive }: Props
             key={`${thing.id}-${reading.step.id}`}
             number={index + 1}
             reading={reading}
+            slips={measured.slips.filter(({ stepId }) => stepId === reading.step.id)}
             answers={answers}
             active={reading.step.id === activeId}
             unit={unit}
@@ -40,9 +41,6 @@ export function Readings({ thing, measured, answers, activeId, onActive }: Props
         ))}
       </ol>
       {active && <p className="pt-2 text-sm text-ink-2">{active.how}</p>}
-      {measured.slips.map((slip) => (
-        <SlipLine key={slip.id} slip={slip} answers={answers} />
-      ))}
     </>
   );
 }
@@ -50,6 +48,7 @@ export function Readings({ thing, measured, answers, activeId, onActive }: Props
 interface LineProps {
   number: number;
   reading: StepReading;
+  slips: readonly Slip[];
   answers: Answers;
   active: boolean;
   unit: UnitSetting;
@@ -57,7 +56,7 @@ interface LineProps {
   onNext: () => void;
 }
 
-function Line({ number, reading, answers, active, unit, onActive, onNext }: LineProps) {
+function Line({ number, reading, slips, answers, active, unit, onActive, onNext }: LineProps) {
   const { step, mm, trouble } = reading;
   const answer = answers[step.id] ?? NOTHING;
   const input = useRef<HTMLInputElement>(null);
@@ -68,7 +67,7 @@ function Line({ number, reading, answers, active, unit, onActive, onNext }: Line
   return (
     <li className="border-b border-rule py-1">
       <div className="flex items-center gap-3">
-        <span className="measure w-3 text-ink-2">{number}</span>
+        <span className="measure w-3 shrink-0 text-ink-2">{number}</span>
         <label htmlFor={`reading-${step.id}`} className={`grow ${active ? 'font-semibold' : ''}`}>
           {step.ask}
         </label>
@@ -79,7 +78,7 @@ function Line({ number, reading, answers, active, unit, onActive, onNext }: Line
             onChange={(event) => {
               answerStep(step.id, { ...answer, mode: event.target.value === 'across' ? 'across' : 'round' });
             }}
-            className="border border-rule bg-docket px-1 py-0.5 text-sm"
+            className="shrink-0 border border-rule bg-docket px-1 py-0.5 text-sm"
           >
             <option value="round">round</option>
             <option value="across">across</option>
@@ -102,9 +101,9 @@ function Line({ number, reading, answers, active, unit, onActive, onNext }: Line
           onKeyDown={(event) => {
             if (event.key === 'Enter') onNext();
           }}
-          className={`measure w-36 border-b-2 px-2 py-0.5 text-right font-semibold outline-offset-0 placeholder:font-normal ${active ? 'border-ink bg-tape text-on-tape placeholder:text-on-tape/70' : 'border-rule bg-docket placeholder:text-ink-2'}`}
+          className={`measure w-36 shrink-0 border-b-2 px-2 py-0.5 text-right font-semibold outline-offset-0 placeholder:font-normal ${active ? 'border-ink bg-tape text-on-tape placeholder:text-on-tape/70' : 'border-rule bg-docket placeholder:text-ink-2'}`}
         />
-        <span className="measure w-[74px] text-right text-sm text-ink-2">
+        <span className="measure w-[74px] shrink-0 text-right text-sm text-ink-2">
           {shown === null ? '' : showLength(shown, otherUnit(answer.text, unit))}
         </span>
       </div>
@@ -131,6 +130,9 @@ function Line({ number, reading, answers, active, unit, onActive, onNext }: Line
       >
         {trouble}
       </p>
+      {slips.map((slip) => (
+        <SlipLine key={slip.id} slip={slip} answers={answers} />
+      ))}
     </li>
   );
 }
@@ -158,7 +160,7 @@ function SlipLine({ slip, answers }: { slip: Slip; answers: Answers }) {
     }
   };
   return (
-    <p role="status" className="flex gap-2.5 pt-2 text-sm">
+    <p role="status" className="flex gap-2.5 pl-6 pt-1 text-sm">
       <svg aria-hidden width="12" height="12" viewBox="0 0 12 12" className="mt-0.5 shrink-0 text-look">
         <path d="M1.4 1.8H10.6L6 10.4ZM6 2V10" fill="none" stroke="currentColor" strokeWidth="1.6" />
       </svg>
