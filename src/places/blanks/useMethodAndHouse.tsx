@@ -6,7 +6,10 @@ import { useShop } from '@/state/shop';
 import { Choice } from './Field';
 
 /** A printing method and a house that prints by it, chosen together. */
-export function useMethodAndHouse(first: string): {
+export function useMethodAndHouse(
+  first: string,
+  houseLabel = 'House',
+): {
   methodId: string;
   spec: HouseSpec;
   fields: React.ReactNode;
@@ -25,7 +28,7 @@ export function useMethodAndHouse(first: string): {
         onChange={setMethodId}
       />
       <Choice
-        label="House"
+        label={houseLabel}
         value={spec.id}
         choices={own.map(({ id, house, bleed }) => [id, `${house}, bleed ${bleed.value} mm`])}
         onChange={setSpecId}

@@ -26,7 +26,7 @@ export function SpecPlace() {
   const [includesBleed, setIncludesBleed] = useState<SpecSheet['includesBleed']>('unknown');
   const [safeFrom, setSafeFrom] = useState<'trim' | 'bleed'>('trim');
   const [chosen, setChosen] = useState(0);
-  const { methodId, spec, fields } = useMethodAndHouse('digital-print');
+  const { methodId, spec, fields } = useMethodAndHouse('digital-print', 'All else as asked by');
   const usual = { bleed: spec.bleed.value, safe: spec.safe.value };
   const { sheet, troubles } = readTyped(typed, { includesBleed, safeFrom }, usual, unit.unit);
   const read = sheet && readSpecSheet(sheet);
@@ -156,6 +156,7 @@ export function SpecPlace() {
               <ul className="flex flex-wrap gap-6">
                 {read.readings.map((one, index) => (
                   <Reading
+                    perMm={220 / largestOf(read.readings, sheet.bleed)}
                     key={`${one.from}-${String(one.withBleed)}`}
                     reading={one}
                     sheet={sheet}
@@ -179,24 +180,30 @@ export function SpecPlace() {
   );
 }
 
+/** The longest side in mm of any reading, its bleed included. */
+function largestOf(readings: readonly SpecReading[], bleed: number): number {
+  return Math.max(...readings.flatMap(({ trim }) => [trim.width, trim.height])) + 2 * bleed;
+}
+
 /** One way to read it, drawn: trim solid, bleed dashed, in the scale of all. */
 function Reading({
   reading,
   sheet,
   safe,
+  perMm: scale,
   chosen,
   onChoose,
 }: {
   reading: SpecReading;
   sheet: SpecSheet;
   safe: number;
+  /** px a mm, the same for all readings. */
+  perMm: number;
   chosen: boolean;
   onChoose: () => void;
 }) {
   const { unit } = useShop((shop) => shop.settings);
   const { trim, from, withBleed } = reading;
-  const whole = Math.max(trim.width, trim.height) + 2 * sheet.bleed;
-  const scale = 220 / whole;
   const { bleed } = sheet;
   return (
     <li>
