@@ -7,7 +7,7 @@ const engine = new URL('node_modules/wasm-vips/lib/', root);
 const served = new URL('public/vips/', root);
 
 await mkdir(served, { recursive: true });
-for (const file of ['vips-es6.js', 'vips.wasm', 'vips-resvg.wasm']) {
+for (const file of ['vips-es6.js', 'vips.wasm', 'vips-resvg.wasm', 'vips-heif.wasm']) {
   await cp(new URL(file, engine), new URL(file, served));
 }
 

@@ -21,15 +21,20 @@ install_packages() {
   fi
 }
 
-# Chromium and ChromeDriver from Debian's packages, for the tests that drive the real interface, and pdfinfo, which reads
-# the PDFs that Up Fit writes with other eyes.
+# From Debian's packages: Chromium and ChromeDriver for the tests that drive the real interface, and programs that write
+# and read files independently of Up Fit.
 install_tools() {
-  if [ -x /usr/bin/chromium ] && [ -x /usr/bin/chromedriver ] && command -v pdfinfo >/dev/null; then return; fi
-  say "Installing Chromium, ChromeDriver and pdfinfo"
+  local missing=0 tool
+  for tool in /usr/bin/chromium /usr/bin/chromedriver pdfinfo convert exiftool; do
+    command -v "$tool" >/dev/null || missing=1
+  done
+  [ "$missing" = 1 ] || return 0
+  say "Installing Chromium, and programs the tests compare with"
   local sudo=""
   [ "$(id -u)" = 0 ] || sudo="sudo"
   $sudo apt-get update -qq
-  $sudo env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq chromium chromium-driver poppler-utils >/dev/null
+  $sudo env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq chromium chromium-driver poppler-utils \
+    imagemagick libimage-exiftool-perl >/dev/null
 }
 
 # Draws the demo and builds the application, unless nothing it is built from has changed.

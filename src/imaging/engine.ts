@@ -35,9 +35,9 @@ const PROFILE = 'icc-profile-data';
 
 type Image = InstanceType<VipsModule['Image']>;
 
-/** Settings for loading the engine: drawings too, and nothing on the console that is also thrown. */
+/** Settings for loading the engine: drawings and AVIF too, and nothing on the console that is also thrown. */
 export const ENGINE_SETTINGS = {
-  dynamicLibraries: ['vips-resvg.wasm'],
+  dynamicLibraries: ['vips-resvg.wasm', 'vips-heif.wasm'],
   print: quiet,
   printErr: quiet,
   preRun: (module: { ENV: Record<string, string> }) => {

@@ -5,6 +5,7 @@ import { requireReadablePixels, requireReadableSize } from '@/core/artwork/limit
 import { readHeader } from '@/core/artwork/sniff';
 import { MM_PER_INCH } from '@/core/length/units';
 import { opaqueBounds } from '@/core/raster/bounds';
+import { trueDetail } from '@/core/raster/detail';
 import { inkCount } from '@/core/raster/inks';
 import { IN_SILENCE, type Progress, type Raster } from '@/core/raster/raster';
 import { softShare } from '@/core/raster/soft';
@@ -48,10 +49,11 @@ export async function measureArtwork(
     alpha: {
       present: !raster.opaque,
       opaqueBounds: bounds,
-      softShare: softShare(raster, part(progress, 0.7, 0.9)),
+      softShare: softShare(raster, part(progress, 0.7, 0.8)),
       share,
     },
     orientation: header.orientation,
+    detail: detailOf(raster, part(progress, 0.8, 0.9)),
     inks: inkCount(raster, part(progress, 0.9, 1)),
     notes: notesOn(header),
   };
@@ -76,8 +78,16 @@ function turned(density: NonNullable<Facts['density']>, orientation: number): Fa
   return orientation >= 5 ? { ...density, x: density.y, y: density.x } : density;
 }
 
+function detailOf(raster: Raster, progress: Progress): Facts['detail'] {
+  const scale = trueDetail(raster, progress);
+  return scale === null ? null : { scale };
+}
+
 function notesOn(header: Header): Facts['notes'] {
   const notes: Facts['notes'] = [];
+  if (header.pages > 1) {
+    notes.push({ code: 'pages', message: `It has ${header.pages} pages: the first is used.` });
+  }
   if (header.animated) notes.push({ code: 'animated', message: 'It moves: its first picture is used.' });
   if (header.colour.mode === 'cmyk' && !header.colour.profile) {
     notes.push({ code: 'no-profile', message: 'CMYK without a profile: the colours shown are a guess.' });

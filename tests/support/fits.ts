@@ -32,6 +32,7 @@ export function factsOf(raster: Raster, change: Partial<Facts> = {}): Facts {
     colour: { mode: 'rgb', bits: 8, profile: null },
     alpha: { present: !raster.opaque, opaqueBounds: bounds, softShare: 0, share },
     orientation: 1,
+    detail: null,
     inks: 1,
     notes: [],
     ...change,

@@ -133,8 +133,10 @@ describe('what is not taken', () => {
     ['a.png', bytes('just some words'), 'unreadable', 'not a picture'],
     ['a.png', png(10, 10, 8, 2).subarray(0, 40), 'unreadable', 'cut short'],
     ['a.jpg', jpeg(jfif(1, 1, 1)), 'unreadable', 'cut short'],
-    ['a.webp', bytes('RIFF', [1, 2, 3, 4], 'WEBPVP8 '), 'unsupported', 'WebP'],
-    ['a.tif', bytes('II*\0', [8, 0, 0, 0]), 'unsupported', 'TIFF'],
+    ['a.webp', bytes('RIFF', [1, 2, 3, 4], 'WEBPVP8 '), 'unreadable', 'cut short'],
+    ['a.tif', bytes('II*\0', [8, 0, 0, 0]), 'unreadable', 'cut short'],
+    ['a.gif', bytes('GIF89a', [1, 0]), 'unreadable', 'cut short'],
+    ['a.avif', bytes([0, 0, 0, 16], 'ftypavif', [0, 0, 0, 0]), 'unreadable', 'cut short'],
     ['a.svg', bytes('<?xml version="1.0"?><svg/>'), 'unsupported', 'SVG'],
     ['a.pdf', bytes('%PDF-1.7'), 'unsupported', 'PDF'],
   ])('%s: one sentence', (name, file, code, words) => {

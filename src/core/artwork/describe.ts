@@ -18,6 +18,7 @@ export function describeFacts(facts: Facts, unit: UnitSetting = MILLIMETRES): st
   return [
     sharpUpTo(facts, unit),
     densitySaid(facts),
+    detailSaid(facts),
     colourSaid(facts),
     alphaSaid(facts),
     ...turnSaid(facts),
@@ -36,6 +37,19 @@ function densitySaid({ density }: Facts): string {
   const said =
     Math.abs(density.x - density.y) < 0.5 ? ppi(density.x) : `${ppi(density.x)} by ${ppi(density.y)}`;
   return `Tagged ${said} PPI, which only sets a default size.`;
+}
+
+/** Below this scale a picture was enlarged; from the other on it is crisp at its own pixels. */
+const ENLARGED = 0.62;
+const CRISP = 0.8;
+
+function detailSaid({ detail, pixels }: Facts): string {
+  if (!detail || !pixels || detail.scale >= CRISP) return '';
+  const like = Math.round((Math.max(pixels.width, pixels.height) * detail.scale) / 100) * 100;
+  const same = `its detail is that of a ${Math.max(100, like).toLocaleString('en')}-pixel picture`;
+  return detail.scale < ENLARGED
+    ? `Enlarged about ${fixed(1 / detail.scale, detail.scale > 0.4 ? 1 : 0)} times: ${same}.`
+    : `A little soft at its own pixels: ${same}.`;
 }
 
 function colourSaid({ colour, inks }: Facts): string {

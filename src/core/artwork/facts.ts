@@ -23,6 +23,8 @@ export const FactsSchema = v.object({
   /** `share`: how much of the picture's area has alpha > 8; bounds in pixels, specks left out. */
   alpha: v.object({ present: v.boolean(), opaqueBounds: Box, softShare: v.number(), share: v.number() }),
   orientation: v.number(),
+  /** The scale at which the picture holds all its detail; null where there is none to judge. */
+  detail: v.optional(v.nullable(v.object({ scale: v.number() })), null),
   /** Inks that flat artwork needs; null where it is a photograph. */
   inks: v.nullable(v.number()),
   notes: v.array(v.object({ code: v.string(), message: v.string() })),

@@ -10,4 +10,6 @@ export interface Header {
   alpha: boolean;
   orientation: number;
   animated: boolean;
+  /** Pages of a file that can have several; the first is used. */
+  pages: number;
 }

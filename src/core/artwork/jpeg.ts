@@ -31,6 +31,7 @@ export function readJpegHeader(read: ByteReader): Header {
         alpha: false,
         orientation: exif?.orientation ?? 1,
         animated: false,
+        pages: 1,
       };
     }
     if (marker === 0xda || marker === 0xd9) throw new RangeError('pixels without a frame');

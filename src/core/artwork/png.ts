@@ -24,6 +24,7 @@ export function readPngHeader(read: ByteReader): Header {
     alpha: type.alpha,
     orientation: 1,
     animated: false,
+    pages: 1,
   };
   let at = 33;
   for (;;) {

@@ -1,14 +1,26 @@
+import { readAvifHeader } from './avif';
 import { ByteReader } from './bytes';
 import { UpFitError } from './errors';
+import { readGifHeader } from './gif';
 import type { Header } from './header';
 import { readJpegHeader } from './jpeg';
 import { readPngHeader } from './png';
+import { readTiffHeader } from './tiff';
+import { readWebpHeader } from './webp';
+
+type HeaderReader = (bytes: Uint8Array, read: ByteReader) => Header;
+
+/** Formats that are read, each by how its bytes begin. */
+const READERS: readonly (readonly [test: (head: string) => boolean, read: HeaderReader])[] = [
+  [(head) => head.startsWith('\x89PNG\r\n\x1a\n'), (_, read) => readPngHeader(read)],
+  [(head) => head.startsWith('\xff\xd8\xff'), (_, read) => readJpegHeader(read)],
+  [(head) => head.startsWith('RIFF') && head.slice(8, 12) === 'WEBP', readWebpHeader],
+  [(head) => head.startsWith('II*\0') || head.startsWith('MM\0*'), readTiffHeader],
+  [(head) => head.startsWith('GIF8'), readGifHeader],
+  [(head) => /^....ftypavi[fs]/s.test(head), readAvifHeader],
+];
 
 const NOT_YET: readonly (readonly [name: string, test: (head: string) => boolean])[] = [
-  ['WebP', (head) => head.startsWith('RIFF') && head.slice(8, 12) === 'WEBP'],
-  ['TIFF', (head) => head.startsWith('II*\0') || head.startsWith('MM\0*')],
-  ['GIF', (head) => head.startsWith('GIF8')],
-  ['AVIF', (head) => /^....ftypavi[fs]/s.test(head)],
   ['PDF', (head) => head.startsWith('%PDF-')],
   ['SVG', (head) => /^(\xef\xbb\xbf)?\s*(<\?xml|<!--|<!DOCTYPE svg|<svg)/i.test(head)],
 ];
@@ -21,8 +33,8 @@ export function readHeader(name: string, bytes: Uint8Array): Header {
   const read = new ByteReader(bytes);
   const head = read.text(0, Math.min(512, read.length));
   try {
-    if (head.startsWith('\x89PNG\r\n\x1a\n')) return readPngHeader(read);
-    if (head.startsWith('\xff\xd8\xff')) return readJpegHeader(read);
+    const reader = READERS.find(([test]) => test(head));
+    if (reader) return reader[1](bytes, read);
   } catch (error) {
     if (error instanceof RangeError) throw damaged(name);
     throw error;
@@ -31,12 +43,12 @@ export function readHeader(name: string, bytes: Uint8Array): Header {
   if (known) {
     throw new UpFitError(
       'unsupported',
-      `“${name}” is a ${known[0]} file, which is not read yet: export it as PNG or JPEG.`,
+      `“${name}” is a ${known[0]} file, which is not read as artwork yet: export it as PNG, TIFF or JPEG.`,
     );
   }
   throw new UpFitError(
     'unreadable',
-    `“${name}” is not a picture, whatever its name ends in: bring in a PNG or a JPEG.`,
+    `“${name}” is not a picture, whatever its name ends in: bring in a PNG, JPEG, TIFF, WebP, GIF or AVIF.`,
   );
 }
 

@@ -39,7 +39,9 @@ export function ArtworkPlace() {
             </button>
           </div>
           {list.length === 0 ? (
-            <p className="p-6 text-ink-2">Drop a PNG or a JPEG here to learn what it is good for.</p>
+            <p className="p-6 text-ink-2">
+              Drop pictures here to learn what they are good for: PNG, JPEG, TIFF, WebP, GIF or AVIF.
+            </p>
           ) : (
             <ul className="min-h-0 grow overflow-auto">
               {list.map((artwork) => (

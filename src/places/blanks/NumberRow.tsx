@@ -37,7 +37,7 @@ export function NumberRow({ name, mm, unit, source, refuse, onSet }: Props) {
         ) : (
           <button
             aria-label={`${name}: ${showLength(mm, unit)}. Change it`}
-            className="underline decoration-rule decoration-dotted underline-offset-4 hover:decoration-ink"
+            className="min-h-6 min-w-6 underline decoration-rule decoration-dotted underline-offset-4 hover:decoration-ink"
             onClick={() => {
               setEditing(true);
             }}

@@ -118,8 +118,8 @@ function Empty({ onBringIn }: { onBringIn: () => void }) {
       <div className="w-[430px] border-t-2 border-ink pt-4">
         <p className="text-lg font-bold">Bring in the first artwork</p>
         <p className="mt-1 text-ink-2">
-          Drop a PNG or a JPEG anywhere on this page. It becomes a design, a row; the products it can go on
-          are the columns. Nothing leaves this browser.
+          Drop a PNG, JPEG, TIFF, WebP, GIF or AVIF anywhere on this page. It becomes a design, a row; the
+          products it can go on are the columns. Nothing leaves this browser.
         </p>
         <button className="action mt-4" onClick={onBringIn}>
           Choose files
