@@ -11,7 +11,7 @@ const STRONG_SHARE = 0.6;
 /** Fewer edges than this say nothing. */
 const LEAST_EDGES = 40;
 /** Pixels looked at along each direction; of a larger picture every so many lines are left out. */
-const SAMPLED = 1_500_000;
+const SAMPLED = 700_000;
 
 /**
  * The scale at which a picture holds all its detail, 0 to 1: the median rise of its strong edges against that of a

@@ -102,28 +102,28 @@ export function sampleColour(sampler: Sampler, u: number, v: number): number {
   return blendAlpha(a, b, c, d, wx, wy);
 }
 
-/** All four solid: no weighting by alpha. Weights are 256ths along each axis. */
+const RED_BLUE = 0x00ff00ff;
+const GREEN = 0x0000ff00;
+
+/**
+ * All four solid: no weighting by alpha. Weights along each axis are 256ths, and so are their products, so that red
+ * and blue are mixed in one go and nothing spills from one into the other.
+ */
 function blendSolid(a: number, b: number, c: number, d: number, wx: number, wy: number): number {
-  const w11 = wx * wy;
-  const w10 = (wx << 8) - w11;
-  const w01 = (wy << 8) - w11;
-  const w00 = 65536 - w10 - w01 - w11;
-  const red = ((a & 255) * w00 + (b & 255) * w10 + (c & 255) * w01 + (d & 255) * w11 + 32768) >>> 16;
+  const w11 = (wx * wy + 128) >>> 8;
+  const w10 = wx - w11;
+  const w01 = wy - w11;
+  const w00 = 256 - wx - wy + w11;
+  const redBlue =
+    (Math.imul(a & RED_BLUE, w00) +
+      Math.imul(b & RED_BLUE, w10) +
+      Math.imul(c & RED_BLUE, w01) +
+      Math.imul(d & RED_BLUE, w11) +
+      0x00800080) >>>
+    8;
   const green =
-    (((a >>> 8) & 255) * w00 +
-      ((b >>> 8) & 255) * w10 +
-      ((c >>> 8) & 255) * w01 +
-      ((d >>> 8) & 255) * w11 +
-      32768) >>>
-    16;
-  const blue =
-    (((a >>> 16) & 255) * w00 +
-      ((b >>> 16) & 255) * w10 +
-      ((c >>> 16) & 255) * w01 +
-      ((d >>> 16) & 255) * w11 +
-      32768) >>>
-    16;
-  return (0xff000000 | (blue << 16) | (green << 8) | red) >>> 0;
+    ((a & GREEN) * w00 + (b & GREEN) * w10 + (c & GREEN) * w01 + (d & GREEN) * w11 + 0x8000) >>> 8;
+  return (0xff000000 | (redBlue & RED_BLUE) | (green & GREEN)) >>> 0;
 }
 
 function blendAlpha(a: number, b: number, c: number, d: number, wx: number, wy: number): number {
