@@ -1,5 +1,6 @@
 import { readHeader } from '@/core/artwork/sniff';
 import { UpFitError } from '@/core/artwork/errors';
+import { requireMakeablePixels } from '@/core/artwork/limits';
 import { pixelsOf, type PrintFace } from '@/core/blank/resolve';
 import { drawTemplate } from '@/core/template/drawing';
 import { readingOfPage, readingOfPicture, type TemplatePage } from '@/core/template/reading';
@@ -109,6 +110,7 @@ export async function writeTemplate(
   }
   if (format === 'svg') return new Blob([templateSvg(drawing, { kind: 'page' })], { type: 'image/svg+xml' });
   const pixels = pixelsOf(drawing.bleed, ppi);
+  requireMakeablePixels(pixels);
   const ready = await engine();
   const raster = ready.drawSvg(templateSvg(drawing, { kind: 'bleed', pixels }), pixels.width);
   const bytes = ready.encodePng(raster, { ppi, use: 'print' });

@@ -310,7 +310,8 @@ describe('template', () => {
       error: { code: 'bad-argument', message: expect.stringMatching(/wants one of/) as string },
     });
     expect(upfit('template', '--blank', 'coaster', '--out', file('x.gif')).status).toBe(2);
-    expect(() => readMeasured('cylinder', 'diameter=79mm height=92mm')).not.toThrow();
+    const wide = upfit('template', '--blank', 'banner-1800', '--out', file('wide.png'), '--ppi', '300');
+    expect(wide.json).toMatchObject({ error: { code: 'too-large' } });
   });
 
   test.each<[shape: MeasuredShape, readings: string, words: RegExp]>([

@@ -165,6 +165,14 @@ describe('held against the library', () => {
     );
   });
 
+  test('every shipped thing that can be measured is nearest to itself', () => {
+    for (const { blank } of shippedBlanks()) {
+      if (!['wrap', 'taper', 'gallery'].includes(blank.body.kind)) continue;
+      const nearest = nearestBlank(blank.body, shippedBlanks());
+      expect([nearest?.blank.id, nearest?.off, nearest?.words]).toEqual([blank.id, 0, 'the same']);
+    }
+  });
+
   test('nothing where nothing comes near', () => {
     expect(nearestBlank(roundBody({ top: 400, bottom: 300, slant: 600 }), shippedBlanks())).toBeNull();
   });

@@ -99,6 +99,23 @@ describe('a template that is written', () => {
     expect(reading.traps).toEqual([]);
   });
 
+  test.each([
+    ['leaflet', ['folds']],
+    ['label-jar', ['seam', 'centres']],
+    ['sticker-sheet-a6', ['cuts']],
+    ['gallery-40x30', ['edge']],
+    ['knob-plate', ['keep-outs']],
+    ['tumbler-taper-480', ['grid']],
+    ['shirt', ['trim', 'safe']],
+  ])('%s has the layers of its kind and no others', (id, layers) => {
+    const own = drawn(id).layers.map((layer) => layer.id);
+    for (const layer of layers) expect(own).toContain(layer);
+    for (const layer of ['folds', 'seam', 'cuts', 'edge', 'keep-outs', 'grid']) {
+      if (!layers.includes(layer)) expect(own).not.toContain(layer);
+    }
+    expect(new Set(own).size).toBe(own.length);
+  });
+
   test('exactly the bleed box in pixels, without the ruler', () => {
     const svg = templateSvg(drawn('tumbler-taper-480'), {
       kind: 'bleed',

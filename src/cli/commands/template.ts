@@ -1,6 +1,7 @@
 import { readFile, writeFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
 import { basename, extname } from 'node:path';
+import { requireMakeablePixels } from '@/core/artwork/limits';
 import type { Body } from '@/core/blank/body';
 import { pixelsOf, trimSize, type PrintFace } from '@/core/blank/resolve';
 import { showSize } from '@/core/length/show';
@@ -81,6 +82,7 @@ async function make(
   const ppi = args.values.has('ppi') ? readNumber('ppi', args.values.get('ppi')!) : 300;
   if (ppi < 1 || ppi > 2400) throw badArgument('--ppi is between 1 and 2400.');
   const pixels = pixelsOf(drawing.bleed, ppi);
+  requireMakeablePixels(pixels);
   const ready = await engine();
   const raster = ready.drawSvg(templateSvg(drawing, { kind: 'bleed', pixels }), pixels.width);
   return { bytes: ready.encodePng(raster, { ppi, use: 'print' }) };

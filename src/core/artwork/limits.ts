@@ -19,6 +19,16 @@ export function requireReadableSize(name: string, bytes: number): void {
   }
 }
 
+/** Refuses to make a picture whose side would be longer than is held in memory. */
+export function requireMakeablePixels({ width, height }: PixelSize): void {
+  if (Math.max(width, height) <= LIMITS.side) return;
+  const said = `${width.toLocaleString('en')} × ${height.toLocaleString('en')}`;
+  throw new UpFitError(
+    'too-large',
+    `That would be ${said} pixels and a side may have 16,384 at most: ask for fewer PPI, or for PDF or SVG.`,
+  );
+}
+
 /** Refuses declared pixels before any memory is taken for them. */
 export function requireReadablePixels(name: string, { width, height }: PixelSize): void {
   if (width === 0 || height === 0) {

@@ -2,28 +2,22 @@
 import { toast } from 'sonner';
 import { KIND_NAMES } from '@/core/blank/body';
 import { differences, numbersOf, withNumber } from '@/core/blank/numbers';
-import { describeSource, questionsFor } from '@/core/blank/questions';
-import { printPixels, trimSize, type ResolvedBlank } from '@/core/blank/resolve';
-import type { Blank, HouseSpec } from '@/core/blank/schema';
+import { describeSource } from '@/core/blank/questions';
+import { trimSize, type ResolvedBlank } from '@/core/blank/resolve';
+import type { Blank } from '@/core/blank/schema';
 import { bodyTroubles } from '@/core/blank/troubles';
 import { showLength, showSize } from '@/core/length/show';
-import {
-  changeBlank,
-  chooseHouse,
-  dropVersion,
-  duplicateBlank,
-  exportBlank,
-  removeBlank,
-  saveSpec,
-} from '@/state/blanks';
+import { changeBlank, dropVersion, duplicateBlank, exportBlank, removeBlank } from '@/state/blanks';
 import { sentence } from '@/state/imports';
 import { addColumn } from '@/state/range';
 import { useShop } from '@/state/shop';
 import { saveTemplate } from '@/state/templates';
 import { ColourList } from './ColourList';
+import { HouseNumbers } from './HouseNumbers';
 import { KeepOutList } from './KeepOutList';
 import { NumberRow } from './NumberRow';
 import { SplitField } from './SplitField';
+import { Fact, Heading } from './StripParts';
 import { today } from './today';
 import { TryOn } from './TryOn';
 
@@ -66,7 +60,7 @@ export function BlankStrip({
         </span>
       </p>
       <Measures resolved={resolved} />
-      <House resolved={resolved} />
+      <HouseNumbers resolved={resolved} />
       <Limits resolved={resolved} />
       <ColourList resolved={resolved} />
       <KeepOutList resolved={resolved} />
@@ -75,10 +69,6 @@ export function BlankStrip({
       <Verbs resolved={resolved} onChoose={onChoose} />
     </aside>
   );
-}
-
-function Heading({ children }: { children: React.ReactNode }) {
-  return <h3 className="mt-4 border-b border-ink pb-0.5 text-sm font-semibold">{children}</h3>;
 }
 
 /** The body's lengths, each to be changed: a change is a new version, and one press takes it back. */
@@ -144,107 +134,6 @@ function Sizes({ resolved }: { resolved: ResolvedBlank }) {
   );
 }
 
-/** What the house asks, where each number comes from, and what is still to be asked. */
-function House({ resolved }: { resolved: ResolvedBlank }) {
-  const { blank, spec, faces } = resolved;
-  const { unit } = useShop((shop) => shop.settings);
-  const specs = useShop((shop) => shop.specs);
-  const others = [...specs.values()].filter(
-    ({ methods, id }) => methods.includes(blank.methodId) || id === spec.id,
-  );
-  const questions = questionsFor(resolved);
-  const change = (part: Partial<HouseSpec>) => void saveSpec({ ...spec, ...part, version: spec.version + 1 });
-  const stated = (value: number) => ({ value, source: { kind: 'house' as const, date: today() } });
-  return (
-    <>
-      <Heading>House</Heading>
-      <select
-        aria-label="House that prints it"
-        value={spec.id}
-        onChange={(event) => void chooseHouse(blank.id, event.target.value)}
-        className="mt-1.5 w-full border border-rule bg-docket px-2 py-1"
-      >
-        {others.map(({ id, house, bleed, safe }) => (
-          <option key={id} value={id}>
-            {house}: bleed {showLength(bleed.value, unit)}, safe {showLength(safe.value, unit)}
-          </option>
-        ))}
-      </select>
-      <dl className="measure text-sm">
-        <NumberRow
-          name="bleed"
-          mm={spec.bleed.value}
-          unit={unit}
-          source={describeSource(resolved, 'bleed')}
-          refuse={(mm) => (mm < 0 ? 'Bleed cannot be negative.' : null)}
-          onSet={(mm) => {
-            change({ bleed: stated(mm) });
-          }}
-        />
-        <NumberRow
-          name={`safe, from the ${spec.safeFrom.value}`}
-          mm={spec.safe.value}
-          unit={unit}
-          source={describeSource(resolved, 'safe')}
-          refuse={(mm) => (mm < 0 ? 'A safe margin cannot be negative.' : null)}
-          onSet={(mm) => {
-            change({ safe: stated(mm) });
-          }}
-        />
-        <Fact name="target, floor" value={`${faces[0]!.target}, ${faces[0]!.floor} PPI`} />
-        <Fact
-          name="files"
-          value={`${spec.files.formats.value.join(', ').toUpperCase()} · ${spec.files.modes.value.join(', ').toUpperCase()}`}
-        />
-        <Fact name="pixels" value={pixelsInWords(resolved)} />
-        <Fact name="density tag" value={spec.files.density.value ? 'required' : 'not needed'} />
-        <Fact name="transparency" value={spec.files.alpha.value === 'kept' ? 'kept' : 'none'} />
-        <Fact name="largest file" value={`${Math.round(spec.files.maxBytes.value / 1024 / 1024)} MiB`} />
-        <Fact name="named" value={spec.files.naming.value} />
-        {spec.press && (
-          <Fact
-            name="press"
-            value={`${spec.press.celsius} °C (${Math.round(spec.press.celsius * 1.8 + 32)} °F) · ${spec.press.seconds} s · ${spec.press.pressure}`}
-          />
-        )}
-      </dl>
-      {questions.length > 0 && <Questions house={spec.house} name={blank.name} questions={questions} />}
-    </>
-  );
-}
-
-/** Exact pixels where the house states them, else those of the true size. */
-function pixelsInWords({ spec, faces }: ResolvedBlank): string {
-  const { width, height } = printPixels(faces[0]!, spec);
-  return `${width} × ${height}, ${spec.files.pixels.value ? 'exactly' : 'true size'}`;
-}
-
-/** What nobody has stated yet, ready to be sent. */
-function Questions({ house, name, questions }: { house: string; name: string; questions: string[] }) {
-  const text = `${house}, about “${name}”:\n${questions.map((one) => `- ${one}`).join('\n')}\n`;
-  return (
-    <div className="mt-2 border-l-4 border-look pl-3 text-sm">
-      <p className="font-semibold text-look">To ask {house}</p>
-      <ul>
-        {questions.map((question) => (
-          <li key={question}>{question}</li>
-        ))}
-      </ul>
-      <button
-        className="verb mt-1"
-        onClick={() => {
-          navigator.clipboard.writeText(text).then(
-            () => toast('The questions are on the clipboard.'),
-            () => toast('The browser did not let the questions onto the clipboard: select and copy them.'),
-          );
-        }}
-      >
-        Copy the questions
-      </button>
-    </div>
-  );
-}
-
 function Limits({ resolved }: { resolved: ResolvedBlank }) {
   const { blank, method, limits } = resolved;
   const own = (part: Blank['limits']) => void changeBlank(blank, { limits: { ...blank.limits, ...part } });
@@ -279,15 +168,6 @@ function Limits({ resolved }: { resolved: ResolvedBlank }) {
         <Fact name="print is" value={method.mirrored ? 'mirrored, a transfer' : 'printed directly'} />
       </dl>
     </>
-  );
-}
-
-function Fact({ name, value }: { name: string; value: string }) {
-  return (
-    <div className="flex justify-between gap-4 border-b border-rule py-[3px]">
-      <dt className="shrink-0 text-ink-2">{name}</dt>
-      <dd className="text-right font-semibold">{value}</dd>
-    </div>
   );
 }
 

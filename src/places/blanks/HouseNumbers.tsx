@@ -1,0 +1,112 @@
+'use client';
+import { toast } from 'sonner';
+import { describeSource, questionsFor } from '@/core/blank/questions';
+import { printPixels, type ResolvedBlank } from '@/core/blank/resolve';
+import type { HouseSpec } from '@/core/blank/schema';
+import { showLength } from '@/core/length/show';
+import { chooseHouse, saveSpec } from '@/state/blanks';
+import { useShop } from '@/state/shop';
+import { NumberRow } from './NumberRow';
+import { Fact, Heading } from './StripParts';
+import { today } from './today';
+
+/** What the house asks, where each number comes from, and what is still to be asked. */
+export function HouseNumbers({ resolved }: { resolved: ResolvedBlank }) {
+  const { blank, spec, faces } = resolved;
+  const { unit } = useShop((shop) => shop.settings);
+  const specs = useShop((shop) => shop.specs);
+  const others = [...specs.values()].filter(
+    ({ methods, id }) => methods.includes(blank.methodId) || id === spec.id,
+  );
+  const questions = questionsFor(resolved);
+  const change = (part: Partial<HouseSpec>) => void saveSpec({ ...spec, ...part, version: spec.version + 1 });
+  const stated = (value: number) => ({ value, source: { kind: 'house' as const, date: today() } });
+  return (
+    <>
+      <Heading>House</Heading>
+      <select
+        aria-label="House that prints it"
+        value={spec.id}
+        onChange={(event) => void chooseHouse(blank.id, event.target.value)}
+        className="mt-1.5 w-full border border-rule bg-docket px-2 py-1"
+      >
+        {others.map(({ id, house, bleed, safe }) => (
+          <option key={id} value={id}>
+            {house}: bleed {showLength(bleed.value, unit)}, safe {showLength(safe.value, unit)}
+          </option>
+        ))}
+      </select>
+      <dl className="measure text-sm">
+        <NumberRow
+          name="bleed"
+          mm={spec.bleed.value}
+          unit={unit}
+          source={describeSource(resolved, 'bleed')}
+          refuse={(mm) => (mm < 0 ? 'Bleed cannot be negative.' : null)}
+          onSet={(mm) => {
+            change({ bleed: stated(mm) });
+          }}
+        />
+        <NumberRow
+          name={`safe, from the ${spec.safeFrom.value}`}
+          mm={spec.safe.value}
+          unit={unit}
+          source={describeSource(resolved, 'safe')}
+          refuse={(mm) => (mm < 0 ? 'A safe margin cannot be negative.' : null)}
+          onSet={(mm) => {
+            change({ safe: stated(mm) });
+          }}
+        />
+        <Fact name="target, floor" value={`${faces[0]!.target}, ${faces[0]!.floor} PPI`} />
+        <Fact
+          name="files"
+          value={`${spec.files.formats.value.join(', ').toUpperCase()} · ${spec.files.modes.value.join(', ').toUpperCase()}`}
+        />
+        <Fact name="pixels" value={pixelsInWords(resolved)} />
+        <Fact name="density tag" value={spec.files.density.value ? 'required' : 'not needed'} />
+        <Fact name="transparency" value={spec.files.alpha.value === 'kept' ? 'kept' : 'none'} />
+        <Fact name="largest file" value={`${Math.round(spec.files.maxBytes.value / 1024 / 1024)} MiB`} />
+        <Fact name="named" value={spec.files.naming.value} />
+        {spec.press && (
+          <Fact
+            name="press"
+            value={`${spec.press.celsius} °C (${Math.round(spec.press.celsius * 1.8 + 32)} °F) · ${spec.press.seconds} s · ${spec.press.pressure}`}
+          />
+        )}
+      </dl>
+      {questions.length > 0 && <Questions house={spec.house} name={blank.name} questions={questions} />}
+    </>
+  );
+}
+
+/** Exact pixels where the house states them, else those of the true size. */
+function pixelsInWords({ spec, faces }: ResolvedBlank): string {
+  const { width, height } = printPixels(faces[0]!, spec);
+  return `${width} × ${height}, ${spec.files.pixels.value ? 'exactly' : 'true size'}`;
+}
+
+/** What nobody has stated yet, ready to be sent. */
+function Questions({ house, name, questions }: { house: string; name: string; questions: string[] }) {
+  const text = `${house}, about “${name}”:\n${questions.map((one) => `- ${one}`).join('\n')}\n`;
+  return (
+    <div className="mt-2 border-l-4 border-look pl-3 text-sm">
+      <p className="font-semibold text-look">To ask {house}</p>
+      <ul>
+        {questions.map((question) => (
+          <li key={question}>{question}</li>
+        ))}
+      </ul>
+      <button
+        className="verb mt-1"
+        onClick={() => {
+          navigator.clipboard.writeText(text).then(
+            () => toast('The questions are on the clipboard.'),
+            () => toast('The browser did not let the questions onto the clipboard: select and copy them.'),
+          );
+        }}
+      >
+        Copy the questions
+      </button>
+    </div>
+  );
+}
