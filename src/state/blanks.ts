@@ -2,6 +2,7 @@ import * as v from 'valibot';
 import { UpFitError } from '@/core/artwork/errors';
 import type { Body } from '@/core/blank/body';
 import { bodyTroubles } from '@/core/blank/troubles';
+import { makeBlank } from '@/core/blank/make';
 import { METHODS } from '@/core/blank/methods';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import { BlankSchema, HouseSpecSchema, type Blank, type HouseSpec, type Source } from '@/core/blank/schema';
@@ -47,21 +48,7 @@ export async function newBlank(
   records: Pick<Blank, 'methodId' | 'specId'>,
   measured: Source,
 ): Promise<Blank> {
-  const blank: Blank = {
-    upfit: 'blank/1',
-    id: freeId(name),
-    version: 1,
-    name: name.trim(),
-    body,
-    measured,
-    ...records,
-    limits: {},
-    viewedFrom: null,
-    colours: [{ id: 'white', name: 'White', hex: '#f7f6f2' }],
-    states: [],
-    sizes: [],
-    splits: [],
-  };
+  const blank = makeBlank({ id: freeId(name), name: name.trim(), body, measured, ...records });
   await saveBlank(blank);
   return blank;
 }

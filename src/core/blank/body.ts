@@ -14,18 +14,23 @@ const HandleSchema = v.object({
 });
 export type Handle = v.InferOutput<typeof HandleSchema>;
 
+const roundParts = {
+  /** Along the wall, above and below the print. */
+  lip: NotNegative,
+  foot: NotNegative,
+  overlap: NotNegative,
+  handle: v.nullable(HandleSchema),
+};
+
 /** A straight-walled body with a wrap: a mug (handle) or a tumbler (none, perhaps an overlap at the seam). */
 export const WrapBodySchema = v.object({
   kind: v.literal('wrap'),
   diameter: Positive,
   /** Of the whole thing; lip and foot are the parts of it where nothing prints. */
   height: Positive,
-  lip: NotNegative,
-  foot: NotNegative,
-  overlap: NotNegative,
+  ...roundParts,
   /** Width of a partial wrap, its middle opposite the handle; null where the print goes all the way. */
   partial: v.nullable(Positive),
-  handle: v.nullable(HandleSchema),
 });
 export type WrapBody = v.InferOutput<typeof WrapBodySchema>;
 
@@ -36,11 +41,7 @@ export const TaperBodySchema = v.object({
   bottomDiameter: Positive,
   /** Along the wall, from the print's top edge to its foot. */
   slant: Positive,
-  /** Along the wall, above and below the print. */
-  lip: NotNegative,
-  foot: NotNegative,
-  overlap: NotNegative,
-  handle: v.nullable(HandleSchema),
+  ...roundParts,
 });
 export type TaperBody = v.InferOutput<typeof TaperBodySchema>;
 

@@ -57,6 +57,7 @@ export function Shell({ demo, children }: { demo: boolean; children: ReactNode }
       </div>
       <Toaster
         position="bottom-left"
+        style={{ fontFamily: 'inherit' }}
         toastOptions={{
           unstyled: true,
           classNames: {

@@ -1,11 +1,11 @@
-import { garmentOutline } from '@/core/blank/kinds/garment';
 import { keepOutPath } from '@/core/blank/keep-out';
 import { sectorBox, sectorPath, type Sector } from '@/core/blank/kinds/sector';
 import { shapePath } from '@/core/blank/shape';
 import { resolveBlank, trimSize, type ResolvedBlank } from '@/core/blank/resolve';
 import { FaceLines } from './FaceLines';
 import { PrintArea } from './FitDrawing';
-import { garmentTop, placeOf } from './place';
+import { GarmentShape } from './GarmentShape';
+import { placeOf } from './place';
 
 /** What a blank takes in mm when it is drawn whole: its garment, its arc, or its face with the wrapped edge. */
 export function drawingSize(resolved: ResolvedBlank): { width: number; height: number } {
@@ -48,14 +48,7 @@ function Drawn({ resolved, px }: { resolved: ResolvedBlank; px: number }) {
   }
   return (
     <>
-      <path
-        d={garmentOutline(garment)}
-        transform={`translate(0 ${garmentTop(garment)})`}
-        fill={colour}
-        stroke="var(--color-viewing-ink)"
-        strokeWidth={px}
-        strokeLinejoin="round"
-      />
+      <GarmentShape garment={garment} colour={colour} px={px} />
       <g transform={`translate(${origin.x} ${origin.y})`}>
         <PrintArea face={face} px={px} />
         {face.keepOuts.map((one) => (

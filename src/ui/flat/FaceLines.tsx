@@ -131,7 +131,7 @@ function SafeCorners({ face, px }: { face: PrintFace; px: number }) {
 
 /** Notches at the upper and lower edge where zones have their centres, `off` mm outside it. */
 function Notches({ face, px, off }: { face: PrintFace; px: number; off: number }) {
-  const size = Math.min(6 * px, face.width * 0.05);
+  const size = Math.min(6 * px, face.width * 0.09);
   const notch = (x: number, y: number, towards: number) =>
     `M${x - size} ${y}h${2 * size}l${-size} ${towards * size * 1.5}z`;
   const centres = [...new Set(face.zones.map(({ x }) => x))];

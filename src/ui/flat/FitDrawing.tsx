@@ -1,10 +1,10 @@
 import { useId } from 'react';
 import { shapePath } from '@/core/blank/shape';
 import type { PrintFace, ResolvedBlank } from '@/core/blank/resolve';
-import { garmentOutline } from '@/core/blank/kinds/garment';
 import type { Piece } from '@/core/fit/schema';
 import { FaceLines } from './FaceLines';
-import { garmentTop, placeOf } from './place';
+import { GarmentShape } from './GarmentShape';
+import { placeOf } from './place';
 import { pieceTransform } from './transform';
 
 interface Props {
@@ -28,16 +28,7 @@ export function FitDrawing({ blank, face, sizeId, colour, pieces, pictureOf, wid
   const box = [-width / 2 / scale, extent.height / 2 - height / 2 / scale, width / scale, height / scale];
   return (
     <svg width="100%" height={height} viewBox={box.join(' ')} aria-hidden className="block">
-      {garment && (
-        <path
-          d={garmentOutline(garment)}
-          transform={`translate(0 ${garmentTop(garment)})`}
-          fill={colour}
-          stroke="var(--color-viewing-ink)"
-          strokeWidth={px}
-          strokeLinejoin="round"
-        />
-      )}
+      {garment && <GarmentShape garment={garment} colour={colour} px={px} />}
       <g transform={`translate(${origin.x} ${origin.y})`}>
         <clipPath id={clip}>
           <path d={shapePath(face, face.edge)} />

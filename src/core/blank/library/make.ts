@@ -1,23 +1,11 @@
-import type { Blank, ProductColour, Source } from '../schema';
+import { makeBlank } from '../make';
+import type { Blank, Source } from '../schema';
+
+export { WHITE } from '../make';
 
 const TAPED: Source = { kind: 'tape', date: '2026-10-12' };
 
-export const WHITE: ProductColour = { id: 'white', name: 'White', hex: '#f7f6f2' };
-
-type Told = Pick<Blank, 'id' | 'name' | 'body' | 'methodId' | 'specId'> & Partial<Blank>;
-
-/** A shipped blank; what is left out is what most have: white, one size, one state, measured with a tape. */
-export function blank(told: Told): Blank {
-  return {
-    upfit: 'blank/1',
-    version: 1,
-    measured: TAPED,
-    limits: {},
-    viewedFrom: null,
-    colours: [WHITE],
-    states: [],
-    sizes: [],
-    splits: [],
-    ...told,
-  };
+/** A shipped blank, measured with a tape. */
+export function blank(told: Omit<Parameters<typeof makeBlank>[0], 'measured'>): Blank {
+  return makeBlank({ measured: TAPED, ...told });
 }

@@ -1,8 +1,8 @@
 'use client';
-import { garmentOutline } from '@/core/blank/kinds/garment';
 import { keepOutPath } from '@/core/blank/keep-out';
 import { shapePath } from '@/core/blank/shape';
 import type { GarmentBody } from '@/core/blank/body';
+import { GarmentShape } from '@/ui/flat/GarmentShape';
 import { garmentTop, placeOf, type DrawingPlace } from '@/ui/flat/place';
 import { useRoomSize } from '@/ui/useRoomSize';
 import { PieceDrawing } from '@/ui/flat/FitDrawing';
@@ -48,14 +48,8 @@ function Garment({
       height={height}
     >
       <g transform={`translate(${width / 2} ${(height - 30 - place.height * scale) / 2}) scale(${scale})`}>
+        <GarmentShape garment={garment} colour={shownColour(live)} px={seam} />
         <g transform={`translate(0 ${garmentTop(garment)})`}>
-          <path
-            d={garmentOutline(garment)}
-            fill={shownColour(live)}
-            stroke="var(--color-viewing-ink)"
-            strokeWidth={seam}
-            strokeLinejoin="round"
-          />
           {garment.sleeve > 0 && garment.cut !== 'tote' && <Seams garment={garment} seam={seam} />}
         </g>
         <g transform={`translate(${origin.x} ${origin.y})`}>

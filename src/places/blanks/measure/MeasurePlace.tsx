@@ -3,6 +3,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
+import { makeBlank } from '@/core/blank/make';
 import { METHODS } from '@/core/blank/methods';
 import { resolveAmong } from '@/core/blank/library';
 import type { ResolvedBlank } from '@/core/blank/resolve';
@@ -118,22 +119,12 @@ function useResolved(
   const specs = useShop((shop) => shop.specs);
   return useMemo(() => {
     if (!body || !specs.has(specId)) return null;
-    return resolveAmong(specs.values(), {
-      upfit: 'blank/1',
-      id: 'draft',
-      version: 1,
-      name: name.trim() || 'Measured blank',
-      body,
-      measured: { kind: 'tape' },
-      methodId,
-      specId,
-      limits: {},
-      viewedFrom: null,
-      colours: [{ id: 'white', name: 'White', hex: '#f7f6f2' }],
-      states: [],
-      sizes: [],
-      splits: [],
-    });
+    const measured = { kind: 'tape' as const };
+    const title = name.trim() || 'Measured blank';
+    return resolveAmong(
+      specs.values(),
+      makeBlank({ id: 'draft', name: title, body, measured, methodId, specId }),
+    );
   }, [body, methodId, specId, specs, name]);
 }
 

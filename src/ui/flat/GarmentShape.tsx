@@ -1,0 +1,17 @@
+import type { GarmentBody } from '@/core/blank/body';
+import { garmentOutline } from '@/core/blank/kinds/garment';
+import { garmentTop } from './place';
+
+/** A sewn thing cut out in its colour, its highest point at the drawing's top. */
+export function GarmentShape({ garment, colour, px }: { garment: GarmentBody; colour: string; px: number }) {
+  return (
+    <path
+      d={garmentOutline(garment)}
+      transform={`translate(0 ${garmentTop(garment)})`}
+      fill={colour}
+      stroke="var(--color-viewing-ink)"
+      strokeWidth={px}
+      strokeLinejoin="round"
+    />
+  );
+}
