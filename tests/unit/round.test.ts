@@ -176,6 +176,49 @@ describe('a tapered wrap', () => {
     expect(sectorPath(sector, 2)).toMatch(/^M.*A678\.498/);
   });
 
+  test('its path runs through its four corners, whichever way up it is', () => {
+    fc.assert(
+      fc.property(cone, ({ top, bottom, slant }) => {
+        const sector = frustumSector(top, bottom, slant);
+        const { width, height } = rectangleOf(sector);
+        const ends = [...sectorPath(sector).matchAll(/(-?[\d.e-]+) (-?[\d.e-]+)(?=[ALZ])/g)].map(
+          ([, x, y]) => [Number(x), Number(y)],
+        );
+        const wanted = [
+          [0, 0],
+          [width, 0],
+          [width, height],
+          [0, height],
+        ].map(([x, y]) => bendPoint(sector, x!, y!));
+        for (const { x, y } of wanted) {
+          const near = Math.min(...ends.map(([ex, ey]) => Math.hypot(ex! - x, ey! - y)));
+          expect(near).toBeLessThan(1e-6);
+        }
+      }),
+    );
+  });
+
+  test('a level line stays at one distance from the apex, an upright one points to it', () => {
+    fc.assert(
+      fc.property(cone, share, share, share, ({ top, bottom, slant }, u, w, v) => {
+        const sector = frustumSector(top, bottom, slant);
+        const { width, height } = rectangleOf(sector);
+        const { apexX, apexY } = sectorBox(sector);
+        const from = (x: number, y: number) => {
+          const at = bendPoint(sector, x, y);
+          return Math.hypot(at.x - apexX, at.y - apexY);
+        };
+        expect(from(u * width, v * height)).toBeCloseTo(from(w * width, v * height), 6);
+        const lower = bendPoint(sector, u * width, height);
+        const upper = bendPoint(sector, u * width, 0);
+        const middle = bendPoint(sector, u * width, height / 2);
+        expect(
+          Math.hypot(middle.x - (lower.x + upper.x) / 2, middle.y - (lower.y + upper.y) / 2),
+        ).toBeLessThan(1e-6);
+      }),
+    );
+  });
+
   test('upside down it is the same, flipped', () => {
     const wide = frustumSector(90, 70, 100);
     const narrow = frustumSector(70, 90, 100);
