@@ -154,6 +154,65 @@ describe('the usual slips', () => {
   });
 });
 
+describe('what one press mends', () => {
+  const pressed = (texts: Record<string, string | Partial<Answer>>, which: string) => {
+    const answers = typed(texts);
+    const found = readAnswers(thingOf('narrowing'), answers, MILLIMETRES).slips.find(
+      ({ id }) => id === which,
+    );
+    const { mend } = found!;
+    if (mend?.kind === 'mode') {
+      const changed = mend.stepIds.map((id) => [id, { ...(answers[id] ?? NOTHING), mode: mend.mode }]);
+      return readAnswers(thingOf('narrowing'), { ...answers, ...Object.fromEntries(changed) }, MILLIMETRES);
+    }
+    if (mend?.kind === 'swap') {
+      const [a, b] = mend.stepIds;
+      return readAnswers(thingOf('narrowing'), { ...answers, [a]: answers[b], [b]: answers[a] }, MILLIMETRES);
+    }
+    throw new Error(`${which} has nothing to press`);
+  };
+
+  test('two widths across that were taken for ways round', () => {
+    const texts = { ...CUP, top: '90 mm', bottom: '70 mm' };
+    const mended = pressed(texts, 'not-round');
+    expect(mended.body).toMatchObject({ kind: 'taper', slant: 150.333 });
+    expect((mended.body as TaperBody).topDiameter).toBeCloseTo(90, 9);
+    expect((mended.body as TaperBody).bottomDiameter).toBeCloseTo(70, 9);
+    expect(mended.slips.map(({ id }) => id)).not.toContain('not-round');
+  });
+
+  test('top and bottom that were swapped', () => {
+    const mended = pressed({ ...CUP, top: CUP.bottom, bottom: CUP.top }, 'swapped');
+    expect((mended.body as TaperBody).topDiameter).toBeCloseTo(90, 3);
+    expect(mended.slips).toEqual([]);
+  });
+
+  test('after any press a cup that can be is still a cup, and nothing typed is lost', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 45, max: 70, noNaN: true }),
+        fc.double({ min: 75, max: 110, noNaN: true }),
+        (top, bottom) => {
+          const round = (across: number) => `${(across * Math.PI).toFixed(3)} mm`;
+          const mended = pressed({ ...CUP, top: round(top), bottom: round(bottom) }, 'swapped');
+          const body = mended.body as TaperBody;
+          expect(body.topDiameter).toBeCloseTo(bottom, 3);
+          expect(body.bottomDiameter).toBeCloseTo(top, 3);
+          expect([body.slant, body.lip, body.foot]).toEqual([150.333, 9, 7]);
+        },
+      ),
+    );
+  });
+
+  test('what only the tape can tell has nothing to press', () => {
+    for (const which of ['mixed-top', 'whole-height']) {
+      const found = slip('narrowing', { top: '5 in + 120 mm', bottom: '220 mm', slant: '150 mm' }, which);
+      expect(found?.mend).toBeNull();
+      expect(found?.message).toMatch(/\.$/);
+    }
+  });
+});
+
 describe('held against the library', () => {
   test('the nearest blank, and by how much it is off', () => {
     const body = roundBody({ top: 90.382, bottom: 70, slant: 150.333 });
