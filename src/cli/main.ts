@@ -1,7 +1,8 @@
 import { UpFitError } from '@/core/artwork/errors';
+import type { Readers } from '@/files/artwork';
+import { nodePages } from '@/files/pdf/node';
 import { loadNodeEngine } from '@/imaging/node';
-import type { Engine } from '@/imaging/engine';
-import type { Answer } from './answer';
+import type { Answer, ReaderSupply } from './answer';
 import { badArgument, readArgs, type Args } from './args';
 import { blanks } from './commands/blanks';
 import { check, CHECK_OPTIONS } from './commands/check';
@@ -11,7 +12,7 @@ import { template, TEMPLATE_OPTIONS } from './commands/template';
 
 type Command = {
   options: readonly string[];
-  run: (args: Args, engine: () => Promise<Engine>) => Promise<Answer>;
+  run: (args: Args, readers: ReaderSupply) => Promise<Answer>;
 };
 
 const COMMANDS: Record<string, Command> = {
@@ -24,12 +25,15 @@ const COMMANDS: Record<string, Command> = {
 
 async function main(argv: string[]): Promise<number> {
   const asJson = argv.includes('--json');
-  let engine: Engine | undefined;
+  let loaded: Readers | undefined;
   try {
     const command = COMMANDS[argv[0] ?? ''];
     if (!command) throw badArgument(`Say what to do: ${Object.keys(COMMANDS).join(', ')}.`);
     const args = readArgs(argv, command.options);
-    const answer = await command.run(args, async () => (engine ??= await loadNodeEngine()));
+    const answer = await command.run(args, async (renew = false) => {
+      if (renew) loaded = undefined;
+      return (loaded ??= { engine: await loadNodeEngine(), drawPage: nodePages() });
+    });
     process.stdout.write(asJson ? `${JSON.stringify(answer.json, null, 2)}\n` : `${answer.text}\n`);
     return answer.status;
   } catch (error) {
@@ -38,7 +42,7 @@ async function main(argv: string[]): Promise<number> {
     else process.stderr.write(`${told.message}\n`);
     return 2;
   } finally {
-    engine?.close();
+    loaded?.engine.close();
   }
 }
 

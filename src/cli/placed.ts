@@ -1,12 +1,14 @@
-import { readFile } from 'node:fs/promises';
 import { basename } from 'node:path';
 import { UpFitError } from '@/core/artwork/errors';
 import { shippedBlanks } from '@/core/blank/library';
 import { resolveBlank, type PrintFace, type ResolvedBlank } from '@/core/blank/resolve';
 import { centreOn, coverBleed, fitInside, newPiece, setRotation, setSize } from '@/core/fit/place';
 import { RoleSchema, type ArtworkPiece, type Fit } from '@/core/fit/schema';
-import type { Engine } from '@/imaging/engine';
-import { measureArtwork, type Measured } from '@/imaging/measure';
+import { wantedAcross } from '@/core/fit/wanted';
+import type { Raster } from '@/core/raster/raster';
+import { artworkPixels, measureArtwork, type Readers } from '@/files/artwork';
+import { fileSource } from '@/imaging/node';
+import type { Facts } from '@/core/artwork/facts';
 import { badArgument, oneOf, readNumber, readPoint, readSize, required, type Args } from './args';
 
 export const PLACED_OPTIONS = [
@@ -26,15 +28,18 @@ export interface Placed {
   blank: ResolvedBlank;
   face: PrintFace;
   fit: Fit;
-  measured: Measured;
+  facts: Facts;
+  /** The artwork's pixels, as many as the print needs at so many PPI. */
+  pixels: (ppi: number) => Promise<Raster>;
 }
 
-export async function readPlaced(engine: Engine, args: Args): Promise<Placed> {
+export async function readPlaced(readers: Readers, args: Args): Promise<Placed> {
   const blank = sized(findBlank(required(args, 'blank')), args.values.get('size'));
   const face = findFace(blank, args.values.get('face'));
   const colourId = findColour(blank, args.values.get('colour'));
-  const measured = await measureArtwork(engine, ...(await readNamed(required(args, 'artwork'))));
-  const piece = place(args, measured, face);
+  const file = openNamed(required(args, 'artwork'));
+  const { facts, raster } = await measureArtwork(readers, file);
+  const piece = place(args, facts, face);
   const fit: Fit = {
     upfit: 'fit/1',
     id: 'command-line',
@@ -46,10 +51,15 @@ export async function readPlaced(engine: Engine, args: Args): Promise<Placed> {
     sizeId: null,
     faces: [{ faceId: face.id, pieces: [piece] }],
   };
-  return { blank, face, fit, measured };
+  const pixels = async (ppi: number) => {
+    if (raster && facts.pixels) return raster;
+    const across = (wantedAcross(fit, blank.faces, facts.sha256, facts) * ppi) / face.target;
+    return artworkPixels(readers, file, across);
+  };
+  return { blank, face, fit, facts, pixels };
 }
 
-function place(args: Args, { facts }: Measured, face: PrintFace): ArtworkPiece {
+function place(args: Args, facts: Facts, face: PrintFace): ArtworkPiece {
   const where = args.values.get('place') ?? 'inside';
   const asked = args.values.get('role');
   const role =
@@ -107,10 +117,10 @@ function findColour({ blank }: ResolvedBlank, name: string | undefined): string 
   throw new UpFitError('not-found', `${blank.name} does not come in “${name}”: it comes in ${names}.`);
 }
 
-/** A file's own name and its bytes; `not-found` where there is none to read. */
-export async function readNamed(path: string): Promise<[name: string, bytes: Uint8Array<ArrayBuffer>]> {
+/** A file to be read; `not-found` where there is none. */
+export function openNamed(path: string): { name: string; source: ReturnType<typeof fileSource> } {
   try {
-    return [basename(path), new Uint8Array(await readFile(path))];
+    return { name: basename(path), source: fileSource(path) };
   } catch (error) {
     const why = (error as NodeJS.ErrnoException).code === 'ENOENT' ? 'is not there' : 'cannot be read';
     throw new UpFitError('not-found', `The file ${path} ${why}.`);

@@ -12,5 +12,7 @@ export async function loadBrowserEngine(base: string): Promise<Engine> {
     locateFile: (file: string) => new URL(file, folder).href,
     mainScriptUrlOrBlob: script,
   });
+  // Several workers share the cores: each engine keeps to one.
+  vips.concurrency(1);
   return makeEngine(vips);
 }

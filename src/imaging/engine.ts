@@ -2,7 +2,11 @@ import { UpFitError } from '@/core/artwork/errors';
 import type { Header } from '@/core/artwork/header';
 import { damaged } from '@/core/artwork/sniff';
 import { MM_PER_INCH } from '@/core/length/units';
-import { IN_SILENCE, type Progress, type Raster } from '@/core/raster/raster';
+import type { Source } from '@/core/artwork/source';
+import { BandMaker, type Band } from '@/core/raster/band';
+import { IN_SILENCE, isOpaque, type Progress, type Raster } from '@/core/raster/raster';
+import type { Rgb } from '@/core/colour/hex';
+import type { Cmyk } from '@/core/colour/palette';
 import type Vips from 'wasm-vips';
 
 export type VipsModule = typeof Vips;
@@ -10,9 +14,13 @@ export type VipsModule = typeof Vips;
 /** Decodes and encodes pictures. The same engine runs in the browser's worker and in Node. */
 export interface Engine {
   /** Every pixel, turned upright, carried through its profile to sRGB. Throws an `UpFitError` for a damaged file. */
-  decode(name: string, bytes: Uint8Array, header: Header, progress?: Progress): Raster;
+  decode(picture: Picture, progress?: Progress): Raster;
+  /** The same as it is stored, not turned upright, in bands from the top: memory is taken for a few rows only. */
+  bands(picture: Picture, take: (band: Band) => void, progress?: Progress): void;
   /** Bytes of the ICC profile that a file carries; `null` where it has none. Reads no pixel. */
-  profile(name: string, bytes: Uint8Array): Uint8Array | null;
+  profile(picture: Picture): Uint8Array | null;
+  /** Inks 0 to 1 (cyan, magenta, yellow, black) that each sRGB colour takes through the shipped printing profile. */
+  inksOf(colours: readonly Rgb[]): Cmyk[];
   encodePng(raster: Raster, options: PngOptions, progress?: Progress): Uint8Array;
   encodeJpeg(raster: Raster, options: { ppi: number; quality: number }): Uint8Array;
   /** The raster's pixels as a CMYK JPEG, with or without the profile that gives its inks a colour. */
@@ -24,6 +32,13 @@ export interface Engine {
   close(): void;
 }
 
+/** A picture's file, and what its header says of the page that is wanted. */
+export interface Picture {
+  name: string;
+  source: Source;
+  header: Header;
+}
+
 export interface PngOptions {
   ppi: number;
   /** `print` embeds sRGB and packs well enough for 24 megapixels to take a second; `preview` is for the screen. */
@@ -32,8 +47,13 @@ export interface PngOptions {
 }
 
 const PROFILE = 'icc-profile-data';
+/** Bytes of pixels that are decoded at a time where a picture goes by in bands. */
+const CHUNK_BYTES = 16 * 1024 * 1024;
 
 type Image = InstanceType<VipsModule['Image']>;
+type Keep = <I extends { delete(): void }>(kept: I) => I;
+/** Less than this accepts half a picture as nothing but zeros. */
+const READING = { fail_on: 'warning', access: 'sequential' };
 
 /** Settings for loading the engine: drawings and AVIF too, and nothing on the console that is also thrown. */
 export const ENGINE_SETTINGS = {
@@ -54,8 +74,8 @@ export function makeEngine(vips: VipsModule): Engine {
   vips.Cache.max(0);
 
   /** Runs a step with a place to keep its images, which are freed whatever happens. */
-  function scoped<T>(name: string, step: (keep: <I extends Image>(image: I) => I) => T): T {
-    const images = new Set<Image>();
+  function scoped<T>(name: string, step: (keep: Keep) => T): T {
+    const images = new Set<{ delete(): void }>();
     try {
       return step((image) => {
         images.add(image);
@@ -91,7 +111,7 @@ export function makeEngine(vips: VipsModule): Engine {
     }
   }
 
-  function fromRaster(keep: <I extends Image>(image: I) => I, raster: Raster, ppi: number): Image {
+  function fromRaster(keep: Keep, raster: Raster, ppi: number): Image {
     const perMm = ppi / MM_PER_INCH;
     const bare = keep(
       vips.Image.newFromMemory(raster.data, raster.width, raster.height, 4, vips.BandFormat.uchar),
@@ -99,26 +119,80 @@ export function makeEngine(vips: VipsModule): Engine {
     return keep(bare.copy({ interpretation: 'srgb', xres: perMm, yres: perMm }));
   }
 
+  /** Opens a file; of one that is not in memory only what is asked for is read. */
+  function load(keep: Keep, { source, header }: Picture, options: object): Image {
+    const page = header.directory > 0 ? `[page=${header.directory}]` : '';
+    if (source.bytes) return keep(vips.Image.newFromBuffer(source.bytes, page, options));
+    let at = 0;
+    const custom = keep(new vips.SourceCustom());
+    custom.onRead = (length: number) => {
+      const bytes = source.read(at, length);
+      at += bytes.length;
+      return bytes.length > 0 ? (bytes as unknown as ReturnType<typeof custom.onRead>) : undefined;
+    };
+    custom.onSeek = (offset: number, whence: number) => {
+      at = offset + (whence === 0 ? 0 : whence === 1 ? at : source.size);
+      return at;
+    };
+    return keep(vips.Image.newFromSource(custom, page, options));
+  }
+
+  /** sRGB with alpha, 8 bits, and whether the file has no alpha of its own. */
+  function toRgba(keep: Keep, image: Image, header: Header): { rgba: Image; solid: boolean } {
+    const coloured = toSrgb(keep, image, header);
+    const solid = !coloured.hasAlpha();
+    const rgba = solid ? keep(coloured.bandjoin(255)) : coloured;
+    return { rgba: rgba.format === 'uchar' ? rgba : keep(rgba.cast(vips.BandFormat.uchar)), solid };
+  }
+
   return {
-    decode: (name, bytes, header, progress = IN_SILENCE) =>
-      scoped(name, (keep) => {
-        const loaded = keep(
-          vips.Image.newFromBuffer(bytes, '', { fail_on: 'warning', access: 'sequential' }),
-        );
+    decode: (picture, progress = IN_SILENCE) =>
+      scoped(picture.name, (keep) => {
+        const { header } = picture;
+        const loaded = load(keep, picture, READING);
         const upright = header.orientation === 1 ? loaded : keep(keep(loaded.copyMemory()).autorot());
-        const coloured = toSrgb(keep, upright, header);
-        const solid = !coloured.hasAlpha();
-        const rgba = solid ? keep(coloured.bandjoin(255)) : coloured;
-        const bytes8 = rgba.format === 'uchar' ? rgba : keep(rgba.cast(vips.BandFormat.uchar));
-        const { width, height } = bytes8;
-        const data = write(bytes8, progress, () => bytesOf(bytes8));
+        const { rgba, solid } = toRgba(keep, upright, header);
+        const { width, height } = rgba;
+        const data = write(rgba, progress, () => bytesOf(rgba));
         return { width, height, data, opaque: solid || isOpaque(data) };
       }),
 
-    profile: (name, bytes) =>
-      scoped(name, (keep) => {
-        const image = keep(vips.Image.newFromBuffer(bytes, '', { access: 'sequential' }));
+    bands: (picture, take, progress = IN_SILENCE) =>
+      scoped(picture.name, (keep) => {
+        const { rgba, solid } = toRgba(keep, load(keep, picture, READING), picture.header);
+        const { width, height } = rgba;
+        const rows = Math.max(16, Math.floor(CHUNK_BYTES / (width * 4)));
+        const maker = new BandMaker(height, take);
+        for (let y = 0; y < height; y += rows) {
+          progress(y / height);
+          const chunk = rgba.crop(0, y, width, Math.min(rows, height - y));
+          try {
+            const data = bytesOf(chunk);
+            maker.push({ width, height: chunk.height, data, opaque: solid || isOpaque(data) });
+          } finally {
+            chunk.delete();
+          }
+        }
+      }),
+
+    profile: (picture) =>
+      scoped(picture.name, (keep) => {
+        const image = load(keep, picture, { access: 'sequential' });
         return hasProfile(image) ? image.getBlob(PROFILE) : null;
+      }),
+
+    inksOf: (colours) =>
+      scoped('palette', (keep) => {
+        if (colours.length === 0) return [];
+        const row = Uint8Array.from(colours.flat());
+        const bare = keep(vips.Image.newFromMemory(row, colours.length, 1, 3, vips.BandFormat.uchar));
+        const image = keep(bare.copy({ interpretation: 'srgb' }));
+        const inks = bytesOf(
+          keep(image.iccTransform('cmyk', { input_profile: 'srgb', black_point_compensation: true })),
+        );
+        return colours.map(
+          (_, i) => Array.from(inks.subarray(i * 4, i * 4 + 4), (ink) => ink / 255) as unknown as Cmyk,
+        );
       }),
 
     encodePng: (raster, options, progress = IN_SILENCE) =>
@@ -160,7 +234,7 @@ export function makeEngine(vips: VipsModule): Engine {
 }
 
 /** Colours through the file's own profile where it has one; untagged RGB is taken as sRGB. */
-function toSrgb(keep: <I extends Image>(image: I) => I, image: Image, header: Header): Image {
+function toSrgb(keep: Keep, image: Image, header: Header): Image {
   const { mode, profile } = header.colour;
   if (mode === 'cmyk') return keep(image.iccTransform('srgb', { embedded: true, input_profile: 'cmyk' }));
   const isSrgb = profile !== null && /^s?rgb\b.*|srgb/i.test(profile);
@@ -178,11 +252,6 @@ function hasProfile(image: Image): boolean {
 function bytesOf(image: Image): Uint8Array {
   const memory = image.writeToMemory();
   return new Uint8Array(memory.buffer, memory.byteOffset, memory.byteLength);
-}
-
-function isOpaque(data: Uint8Array): boolean {
-  for (let at = 3; at < data.length; at += 4) if (data[at] !== 255) return false;
-  return true;
 }
 
 /** The engine's own errors carry the text of earlier calls: they are told as one sentence, never shown. */

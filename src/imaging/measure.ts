@@ -1,69 +1,164 @@
-import type { Facts } from '@/core/artwork/facts';
-import type { Header } from '@/core/artwork/header';
-import { profileName } from '@/core/artwork/icc';
-import { requireReadablePixels, requireReadableSize } from '@/core/artwork/limits';
-import { readHeader } from '@/core/artwork/sniff';
-import { MM_PER_INCH } from '@/core/length/units';
-import { opaqueBounds } from '@/core/raster/bounds';
-import { trueDetail } from '@/core/raster/detail';
-import { inkCount } from '@/core/raster/inks';
+import type { Facts, PixelSize } from '@/core/artwork/facts';
+import { sizeAfter, type Step } from '@/core/artwork/steps';
+import { paletteOfInks, paletteOfPicture } from '@/core/colour/palette';
+import { flatBackground } from '@/core/raster/background';
+import type { Band } from '@/core/raster/band';
+import { concluded, partMeasure } from '@/core/raster/bounds';
+import { detailMeasure } from '@/core/raster/detail';
+import { findFlaws } from '@/core/raster/flaws';
+import { inkMeasure } from '@/core/raster/inks';
 import { IN_SILENCE, type Progress, type Raster } from '@/core/raster/raster';
-import { softShare } from '@/core/raster/soft';
-import type { Engine } from './engine';
+import { BandShrinker, reducedTo } from '@/core/raster/shrink';
+import { softMeasure } from '@/core/raster/soft';
+import { applySteps } from '@/core/raster/steps/apply';
+import { layBox, layRaster, uprightFrom } from '@/core/raster/turn';
+import { measuredSize, type Opened } from './opened';
+
+/** Longest side of the small picture that the screen shows, in pixels. */
+const PREVIEW_SIDE = 1024;
+
+/** A file by its name, size in bytes and hash. */
+export type FileFacts = Pick<Facts, 'name' | 'bytes' | 'sha256'>;
 
 export interface Measured {
   facts: Facts;
-  raster: Raster;
+  /** Small enough for the screen. */
+  preview: Raster;
+  /** The pixels that were measured; null of a picture that went by in bands. */
+  raster: Raster | null;
 }
 
-/** Reads a file: header, then every pixel, then what can be measured in them. Throws an `UpFitError`. */
-export async function measureArtwork(
-  engine: Engine,
-  name: string,
-  bytes: Uint8Array<ArrayBuffer>,
+/** Measures all that can be measured in a file's pixels, after its steps. */
+export async function measureOpened(
+  file: FileFacts,
+  opened: Opened,
+  steps: readonly Step[] = [],
   progress: Progress = IN_SILENCE,
 ): Promise<Measured> {
-  requireReadableSize(name, bytes.length);
-  const header = readHeader(name, bytes);
-  requireReadablePixels(name, header);
-  const sha256 = await digest(bytes);
-  // A PNG's header only has a label for its profile; the profile itself says what it is.
-  const embedded = header.colour.profile === null ? null : engine.profile(name, bytes);
-  if (embedded) header.colour.profile = profileName(embedded) ?? header.colour.profile;
-  const raster = engine.decode(name, bytes, header, part(progress, 0, 0.6));
-  const { bounds, share } = opaqueBounds(raster, part(progress, 0.6, 0.7));
-  const { width, height } = raster;
-  const density = header.density && turned(header.density, header.orientation);
-  const facts: Facts = {
-    name,
-    bytes: bytes.length,
-    sha256,
-    format: header.format,
-    pixels: { width, height },
-    physical: density && {
-      width: (width * MM_PER_INCH) / density.x,
-      height: (height * MM_PER_INCH) / density.y,
-    },
-    density,
-    colour: header.colour,
-    alpha: {
-      present: !raster.opaque,
-      opaqueBounds: bounds,
-      softShare: softShare(raster, part(progress, 0.7, 0.8)),
-      share,
-    },
-    orientation: header.orientation,
-    detail: detailOf(raster, part(progress, 0.8, 0.9)),
-    inks: inkCount(raster, part(progress, 0.9, 1)),
-    notes: notesOn(header),
-  };
-  return { facts, raster };
+  const onPixels = steps.some(({ kind }) => kind !== 'page' && kind !== 'omit');
+  if (opened.bands && !onPixels) return measureBands(file, opened, opened.bands, progress);
+  const size = measuredSize(opened);
+  const whole = await opened.raster(size, part(progress, 0, 0.55));
+  const raster = applySteps(whole, steps, part(progress, 0.55, onPixels ? 0.7 : 0.55));
+  const measuring = part(progress, onPixels ? 0.7 : 0.55, 1);
+  const measures = makeMeasures(raster);
+  measures.take({ raster, first: 0, rows: raster.height, y: 0 }, part(measuring, 0, 0.8));
+  const preview = reducedTo(raster, PREVIEW_SIDE, part(measuring, 0.8, 0.9));
+  const found = measures.result(preview);
+  const flaws = findFlaws(raster, found.parts);
+  // A large picture's steps are done on its reduced copy, but its pixels are those of the file.
+  const factor = opened.pixels ? size.width / whole.width : 1;
+  const grid = times(raster, factor);
+  const facts = factsOf(file, opened, steps, {
+    ...found,
+    grid,
+    bounds: boxTimes(found.bounds, factor),
+    flaws: flaws.map((flaw) => ({ ...flaw, box: boxTimes(flaw.box, factor) })),
+    present: !raster.opaque,
+  });
+  return { facts, preview, raster };
 }
 
-/** SHA-256 of a file, in hex. */
-export async function digest(bytes: Uint8Array<ArrayBuffer>): Promise<string> {
-  const hash = new Uint8Array(await crypto.subtle.digest('SHA-256', bytes));
-  return Array.from(hash, (byte) => byte.toString(16).padStart(2, '0')).join('');
+/** Measures a picture that does not lie in memory whole as its bands go by, and turns what was found upright. */
+function measureBands(
+  file: FileFacts,
+  opened: Opened,
+  bands: NonNullable<Opened['bands']>,
+  progress: Progress,
+): Measured {
+  const upright = uprightFrom(opened.orientation);
+  const grid = opened.pixels!;
+  const stored = upright.quarters % 2 === 0 ? grid : { width: grid.height, height: grid.width };
+  const measures = makeMeasures(stored);
+  const shrinker = new BandShrinker(
+    stored.width,
+    stored.height,
+    Math.ceil(Math.max(stored.width, stored.height) / PREVIEW_SIDE),
+  );
+  let opaque = true;
+  bands((band) => {
+    opaque &&= band.raster.opaque;
+    measures.take(band, IN_SILENCE);
+    shrinker.take(band);
+  }, progress);
+  const preview = layRaster(shrinker.result(), upright);
+  const found = measures.result(preview);
+  const bounds = layBox(found.bounds, stored, upright);
+  return {
+    facts: factsOf(file, opened, [], { ...found, grid, bounds, flaws: [], present: !opaque }),
+    preview,
+    raster: null,
+  };
+}
+
+/** Everything that is measured as bands come by. */
+function makeMeasures({ width, height }: PixelSize) {
+  const parts = partMeasure(width);
+  const soft = softMeasure(width, height);
+  const detail = detailMeasure(width, height);
+  const inks = inkMeasure(width, height);
+  return {
+    take: (band: Band, progress: Progress) => {
+      parts.take(band, part(progress, 0, 0.2));
+      soft.take(band, part(progress, 0.2, 0.4));
+      detail.take(band, part(progress, 0.4, 0.8));
+      inks.take(band, part(progress, 0.8, 1));
+    },
+    result: (preview: Raster) => {
+      const found = parts.result();
+      const flat = inks.result();
+      const { bounds, share } = concluded(found, width * height);
+      return {
+        parts: found,
+        bounds,
+        share,
+        softShare: soft.result(),
+        detail: detail.result(),
+        inks: flat?.length ?? null,
+        palette: flat ? paletteOfInks(flat) : paletteOfPicture(preview),
+        background: flatBackground(preview),
+      };
+    },
+  };
+}
+
+interface Found extends Omit<ReturnType<ReturnType<typeof makeMeasures>['result']>, 'parts'> {
+  grid: PixelSize;
+  flaws: Facts['flaws'];
+  present: boolean;
+}
+
+function factsOf(file: FileFacts, opened: Opened, steps: readonly Step[], found: Found): Facts {
+  const { format, density, colour, orientation, pages, images, notes } = opened;
+  const drawn = opened.pixels === null;
+  const onSide = steps.filter((step) => step.kind === 'turn' && step.quarters !== 2).length % 2 === 1;
+  return {
+    ...file,
+    format,
+    pixels: drawn ? null : found.grid,
+    physical: opened.physical && sizeAfter(steps, opened.physical),
+    density: density && onSide ? { ...density, x: density.y, y: density.x } : density,
+    colour,
+    alpha: {
+      present: found.present,
+      opaqueBounds: found.bounds,
+      softShare: found.softShare,
+      share: found.share,
+    },
+    orientation,
+    // A drawing is as sharp as it is printed.
+    detail: drawn || found.detail === null ? null : { scale: found.detail },
+    inks: found.inks,
+    palette: found.palette,
+    background: found.background === null ? null : { hex: found.background },
+    flaws: found.flaws,
+    page: opened.page ?? 0,
+    pageCount: opened.pageCount ?? 1,
+    ...(pages && { pages }),
+    ...(images && { images }),
+    grid: drawn ? found.grid : null,
+    notes,
+  };
 }
 
 /** Progress of one step of several, from one share of the whole to another. */
@@ -73,24 +168,15 @@ export function part(progress: Progress, from: number, to: number): Progress {
   };
 }
 
-/** Orientations 5 to 8 lay the picture on its side, its densities with it. */
-function turned(density: NonNullable<Facts['density']>, orientation: number): Facts['density'] {
-  return orientation >= 5 ? { ...density, x: density.y, y: density.x } : density;
+function times({ width, height }: PixelSize, factor: number): PixelSize {
+  return { width: Math.round(width * factor), height: Math.round(height * factor) };
 }
 
-function detailOf(raster: Raster, progress: Progress): Facts['detail'] {
-  const scale = trueDetail(raster, progress);
-  return scale === null ? null : { scale };
-}
-
-function notesOn(header: Header): Facts['notes'] {
-  const notes: Facts['notes'] = [];
-  if (header.pages > 1) {
-    notes.push({ code: 'pages', message: `It has ${header.pages} pages: the first is used.` });
-  }
-  if (header.animated) notes.push({ code: 'animated', message: 'It moves: its first picture is used.' });
-  if (header.colour.mode === 'cmyk' && !header.colour.profile) {
-    notes.push({ code: 'no-profile', message: 'CMYK without a profile: the colours shown are a guess.' });
-  }
-  return notes;
+function boxTimes(box: Facts['alpha']['opaqueBounds'], factor: number): Facts['alpha']['opaqueBounds'] {
+  if (factor === 1) return box;
+  return {
+    x: Math.round(box.x * factor),
+    y: Math.round(box.y * factor),
+    ...times(box, factor),
+  };
 }

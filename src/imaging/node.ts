@@ -1,3 +1,5 @@
+import { bytesSource, pagedSource, READ_WHOLE_BYTES, type Source } from '@/core/artwork/source';
+import { closeSync, fstatSync, openSync, readSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { ENGINE_SETTINGS, makeEngine, type Engine, type VipsModule } from './engine';
 
@@ -6,4 +8,19 @@ export async function loadNodeEngine(): Promise<Engine> {
   const require = createRequire(`${process.cwd()}/package.json`);
   const load = require('wasm-vips') as (config: object) => Promise<VipsModule>;
   return makeEngine(await load(ENGINE_SETTINGS));
+}
+
+/** A file on disk; a large one is read part by part. Throws as `fs` does where there is none to read. */
+export function fileSource(path: string): Source & { close: () => void } {
+  const handle = openSync(path, 'r');
+  const close = () => {
+    closeSync(handle);
+  };
+  const load = (at: number, length: number) => {
+    const bytes = new Uint8Array(length);
+    return bytes.subarray(0, readSync(handle, bytes, 0, length, at));
+  };
+  const { size } = fstatSync(handle);
+  const source = size <= READ_WHOLE_BYTES ? bytesSource(load(0, size)) : pagedSource(size, load);
+  return { ...source, close };
 }

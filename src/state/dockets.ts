@@ -1,3 +1,4 @@
+import { pixelsKey } from '@/core/artwork/steps';
 import { makeDocket, type Docket } from '@/core/check/docket';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import type { Fit } from '@/core/fit/schema';
@@ -7,17 +8,31 @@ import { engine, isStopped, type JobOptions } from '@/workers/client';
 import type { FitJob } from '@/workers/messages';
 import type { Preview } from './previews';
 import { blankOf } from './library';
-import { contextOf, saveDocket, useShop } from './shop';
+import { artworkIdsOf, contextOf, saveDocket, useShop, type Shop } from './shop';
 
 /** Raised when a rule measures otherwise, so that every stored docket is measured again. */
-const RULES_VERSION = 2;
+const RULES_VERSION = 3;
 /** Pixels along the longer side of the grid that coarse numbers come from. */
 const COARSE_GRID = 480;
 
 /** What a docket was measured from: it holds as long as this stays the same. */
-export function docketKey(fit: Fit, { spec, blank }: ResolvedBlank, { unit }: Settings): string {
+export function docketKey(fit: Fit, { spec, blank }: ResolvedBlank, { settings, artworks }: Shop): string {
+  const pixels = artworkIdsOf(fit).map((id) => {
+    const artwork = artworks.get(id);
+    return artwork ? pixelsKey(artwork.facts.sha256, artwork.steps) : id;
+  });
   return JSON.stringify(
-    [RULES_VERSION, blank.version, spec.id, spec.version, fit.sizeId, unit, fit.colourId, fit.faces],
+    [
+      RULES_VERSION,
+      blank.version,
+      spec.id,
+      spec.version,
+      fit.sizeId,
+      settings.unit,
+      fit.colourId,
+      fit.faces,
+      pixels,
+    ],
     inOrder,
   );
 }
@@ -30,7 +45,13 @@ function inOrder(_: string, value: unknown): unknown {
 
 /** A fit with the files it shows, ready for the worker. */
 export async function fitJob(fit: Fit, blank: ResolvedBlank, artworks: readonly Artwork[]): Promise<FitJob> {
-  const shown = artworks.map(async ({ id, facts }) => ({ facts, original: await readOriginal(id) }));
+  const shown = artworks.map(async ({ id, facts, steps }) => ({
+    id,
+    key: pixelsKey(facts.sha256, steps),
+    facts,
+    original: await readOriginal(facts.sha256),
+    steps,
+  }));
   return { blank, fit, artworks: await Promise.all(shown) };
 }
 
@@ -39,7 +60,7 @@ export async function measureExactly(fit: Fit, options: JobOptions = {}): Promis
   const shop = useShop.getState();
   const context = contextOf(fit, shop);
   if (!context) return null;
-  const key = docketKey(fit, context.blank, shop.settings);
+  const key = docketKey(fit, context.blank, shop);
   const job = await fitJob(fit, context.blank, context.artworks);
   const docket = await engine.docket(job, shop.settings.unit, options);
   const stored = { fitId: fit.id, key, ...docket };
@@ -68,7 +89,7 @@ export function measureCoarsely(
 export function currentDocket(fit: Fit, shop = useShop.getState()): StoredDocket | undefined {
   const blank = blankOf(fit, shop);
   const docket = shop.dockets.get(fit.id);
-  return blank && docket?.key === docketKey(fit, blank, shop.settings) ? docket : undefined;
+  return blank && docket?.key === docketKey(fit, blank, shop) ? docket : undefined;
 }
 
 let sweeping: Promise<void> | undefined;

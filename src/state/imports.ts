@@ -1,16 +1,18 @@
 import { create } from 'zustand';
 import { UpFitError } from '@/core/artwork/errors';
 import { requireReadableSize } from '@/core/artwork/limits';
-import { putArtwork } from '@/store/database';
+import { ENGINES, engine, isStopped } from '@/workers/client';
 import type { Artwork } from '@/store/schema';
-import { engine, isStopped } from '@/workers/client';
-import { addArtwork, useShop } from './shop';
+import { keepFile, ownerOf } from './artworks';
+import { gatherFolder } from './folders';
 
 /** One file on its way in. */
 export interface Import {
   id: number;
   name: string;
   file: File;
+  /** The folder it lay in, where it came with one. */
+  folder: string | null;
   phase: 'waiting' | 'measuring' | 'done' | 'known' | 'failed' | 'stopped';
   share: number;
   /** Why it could not be taken in. */
@@ -23,9 +25,10 @@ interface Imports {
 
 export const useImports = create<Imports>(() => ({ list: [] }));
 
+/** What stops a file under way, and what hears of its end. */
+const stoppers = new Map<number, AbortController>();
+const listeners = new Map<number, (artwork: Artwork | null) => void>();
 let nextId = 1;
-let working: Promise<void> = Promise.resolve();
-let stopping = new AbortController();
 
 function change(id: number, patch: Partial<Import>): void {
   useImports.setState(({ list }) => ({
@@ -34,36 +37,55 @@ function change(id: number, patch: Partial<Import>): void {
 }
 
 /**
- * Takes files in one after another and answers with those that were taken or already there. One that fails is
- * told in the list and the others go on.
+ * Takes files in, as many at a time as there are engines, and answers with those that were taken or already there. One
+ * that fails is told in the list and the others go on.
  */
-export function importFiles(files: readonly File[]): Promise<Artwork[]> {
+export async function importFiles(files: readonly File[]): Promise<Artwork[]> {
   const added = files.map((file): Import => ({
     id: nextId++,
     name: file.name,
     file,
+    folder: folderOf(file),
     phase: 'waiting',
     share: 0,
     message: null,
   }));
-  useImports.setState(({ list }) => ({ list: [...list.filter(({ phase }) => isOpen(phase)), ...added] }));
-  const { signal } = stopping;
-  const run = working.then(async () => {
-    const taken: Artwork[] = [];
-    for (const one of added) {
-      const artwork = await importOne(one, signal);
-      if (artwork) taken.push(artwork);
-    }
-    return taken;
-  });
-  working = run.then(() => undefined);
-  return run;
+  const ends = added.map(({ id }) => new Promise<Artwork | null>((end) => listeners.set(id, end)));
+  useImports.setState(({ list }) => ({
+    list: [...list.filter(({ phase }) => isOpen(phase) || canRetry(phase)), ...added],
+  }));
+  pump();
+  const taken = (await Promise.all(ends)).filter((artwork) => artwork !== null);
+  for (const folder of new Set(added.flatMap((one) => one.folder ?? []))) {
+    const own = added.flatMap((one, i) => (one.folder === folder ? [i] : []));
+    const inside = await Promise.all(own.map((i) => ends[i]!));
+    await gatherFolder(
+      folder,
+      inside.filter((artwork) => artwork !== null),
+    );
+  }
+  return taken;
 }
 
 /** Stops what is under way and what waits; what was finished stays. */
 export function stopImports(): void {
-  stopping.abort();
-  stopping = new AbortController();
+  useImports.setState(({ list }) => ({
+    list: list.map((one) => (one.phase === 'waiting' ? { ...one, phase: 'stopped' } : one)),
+  }));
+  for (const { id, phase } of useImports.getState().list) if (phase === 'stopped') settle(id, null);
+  for (const stopper of stoppers.values()) stopper.abort();
+}
+
+/** Takes files that were stopped or failed up again: one, or all of them. */
+export function retryImports(only?: number): void {
+  useImports.setState(({ list }) => ({
+    list: list.map((one) =>
+      canRetry(one.phase) && (only === undefined || one.id === only)
+        ? { ...one, phase: 'waiting', share: 0, message: null }
+        : one,
+    ),
+  }));
+  pump();
 }
 
 /** Clears finished and failed files off the list. */
@@ -75,26 +97,51 @@ export function isOpen(phase: Import['phase']): boolean {
   return phase === 'waiting' || phase === 'measuring';
 }
 
-async function importOne({ id, name, file }: Import, signal: AbortSignal): Promise<Artwork | null> {
-  if (signal.aborted) {
-    change(id, { phase: 'stopped' });
-    return null;
+export function canRetry(phase: Import['phase']): boolean {
+  return phase === 'failed' || phase === 'stopped';
+}
+
+/** The last folder of the path that a dropped or picked file came with. */
+function folderOf(file: File): string | null {
+  const { relativePath, path } = file as File & { relativePath?: string; path?: string };
+  const whole = (file.webkitRelativePath || relativePath || path || '').replace(/^\.?\/+/, '');
+  return whole.split('/').at(-2) ?? null;
+}
+
+/** Starts what waits, as far as engines are free. */
+function pump(): void {
+  while (stoppers.size < ENGINES) {
+    const next = useImports.getState().list.find(({ phase }) => phase === 'waiting');
+    if (!next) return;
+    const stopper = new AbortController();
+    stoppers.set(next.id, stopper);
+    change(next.id, { phase: 'measuring' });
+    void importOne(next, stopper.signal).then((artwork) => {
+      stoppers.delete(next.id);
+      settle(next.id, artwork);
+      pump();
+    });
   }
-  change(id, { phase: 'measuring' });
+}
+
+function settle(id: number, artwork: Artwork | null): void {
+  listeners.get(id)?.(artwork);
+  listeners.delete(id);
+}
+
+async function importOne({ id, name, file }: Import, signal: AbortSignal): Promise<Artwork | null> {
   try {
     requireReadableSize(name, file.size);
     const onProgress = (share: number) => {
       change(id, { share });
     };
-    const { facts, preview } = await engine.measure(name, file, { signal, onProgress });
-    const known = useShop.getState().artworks.get(facts.sha256);
+    const measured = await engine.measure({ name, file, steps: [] }, { signal, onProgress });
+    const known = ownerOf(measured.facts.sha256);
     if (known) {
       change(id, { phase: 'known', share: 1, message: `Already here as “${known.facts.name}”.` });
       return known;
     }
-    const artwork: Artwork = { upfit: 'artwork/1', id: facts.sha256, facts, addedAt: Date.now(), preview };
-    await putArtwork(artwork, file);
-    addArtwork(artwork);
+    const artwork = await keepFile(measured, file);
     change(id, { phase: 'done', share: 1 });
     return artwork;
   } catch (error) {

@@ -8,13 +8,14 @@ export interface Preview {
   raster: Raster;
 }
 
-const urls = new Map<string, string>();
-const previews = new Map<string, Promise<Preview>>();
+/** By the small picture itself: an artwork whose pixels change gets another. */
+const urls = new WeakMap<Blob, string>();
+const previews = new WeakMap<Blob, Promise<Preview>>();
 
 /** The address of an artwork's small picture; made once and kept while the page lives. */
 export function previewUrl(artwork: Artwork): string {
-  let url = urls.get(artwork.id);
-  if (!url) urls.set(artwork.id, (url = URL.createObjectURL(artwork.preview)));
+  let url = urls.get(artwork.preview);
+  if (!url) urls.set(artwork.preview, (url = URL.createObjectURL(artwork.preview)));
   return url;
 }
 
@@ -23,8 +24,8 @@ const COARSE_SIDE = 384;
 
 /** Decodes an artwork's small picture once. */
 export function previewOf(artwork: Artwork): Promise<Preview> {
-  let preview = previews.get(artwork.id);
-  if (!preview) previews.set(artwork.id, (preview = decode(artwork)));
+  let preview = previews.get(artwork.preview);
+  if (!preview) previews.set(artwork.preview, (preview = decode(artwork)));
   return preview;
 }
 

@@ -1,21 +1,12 @@
 import type { Design, Fit } from '@/core/fit/schema';
 import { newPiece } from '@/core/fit/place';
 import type { Artwork } from '@/store/schema';
-import { changeSettings, saveDesign, saveFit, useShop } from './shop';
+import { designOf } from './folders';
+import { changeSettings, saveFit, useShop } from './shop';
 
-/** A design of one artwork; opaque artwork is taken for a ground, transparent for a motif. */
-export async function designFromArtwork(artwork: Artwork): Promise<Design> {
-  const { designs } = useShop.getState();
-  const order = Math.max(-1, ...[...designs.values()].map((one) => one.order)) + 1;
-  const design: Design = {
-    upfit: 'design/1',
-    id: crypto.randomUUID(),
-    name: artwork.facts.name.replace(/\.[a-z0-9]+$/i, ''),
-    order,
-    artworks: [{ artworkId: artwork.id, role: artwork.facts.alpha.present ? 'motif' : 'ground' }],
-  };
-  await saveDesign(design);
-  return design;
+/** A design of one artwork, named after it. */
+export function designFromArtwork(artwork: Artwork): Promise<Design> {
+  return designOf(artwork.facts.name.replace(/\.[a-z0-9]+$/i, ''), [artwork]);
 }
 
 /** One click from an empty cell: the design's motifs inside the safe area, its grounds covering the bleed. */

@@ -6,7 +6,13 @@ import type { Design, Fit } from '@/core/fit/schema';
 import { blankOf, library } from './library';
 import { put, putSettings, readAll, remove } from '@/store/database';
 import { versionKey, type Underlay } from '@/store/blanks';
-import { FIRST_SETTINGS, type Artwork, type Settings, type StoredDocket } from '@/store/schema';
+import {
+  FIRST_SETTINGS,
+  type Artwork,
+  type Settings,
+  type StoredDocket,
+  type SwatchSet,
+} from '@/store/schema';
 
 /** Everything the seller has, as the screens share it. Every change is written through to the store. */
 export interface Shop {
@@ -25,6 +31,7 @@ export interface Shop {
   designs: ReadonlyMap<string, Design>;
   fits: ReadonlyMap<string, Fit>;
   dockets: ReadonlyMap<string, StoredDocket>;
+  swatches: ReadonlyMap<string, SwatchSet>;
   settings: Settings;
 }
 
@@ -45,6 +52,7 @@ export const useShop = create<Shop>(() => ({
   designs: new Map(),
   fits: new Map(),
   dockets: new Map(),
+  swatches: new Map(),
   settings: FIRST_SETTINGS,
 }));
 
@@ -53,7 +61,8 @@ const byId = <T extends { id: string }>(records: T[]) =>
 
 /** Reads the store; tells how many records could not be read (they stay stored). */
 export async function openShop(): Promise<number> {
-  const { artworks, designs, fits, dockets, blanks, specs, underlays, settings, unread } = await readAll();
+  const stored = await readAll();
+  const { artworks, designs, fits, dockets, blanks, specs, underlays, settings, unread } = stored;
   const versions = shippedVersions();
   for (const { key, blank } of blanks) versions.set(key, blank);
   const houses = shippedSpecs();
@@ -64,6 +73,7 @@ export async function openShop(): Promise<number> {
     designs: byId(designs),
     fits: byId(fits),
     dockets: new Map(dockets.map((docket) => [docket.fitId, docket])),
+    swatches: byId(stored.swatches),
     ...library(versions, houses, settings),
     underlays: new Map(underlays.map((underlay) => [underlay.key, underlay])),
     settings,
@@ -113,10 +123,6 @@ export async function removeDesign(designId: string): Promise<() => Promise<void
 export async function saveDocket(docket: StoredDocket): Promise<void> {
   useShop.setState(({ dockets }) => ({ dockets: withRecord(dockets, docket.fitId, docket) }));
   await put('dockets', docket);
-}
-
-export function addArtwork(artwork: Artwork): void {
-  useShop.setState(({ artworks }) => ({ artworks: withRecord(artworks, artwork.id, artwork) }));
 }
 
 export async function changeSettings(change: Partial<Settings>): Promise<void> {

@@ -14,9 +14,11 @@ import {
   FIRST_SETTINGS,
   SettingsSchema,
   StoredDocketSchema,
+  SwatchSetSchema,
   type Artwork,
   type Settings,
   type StoredDocket,
+  type SwatchSet,
 } from './schema';
 
 interface UpFitDatabase extends DBSchema {
@@ -31,13 +33,14 @@ interface UpFitDatabase extends DBSchema {
   blanks: { key: string; value: StoredBlank };
   specs: { key: string; value: HouseSpec };
   underlays: { key: string; value: Underlay };
+  swatches: { key: string; value: SwatchSet };
 }
 
-type Table = 'designs' | 'fits' | 'dockets' | 'blanks' | 'specs' | 'underlays';
+type Table = 'artworks' | 'designs' | 'fits' | 'dockets' | 'blanks' | 'specs' | 'underlays' | 'swatches';
 
 const SETTINGS_KEY = 'settings';
 /** Raised with a new step in `upgrade`, which carries stored records over and never drops one. */
-const VERSION = 2;
+const VERSION = 3;
 
 let opened: Promise<IDBPDatabase<UpFitDatabase>> | undefined;
 
@@ -57,6 +60,7 @@ function database(): Promise<IDBPDatabase<UpFitDatabase>> {
         db.createObjectStore('specs', { keyPath: 'id' });
         db.createObjectStore('underlays', { keyPath: 'key' });
       }
+      if (before < 3) db.createObjectStore('swatches', { keyPath: 'id' });
     },
   });
   return opened;
@@ -71,6 +75,7 @@ export interface Stored {
   blanks: StoredBlank[];
   specs: HouseSpec[];
   underlays: Underlay[];
+  swatches: SwatchSet[];
   settings: Settings;
   unread: string[];
 }
@@ -95,6 +100,7 @@ export async function readAll(): Promise<Stored> {
     blanks: read('blank', StoredBlankSchema, await db.getAll('blanks')),
     specs: read('spec', StoredSpecSchema, await db.getAll('specs')),
     underlays: read('template', UnderlaySchema, await db.getAll('underlays')),
+    swatches: read('swatch set', SwatchSetSchema, await db.getAll('swatches')),
     settings: settings.success ? settings.output : FIRST_SETTINGS,
     unread: unread.filter((kind) => kind !== 'docket'),
   };
@@ -105,27 +111,22 @@ export async function putArtwork(artwork: Artwork, original: Blob): Promise<void
   const db = await database();
   const change = db.transaction(['artworks', 'originals'], 'readwrite', { durability: 'strict' });
   await Promise.all([
-    change.objectStore('originals').put(original, artwork.id),
+    change.objectStore('originals').put(original, artwork.facts.sha256),
     change.objectStore('artworks').put(artwork),
     change.done,
   ]);
 }
 
-/** The file as it came in; throws where it is gone. */
-export async function readOriginal(artworkId: string): Promise<Blob> {
-  const blob = await (await database()).get('originals', artworkId);
+/** The file as it came in, by its hash; throws where it is gone. */
+export async function readOriginal(sha256: string): Promise<Blob> {
+  const blob = await (await database()).get('originals', sha256);
   if (!blob) throw new Error('The artwork’s file is no longer in this browser: bring it in again.');
   return blob;
 }
 
-export async function deleteArtwork(artworkId: string): Promise<void> {
-  const db = await database();
-  const change = db.transaction(['artworks', 'originals'], 'readwrite', { durability: 'strict' });
-  await Promise.all([
-    change.objectStore('originals').delete(artworkId),
-    change.objectStore('artworks').delete(artworkId),
-    change.done,
-  ]);
+/** Takes a file out once no artwork is made from it any more. */
+export async function removeOriginal(sha256: string): Promise<void> {
+  await (await database()).delete('originals', sha256);
 }
 
 /** Writes through to the disk before it answers: an edit is kept once it is made. */

@@ -1,17 +1,39 @@
 import * as v from 'valibot';
 import { FactsSchema } from '@/core/artwork/facts';
+import { StepSchema } from '@/core/artwork/steps';
 import { IdSchema } from '@/core/blank/basics';
 import { FindingSchema, VERDICTS } from '@/core/check/finding';
 import { UnitSettingSchema } from '@/core/length/show';
 
-/** An artwork's record: what was measured in it, and a small picture for the screen. Its file is kept beside it. */
+/** What a rendition of an artwork leaves out or does otherwise. */
+export const RENDITION_KINDS = ['no-ground', 'no-lettering', 'few-inks', 'other'] as const;
+
+/**
+ * An artwork's record: what was measured in it after its steps, and a small picture for the screen. Its file is kept
+ * beside it under its hash, `facts.sha256`.
+ */
 export const ArtworkSchema = v.object({
   upfit: v.literal('artwork/1'),
-  /** SHA-256 of the file. */
+  /** What fits and designs know it by: it stays when its file is replaced. At first the SHA-256 of the file. */
   id: v.string(),
   facts: FactsSchema,
   addedAt: v.number(),
   preview: v.instance(Blob),
+  /** Done to the file on its way to the print, in order. */
+  steps: v.optional(v.array(StepSchema), []),
+  /** Name of the file it came from; null where it is the artwork's own. */
+  fileName: v.optional(v.nullable(v.string()), null),
+  /** Who made it, under what licence, and where that is written. */
+  origin: v.optional(v.object({ source: v.string(), licence: v.string(), proof: v.string() }), {
+    source: '',
+    licence: '',
+    proof: '',
+  }),
+  /** The artwork that this is another rendition of. */
+  rendition: v.optional(
+    v.nullable(v.object({ of: v.string(), kind: v.picklist(RENDITION_KINDS), name: v.string() })),
+    null,
+  ),
 });
 export type Artwork = v.InferOutput<typeof ArtworkSchema>;
 
@@ -24,6 +46,14 @@ export const StoredDocketSchema = v.object({
   findings: v.array(FindingSchema),
 });
 export type StoredDocket = v.InferOutput<typeof StoredDocketSchema>;
+
+/** Colours kept by name, for use again. */
+export const SwatchSetSchema = v.object({
+  id: v.string(),
+  name: v.string(),
+  colours: v.array(v.object({ hex: v.string(), name: v.string(), share: v.optional(v.number(), 0) })),
+});
+export type SwatchSet = v.InferOutput<typeof SwatchSetSchema>;
 
 export const SettingsSchema = v.object({
   upfit: v.literal('settings/1'),

@@ -1,11 +1,13 @@
 import { proxy, wrap, type Remote } from 'comlink';
 import { UpFitError } from '@/core/artwork/errors';
+import type { Cmyk } from '@/core/colour/palette';
 import type { PrintFace } from '@/core/blank/resolve';
 import type { Docket } from '@/core/check/docket';
 import type { UnitSetting } from '@/core/length/show';
 import type {
   ArtworkResult,
   EngineService,
+  FileAsked,
   FitJob,
   OnProgress,
   Outcome,
@@ -25,34 +27,64 @@ export function engineHindrance(): string | null {
   return 'This browser does not let the page share memory with its workers, so pictures cannot be measured: open Up Fit at http://localhost:3000 or over https, in a current browser.';
 }
 
+/** How long a job that was stopped may go on before its worker is ended, in ms: an engine that hangs hears no flag. */
+const PATIENCE = 4000;
+/** A worker that held more than a file of so many bytes gives its memory back once it has been idle for so long. */
+const HEAVY_BYTES = 32 * 1024 * 1024;
+const IDLE = 20_000;
+
+type Job<T> = (service: Remote<EngineService>, flag: Int32Array, tell: OnProgress) => Promise<Outcome<T>>;
+
 /** One engine in one worker. It starts with its first job, and a dead one is replaced for the next. */
-export class EngineClient {
+class EngineClient {
   private worker: Worker | undefined;
   private service: Remote<EngineService> | undefined;
   private readonly waiting = new Set<(error: Error) => void>();
+  private heavy = false;
+  private idle: ReturnType<typeof setTimeout> | undefined;
 
-  measure(name: string, file: Blob, options: JobOptions = {}): Promise<ArtworkResult> {
-    return this.run(options, (service, flag, tell) => service.measure(name, file, flag, tell));
+  /** Jobs under way. */
+  get load(): number {
+    return this.waiting.size;
   }
 
-  docket(job: FitJob, unit: UnitSetting, options: JobOptions = {}): Promise<Docket> {
-    return this.run(options, (service, flag, tell) => service.docket(job, unit, flag, tell));
-  }
-
-  printFile(job: FitJob, faceId: string, options: JobOptions = {}): Promise<PrintFile> {
-    return this.run(options, (service, flag, tell) => service.printFile(job, faceId, flag, tell));
-  }
-
-  readTemplate(name: string, file: Blob, page = 0): Promise<TemplateRead> {
-    return this.run({}, (service) => service.readTemplate(name, file, page));
-  }
-
-  writeTemplate(face: PrintFace, asked: TemplateAsked): Promise<Blob> {
-    return this.run({}, (service) => service.writeTemplate(face, asked));
-  }
-
-  memory(): Promise<{ bytes: number; blocks: number; rasters: number }> {
-    return this.start().memory();
+  async run<T>({ signal, onProgress }: JobOptions, bytes: number, job: Job<T>): Promise<T> {
+    signal?.throwIfAborted();
+    clearTimeout(this.idle);
+    this.heavy ||= bytes > HEAVY_BYTES;
+    const flag = new Int32Array(new SharedArrayBuffer(4));
+    let fail: (error: Error) => void = () => undefined;
+    const died = new Promise<never>((_, reject) => (fail = reject));
+    let hanging: ReturnType<typeof setTimeout> | undefined;
+    const stop = () => {
+      Atomics.store(flag, 0, 1);
+      hanging = setTimeout(() => {
+        fail(new DOMException('Stopped.', 'AbortError'));
+        this.end();
+      }, PATIENCE);
+    };
+    signal?.addEventListener('abort', stop);
+    this.waiting.add(fail);
+    try {
+      const outcome = await Promise.race([
+        job(this.start(), flag, proxy(onProgress ?? (() => undefined))),
+        died,
+      ]);
+      if (outcome.ok) return outcome.value;
+      this.waiting.delete(fail);
+      if (outcome.dead) this.end();
+      if (outcome.stopped) throw new DOMException('Stopped.', 'AbortError');
+      throw new UpFitError(outcome.code, outcome.message);
+    } finally {
+      clearTimeout(hanging);
+      this.waiting.delete(fail);
+      signal?.removeEventListener('abort', stop);
+      if (this.load === 0 && this.heavy) {
+        this.idle = setTimeout(() => {
+          this.end();
+        }, IDLE);
+      }
+    }
   }
 
   private start(): Remote<EngineService> {
@@ -62,48 +94,81 @@ export class EngineClient {
     const worker = new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module' });
     worker.addEventListener('error', (event) => {
       event.preventDefault();
-      const told = new UpFitError(
-        'unreadable',
-        'The engine stopped over this file and was started again: export the file again.',
-      );
-      for (const fail of this.waiting) fail(told);
-      this.stop();
+      this.end();
     });
     this.worker = worker;
     this.service = wrap<EngineService>(worker);
     return this.service;
   }
 
-  private stop(): void {
+  /** Ends the worker; jobs that it still had are told. */
+  private end(): void {
     this.worker?.terminate();
     this.worker = undefined;
     this.service = undefined;
+    this.heavy = false;
+    const told = new UpFitError(
+      'unreadable',
+      'The engine stopped over this file and was started again: try once more, or export the file again.',
+    );
+    for (const fail of this.waiting) fail(told);
+  }
+}
+
+/** Engines that work side by side: one uses one core. */
+export const ENGINES = 2;
+
+/** The page's engines. A job goes to the one with the least to do, of two alike to the one that has its pixels. */
+class EnginePool {
+  private readonly clients = Array.from({ length: ENGINES }, () => new EngineClient());
+  /** Which engine worked on what last. */
+  private readonly had = new Map<string, EngineClient>();
+
+  measure(asked: FileAsked, options: JobOptions = {}): Promise<ArtworkResult> {
+    const { name, file } = asked;
+    return this.run([`${name}/${file.size}`], file.size, options, (service, flag, tell) =>
+      service.measure(asked, flag, tell),
+    );
   }
 
-  private async run<T>(
-    { signal, onProgress }: JobOptions,
-    job: (service: Remote<EngineService>, flag: Int32Array, tell: OnProgress) => Promise<Outcome<T>>,
-  ): Promise<T> {
-    signal?.throwIfAborted();
-    const flag = new Int32Array(new SharedArrayBuffer(4));
-    const stop = () => Atomics.store(flag, 0, 1);
-    signal?.addEventListener('abort', stop);
-    let fail: (error: Error) => void = () => undefined;
-    const died = new Promise<never>((_, reject) => (fail = reject));
-    this.waiting.add(fail);
-    try {
-      const outcome = await Promise.race([
-        job(this.start(), flag, proxy(onProgress ?? (() => undefined))),
-        died,
-      ]);
-      if (outcome.ok) return outcome.value;
-      if (outcome.dead) this.stop();
-      if (outcome.stopped) throw new DOMException('Stopped.', 'AbortError');
-      throw new UpFitError(outcome.code, outcome.message);
-    } finally {
-      this.waiting.delete(fail);
-      signal?.removeEventListener('abort', stop);
-    }
+  docket(job: FitJob, unit: UnitSetting, options: JobOptions = {}): Promise<Docket> {
+    return this.runFit(job, options, (service, flag, tell) => service.docket(job, unit, flag, tell));
+  }
+
+  printFile(job: FitJob, faceId: string, options: JobOptions = {}): Promise<PrintFile> {
+    return this.runFit(job, options, (service, flag, tell) => service.printFile(job, faceId, flag, tell));
+  }
+
+  /** The number of the part of a drawing at a point, in shares of it from its top left; null where there is none. */
+  partAt(file: Blob, name: string, point: { x: number; y: number }): Promise<number | null> {
+    return this.run([], file.size, {}, (service) => service.partAt(name, file, point));
+  }
+
+  /** Inks of colours through the shipped printing profile. */
+  inksOf(colours: readonly string[]): Promise<Cmyk[]> {
+    return this.run([], 0, {}, (service) => service.inksOf(colours));
+  }
+
+  readTemplate(name: string, file: Blob, page = 0): Promise<TemplateRead> {
+    return this.run([], file.size, {}, (service) => service.readTemplate(name, file, page));
+  }
+
+  writeTemplate(face: PrintFace, asked: TemplateAsked): Promise<Blob> {
+    return this.run([], 0, {}, (service) => service.writeTemplate(face, asked));
+  }
+
+  private runFit<T>(fit: FitJob, options: JobOptions, job: Job<T>): Promise<T> {
+    const keys = fit.artworks.map(({ facts }) => `${facts.name}/${facts.bytes}`);
+    const bytes = Math.max(0, ...fit.artworks.map(({ original }) => original.size));
+    return this.run(keys, bytes, options, job);
+  }
+
+  private run<T>(keys: readonly string[], bytes: number, options: JobOptions, job: Job<T>): Promise<T> {
+    const least = Math.min(...this.clients.map(({ load }) => load));
+    const free = this.clients.filter(({ load }) => load === least);
+    const client = free.find((one) => keys.some((key) => this.had.get(key) === one)) ?? free[0]!;
+    for (const key of keys) this.had.set(key, client);
+    return client.run(options, bytes, job);
   }
 }
 
@@ -112,5 +177,4 @@ export function isStopped(error: unknown): boolean {
   return error instanceof DOMException && error.name === 'AbortError';
 }
 
-/** The page's engine: one worker, so that a file measured at import is not decoded again when it is placed. */
-export const engine = new EngineClient();
+export const engine = new EnginePool();

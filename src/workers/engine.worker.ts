@@ -1,29 +1,50 @@
 import { expose } from 'comlink';
 import { UpFitError } from '@/core/artwork/errors';
-import type { Facts } from '@/core/artwork/facts';
 import { requireReadableSize } from '@/core/artwork/limits';
-import { readHeader } from '@/core/artwork/sniff';
+import { pixelsKey } from '@/core/artwork/steps';
+import { bytesSource, pagedSource, READ_WHOLE_BYTES, type Source } from '@/core/artwork/source';
 import { printPixels } from '@/core/blank/resolve';
 import { makeDocket } from '@/core/check/docket';
+import { wantedAcross } from '@/core/fit/wanted';
 import type { Progress, Raster } from '@/core/raster/raster';
-import { reducedTo } from '@/core/raster/shrink';
 import { renderFace } from '@/core/render/face';
+import { artworkPixels, measureArtwork, type Readers } from '@/files/artwork';
+import { rgbOf } from '@/core/colour/hex';
+import { partAt } from '@/files/svg/part';
 import { loadBrowserEngine } from '@/imaging/browser';
-import type { Engine } from '@/imaging/engine';
-import { measureArtwork, part } from '@/imaging/measure';
-import type { EngineService, FitJob, OnProgress, Outcome } from './messages';
+import { part } from '@/imaging/measure';
+import type { EngineService, FitJob, JobArtwork, OnProgress, Outcome } from './messages';
 import { RasterShelf } from './rasters';
 
-/** Longest side of the small picture that the screen shows, in pixels. */
-const PREVIEW_SIDE = 1024;
 /** Progress is told at most this often, in ms: each telling is a message to the page. */
 const TELL_EVERY = 60;
 
 class Stopped extends Error {}
 
 const shelf = new RasterShelf();
-let engine: Promise<Engine> | undefined;
-const ready = () => (engine ??= loadBrowserEngine(self.location.origin));
+let readers: Promise<Readers> | undefined;
+const ready = () => (readers ??= loadReaders());
+const engine = async () => (await ready()).engine;
+
+async function loadReaders(): Promise<Readers> {
+  return {
+    engine: await loadBrowserEngine(self.location.origin),
+    drawPage: async (...asked) => {
+      const { browserPages } = await import('@/files/pdf/browser');
+      return browserPages(self.location.origin)(...asked);
+    },
+  };
+}
+
+/** A file of the page; a large one is read part by part. */
+async function sourceOf(file: Blob): Promise<Source> {
+  if (file.size <= READ_WHOLE_BYTES) return bytesSource(new Uint8Array(await file.arrayBuffer()));
+  const reader = new FileReaderSync();
+  return pagedSource(
+    file.size,
+    (at, length) => new Uint8Array(reader.readAsArrayBuffer(file.slice(at, at + length))),
+  );
+}
 
 /** Progress that tells the page now and then, and stops the work once the shared flag is set. */
 function follow(flag: Int32Array, onProgress: OnProgress): Progress {
@@ -52,40 +73,45 @@ async function answer<T>(work: () => Promise<T>): Promise<Outcome<T>> {
   }
 }
 
-/** The pixels of every artwork of a job, decoded once. */
-async function rastersOf({ artworks }: FitJob, progress: Progress): Promise<(artworkId: string) => Raster> {
+/** The pixels of every artwork of a job, decoded once, drawings as fine as the job needs them. */
+async function rastersOf(
+  { artworks, fit, blank }: FitJob,
+  progress: Progress,
+): Promise<(artworkId: string) => Raster> {
   const rasters = new Map<string, Raster>();
-  for (const [index, { facts, original }] of artworks.entries()) {
+  for (const [index, artwork] of artworks.entries()) {
     const step = part(progress, index / artworks.length, (index + 1) / artworks.length);
-    rasters.set(facts.sha256, await shelf.take(facts.sha256, () => decode(facts, original, step)));
+    const across = wantedAcross(fit, blank.faces, artwork.id, artwork.facts);
+    rasters.set(artwork.id, await rasterOf(artwork, across, step));
   }
   return (artworkId) => rasters.get(artworkId)!;
 }
 
-async function decode(facts: Facts, original: Blob, progress: Progress): Promise<Raster> {
-  const bytes = new Uint8Array(await original.arrayBuffer());
-  const header = readHeader(facts.name, bytes);
-  header.colour.profile = facts.colour.profile;
-  return (await ready()).decode(facts.name, bytes, header, progress);
+function rasterOf({ key, facts, original, steps }: JobArtwork, across: number, progress: Progress) {
+  return shelf.take(facts.pixels ? key : `${key}@${across}`, async () => {
+    const file = { name: facts.name, source: await sourceOf(original), steps };
+    return artworkPixels(await ready(), file, across, progress);
+  });
 }
 
 const service: EngineService = {
-  measure: (name, file, flag, onProgress) =>
+  measure: ({ name, file, steps }, flag, onProgress) =>
     answer(async () => {
       const progress = follow(flag, onProgress);
-      const vips = await ready();
-      const bytes = new Uint8Array(await file.arrayBuffer());
-      const { facts, raster } = await measureArtwork(vips, name, bytes, part(progress, 0, 0.9));
-      await shelf.take(facts.sha256, () => Promise.resolve(raster));
-      const preview = vips.encodePng(reducedTo(raster, PREVIEW_SIDE), { ppi: 72, use: 'preview' });
-      return { facts, preview: new Blob([preview as Uint8Array<ArrayBuffer>], { type: 'image/png' }) };
+      const asked = { name, source: await sourceOf(file), steps };
+      const measured = await measureArtwork(await ready(), asked, part(progress, 0, 0.95));
+      const { facts, preview, raster } = measured;
+      // What was just measured is likely to be placed next.
+      if (raster && facts.pixels) shelf.put(pixelsKey(facts.sha256, steps), raster);
+      const png = (await engine()).encodePng(preview, { ppi: 72, use: 'preview' });
+      return { facts, preview: new Blob([png as Uint8Array<ArrayBuffer>], { type: 'image/png' }) };
     }),
 
   docket: (job, unit, flag, onProgress) =>
     answer(async () => {
       const progress = follow(flag, onProgress);
       const pixels = await rastersOf(job, part(progress, 0, 0.5));
-      const facts = (artworkId: string) => job.artworks.find((one) => one.facts.sha256 === artworkId)!.facts;
+      const facts = (artworkId: string) => job.artworks.find(({ id }) => id === artworkId)!.facts;
       return makeDocket(job.blank, job.fit, { facts, pixels, unit, progress: part(progress, 0.5, 1) });
     }),
 
@@ -97,7 +123,7 @@ const service: EngineService = {
       const artwork = await rastersOf(job, part(progress, 0, 0.3));
       const pixels = printPixels(face, job.blank.spec);
       const raster = renderFace(face, pieces, artwork, { pixels, progress: part(progress, 0.3, 0.6) });
-      const bytes = (await ready()).encodePng(
+      const bytes = (await engine()).encodePng(
         raster,
         { ppi: face.target, use: 'print' },
         part(progress, 0.6, 1),
@@ -115,9 +141,12 @@ const service: EngineService = {
     }),
 
   writeTemplate: (face, asked) =>
-    answer(async () => (await import('./templates')).writeTemplate(ready, face, asked)),
+    answer(async () => (await import('./templates')).writeTemplate(engine, face, asked)),
 
-  memory: async () => ({ ...(await ready()).memory(), rasters: shelf.bytes }),
+  partAt: (name, file, point) =>
+    answer(async () => partAt(await engine(), name, await sourceOf(file), point)),
+
+  inksOf: (colours) => answer(async () => (await engine()).inksOf(colours.map(rgbOf))),
 };
 
 expose(service);

@@ -1,5 +1,7 @@
 import type { ErrorCode } from '@/core/artwork/errors';
 import type { Facts } from '@/core/artwork/facts';
+import type { Cmyk } from '@/core/colour/palette';
+import type { Step } from '@/core/artwork/steps';
 import type { PrintFace, ResolvedBlank } from '@/core/blank/resolve';
 import type { Docket } from '@/core/check/docket';
 import type { Fit } from '@/core/fit/schema';
@@ -17,7 +19,23 @@ export type Outcome<T> =
 export interface FitJob {
   blank: ResolvedBlank;
   fit: Fit;
-  artworks: { facts: Facts; original: Blob }[];
+  artworks: JobArtwork[];
+}
+
+/** An artwork of a job. `key` changes with its file and its steps: pixels are kept by it. */
+export interface JobArtwork {
+  id: string;
+  key: string;
+  facts: Facts;
+  original: Blob;
+  steps: readonly Step[];
+}
+
+/** A file to be measured, after its steps. */
+export interface FileAsked {
+  name: string;
+  file: Blob;
+  steps: readonly Step[];
 }
 
 export interface ArtworkResult {
@@ -49,12 +67,7 @@ export interface TemplateAsked {
 
 /** What the engine's worker does. `flag` is one shared number: set to 1, the work stops at its next step. */
 export interface EngineService {
-  measure(
-    name: string,
-    file: Blob,
-    flag: Int32Array,
-    onProgress: OnProgress,
-  ): Promise<Outcome<ArtworkResult>>;
+  measure(asked: FileAsked, flag: Int32Array, onProgress: OnProgress): Promise<Outcome<ArtworkResult>>;
   docket(job: FitJob, unit: UnitSetting, flag: Int32Array, onProgress: OnProgress): Promise<Outcome<Docket>>;
   printFile(
     job: FitJob,
@@ -64,5 +77,7 @@ export interface EngineService {
   ): Promise<Outcome<PrintFile>>;
   readTemplate(name: string, file: Blob, page: number): Promise<Outcome<TemplateRead>>;
   writeTemplate(face: PrintFace, asked: TemplateAsked): Promise<Outcome<Blob>>;
-  memory(): Promise<{ bytes: number; blocks: number; rasters: number }>;
+  /** The part of a drawing at a point given in shares, by its number; null where there is none. */
+  partAt(name: string, file: Blob, point: { x: number; y: number }): Promise<Outcome<number | null>>;
+  inksOf(colours: readonly string[]): Promise<Outcome<Cmyk[]>>;
 }

@@ -1,16 +1,21 @@
-import { readHeader } from '@/core/artwork/sniff';
+import { formatOf } from '@/core/artwork/sniff';
+import { bytesSource } from '@/core/artwork/source';
 import { UpFitError } from '@/core/artwork/errors';
 import { requireMakeablePixels } from '@/core/artwork/limits';
 import { pixelsOf, type PrintFace } from '@/core/blank/resolve';
 import { drawTemplate } from '@/core/template/drawing';
 import { readingOfPage, readingOfPicture, type TemplatePage } from '@/core/template/reading';
+import type { Raster } from '@/core/raster/raster';
 import { templateSvg } from '@/core/template/svg';
-import { readPages } from '@/files/pdf/boxes';
-import { drawPdfPage } from '@/files/pdf/picture';
+import { openPdf } from '@/files/pdf/boxes';
+import type { DrawPage } from '@/files/pdf/draw';
 import { templatePdf } from '@/files/pdf/template';
+import { cleanDrawing } from '@/files/svg/clean';
 import { readSvgTemplate } from '@/files/svg/template';
 import { outlineWords, readFont } from '@/files/type';
+import type { Readers } from '@/files/artwork';
 import type { Engine } from '@/imaging/engine';
+import { openPicture } from '@/imaging/picture';
 import type { TemplateAsked, TemplateRead } from './messages';
 
 /** Longest side of the picture of a template, in pixels: what its lines are picked off and what lies under a flat. */
@@ -18,25 +23,30 @@ const PICTURE_SIDE = 2000;
 
 /** Reads a house's template file, one page of it: what it says of its size, and a picture of it. */
 export async function readTemplate(
-  engine: Engine,
+  { engine, drawPage }: Readers,
   name: string,
   bytes: Uint8Array,
   pageIndex: number,
 ): Promise<TemplateRead> {
-  const head = new TextDecoder('latin1').decode(bytes.subarray(0, 1024));
-  if (head.includes('%PDF-')) return readPdf(name, bytes, pageIndex);
-  if (/<svg[\s>]/i.test(head) || /^\s*(<\?xml|<!--)/.test(head)) return readSvg(engine, name, bytes);
-  const { format, width, height, density } = readHeader(name, bytes);
-  const reading = readingOfPicture(name, format as 'png' | 'jpeg', { width, height }, density);
-  const bitmap = await createImageBitmap(new Blob([bytes as Uint8Array<ArrayBuffer>]));
-  return { reading, pages: 1, picture: await pictureOf(bitmap, bitmap.width, bitmap.height) };
+  const format = formatOf(name, bytes);
+  if (format === 'pdf') return readPdf(drawPage, name, bytes, pageIndex);
+  if (format === 'svg') return readSvg(engine, name, bytes);
+  const opened = openPicture(engine, name, bytesSource(bytes));
+  const reading = readingOfPicture(name, format, opened.pixels!, opened.density);
+  const raster = await opened.raster(opened.pixels!);
+  return { reading, pages: 1, picture: await pictureOf(raster) };
 }
 
-async function readPdf(name: string, bytes: Uint8Array, pageIndex: number): Promise<TemplateRead> {
-  const pages: TemplatePage[] = await readPages(bytes);
+async function readPdf(
+  draw: DrawPage,
+  name: string,
+  bytes: Uint8Array,
+  pageIndex: number,
+): Promise<TemplateRead> {
+  const { pages } = await openPdf(bytes, name);
   const page = pages[pageIndex];
   if (!page) throw new UpFitError('unreadable', `“${name}” has no page ${pageIndex + 1}.`);
-  const canvas = await drawPdfPage(bytes, pageIndex, PICTURE_SIDE, self.location.origin);
+  const raster = await draw(bytes, pageIndex, { width: PICTURE_SIDE, height: PICTURE_SIDE });
   // The library draws the crop box: where that is less than the media box, the page is what is seen of it.
   const [x0, y0, x1, y1] = page.crop;
   const reading = readingOfPage(name, {
@@ -50,7 +60,7 @@ async function readPdf(name: string, bytes: Uint8Array, pageIndex: number): Prom
   return {
     reading,
     pages: pages.length,
-    picture: await canvas.convertToBlob({ type: 'image/png' }),
+    picture: await pictureOf(raster),
   };
 }
 
@@ -65,17 +75,13 @@ async function readSvg(engine: Engine, name: string, bytes: Uint8Array): Promise
   const width = Math.round(
     page!.width >= page!.height ? PICTURE_SIDE : (PICTURE_SIDE * page!.width) / page!.height,
   );
-  const raster = engine.drawSvg(text, Math.max(1, width));
-  const image = new ImageData(new Uint8ClampedArray(raster.data), raster.width, raster.height);
-  return {
-    reading,
-    pages: 1,
-    picture: await pictureOf(await createImageBitmap(image), raster.width, raster.height),
-  };
+  const raster = engine.drawSvg(cleanDrawing(name, text).svg, Math.max(1, width));
+  return { reading, pages: 1, picture: await pictureOf(raster) };
 }
 
 /** A picture on white, no larger than lines can be picked off it. */
-async function pictureOf(bitmap: ImageBitmap, width: number, height: number): Promise<Blob> {
+async function pictureOf({ data, width, height }: Raster): Promise<Blob> {
+  const bitmap = await createImageBitmap(new ImageData(new Uint8ClampedArray(data), width, height));
   const scale = Math.min(1, PICTURE_SIDE / Math.max(width, height));
   const canvas = new OffscreenCanvas(
     Math.max(1, Math.round(width * scale)),

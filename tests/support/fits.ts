@@ -34,6 +34,12 @@ export function factsOf(raster: Raster, change: Partial<Facts> = {}): Facts {
     orientation: 1,
     detail: null,
     inks: 1,
+    palette: [],
+    background: null,
+    flaws: [],
+    page: 0,
+    pageCount: 1,
+    grid: null,
     notes: [],
     ...change,
   };

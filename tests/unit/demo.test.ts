@@ -3,20 +3,20 @@ import { VERDICTS, type RuleId, type Verdict } from '@/core/check/finding';
 import type { Facts } from '@/core/artwork/facts';
 import { DEMO_FILES, demoDesigns, demoFits, type DemoKey } from '@/demo/shop';
 import { drawDemo } from '@/demo/draw';
-import { measureArtwork, type Measured } from '@/imaging/measure';
 import { loadNodeEngine } from '@/imaging/node';
 import type { Engine } from '@/imaging/engine';
 import { blankById } from '../support/fits';
+import { measureBytes } from '../support/measure';
 
 let engine: Engine;
-const measured = new Map<DemoKey, Measured>();
+const measured = new Map<DemoKey, Awaited<ReturnType<typeof measureBytes>>>();
 const facts = (key: DemoKey): Facts => measured.get(key)!.facts;
 
 beforeAll(async () => {
   engine = await loadNodeEngine();
   const draw = drawDemo(engine);
   for (const key of Object.keys(DEMO_FILES) as DemoKey[]) {
-    measured.set(key, await measureArtwork(engine, key, new Uint8Array(draw[key]())));
+    measured.set(key, await measureBytes(engine, key, draw[key]()));
   }
 });
 afterAll(() => {

@@ -1,11 +1,13 @@
 import { UpFitError } from '@/core/artwork/errors';
 import { readHeader } from '@/core/artwork/sniff';
 import type { Raster } from '@/core/raster/raster';
-import { measureArtwork, part } from '@/imaging/measure';
+import { bytesSource } from '@/core/artwork/source';
+import { part } from '@/imaging/measure';
 import { loadNodeEngine } from '@/imaging/node';
 import type { Engine } from '@/imaging/engine';
 import jpegJs from 'jpeg-js';
 import { PNG, type ColorType } from 'pngjs';
+import { measureBytes } from '../support/measure';
 import { CLEAR, paint, pixelAt, RED, solid } from '../support/pictures';
 
 let engine: Engine;
@@ -16,7 +18,7 @@ afterAll(() => {
   engine.close();
 });
 
-const measure = (name: string, bytes: Uint8Array) => measureArtwork(engine, name, new Uint8Array(bytes));
+const measure = (name: string, bytes: Uint8Array) => measureBytes(engine, name, bytes);
 
 /** A PNG from another writer. */
 function otherPng(raster: Raster, colorType: ColorType, bitDepth: 8 | 16 = 8): Uint8Array {
@@ -159,11 +161,13 @@ describe('decoding', () => {
   test('progress rises and can stop the work', async () => {
     const bytes = engine.encodePng(solid(1500, 1000), { ppi: 300, use: 'print' });
     const told: number[] = [];
-    await measureArtwork(engine, 'a.png', new Uint8Array(bytes), (share) => told.push(share));
+    await measureBytes(engine, 'a.png', bytes, { progress: (share) => told.push(share) });
     expect(told.length).toBeGreaterThan(2);
     expect(told.every((share, i) => i === 0 || share >= told[i - 1]! - 1e-9)).toBe(true);
-    const stopped = measureArtwork(engine, 'a.png', new Uint8Array(bytes), () => {
-      throw new Error('stopped');
+    const stopped = measureBytes(engine, 'a.png', bytes, {
+      progress: () => {
+        throw new Error('stopped');
+      },
     });
     await expect(stopped).rejects.toThrow('stopped');
     expect((await measure('again.png', bytes)).facts.pixels).toEqual({ width: 1500, height: 1000 });
@@ -187,7 +191,7 @@ describe('encoding', () => {
     expect(Buffer.compare(PNG.sync.read(bytes).data, Buffer.from(source.data))).toBe(0);
     const header = readHeader('a.png', bytes);
     expect(header.density).toEqual({ x: 254, y: 254, source: 'file' });
-    expect(engine.profile('a.png', bytes)).not.toBeNull();
+    expect(engine.profile({ name: 'a.png', source: bytesSource(bytes), header })).not.toBeNull();
   });
 
   test('its profile is known by name once measured', async () => {

@@ -5,8 +5,8 @@ import { join } from 'node:path';
 import { readHeader } from '@/core/artwork/sniff';
 import type { Facts } from '@/core/artwork/facts';
 import type { Engine } from '@/imaging/engine';
-import { measureArtwork, type Measured } from '@/imaging/measure';
 import { loadNodeEngine } from '@/imaging/node';
+import { measureBytes } from '../support/measure';
 import { pixelAt } from '../support/pictures';
 
 /** Files written by other programs, each fact compared with what yet another reads in them. */
@@ -35,8 +35,7 @@ afterAll(() => {
   rmSync(folder, { recursive: true });
 });
 
-const read = (name: string): Promise<Measured> =>
-  measureArtwork(engine, name, new Uint8Array(readFileSync(file(name))));
+const read = (name: string) => measureBytes(engine, name, new Uint8Array(readFileSync(file(name))));
 
 /** What exiftool says of a file, by tag, as numbers and words. */
 function exiftool(name: string): Record<string, unknown> {
@@ -145,7 +144,7 @@ describe('files of other programs', () => {
       const whole = new Uint8Array(readFileSync(file(name)));
       for (const part of [0.1, 0.4, 0.7, 0.95]) {
         const cut = whole.slice(0, Math.floor(whole.length * part));
-        const answer = await measureArtwork(engine, name, cut).then(
+        const answer = await measureBytes(engine, name, cut).then(
           ({ facts }) => facts.format,
           (error: { code: string }) => error.code,
         );

@@ -19,7 +19,7 @@ const fit = fitOf(mug, [pieceAt(60, 40, 30, 30)]);
 
 describe('what a docket was measured from', () => {
   const key = (change: Partial<Fit> = {}, blank = mug) =>
-    docketKey({ ...fit, ...change }, blank, FIRST_SETTINGS);
+    docketKey({ ...fit, ...change }, blank, useShop.getState());
 
   test('is the same for the same fit, in whatever order its record keeps its fields', () => {
     const turned = JSON.parse(JSON.stringify(fit)) as Fit;
@@ -35,7 +35,10 @@ describe('what a docket was measured from', () => {
       key({ colourId: 'pearl' }),
       key({ sizeId: 's' }),
       key({}, { ...mug, blank: { ...mug.blank, version: 2 } }),
-      docketKey(fit, mug, { ...FIRST_SETTINGS, unit: { unit: 'in', inches: 'decimal' } }),
+      docketKey(fit, mug, {
+        ...useShop.getState(),
+        settings: { ...FIRST_SETTINGS, unit: { unit: 'in', inches: 'decimal' } },
+      }),
     ];
     expect(new Set(keys).size).toBe(keys.length);
   });
@@ -73,7 +76,7 @@ describe('the shop as the screens share it', () => {
     const shop = useShop.getState();
     const stored = { fitId: fit.id, verdict: 'ready' as const, exact: true, findings: [] };
     const blank = shop.blanks.get('mug-325')!;
-    const held = { ...stored, key: docketKey(fit, blank, shop.settings) };
+    const held = { ...stored, key: docketKey(fit, blank, shop) };
     expect(currentDocket(fit, { ...shop, dockets: new Map([[fit.id, held]]) })).toBe(held);
     expect(
       currentDocket(fit, { ...shop, dockets: new Map([[fit.id, { ...held, key: 'old' }]]) }),

@@ -11,7 +11,7 @@ import { bodyFromTemplate, marginsOf, pickLine, type Picked } from '@/core/templ
 import { mismatch, readingOfPage, readingOfPicture, resized } from '@/core/template/reading';
 import { templateSvg } from '@/core/template/svg';
 import { lineAt } from '@/core/raster/lines';
-import { readPages } from '@/files/pdf/boxes';
+import { openPdf } from '@/files/pdf/boxes';
 import { templatePdf } from '@/files/pdf/template';
 import { readSvgTemplate } from '@/files/svg/template';
 import { outlineWords, readFont } from '@/files/type';
@@ -50,6 +50,8 @@ function pdfinfo(bytes: Uint8Array): Record<string, number[]> {
   );
 }
 
+const pagesOf = async (bytes: Uint8Array) => (await openPdf(bytes, 'template.pdf')).pages;
+
 describe('a template that is written', () => {
   test.each(shippedBlanks().map(({ blank }) => [blank.id] as const))(
     '%s: trim and bleed as PDF',
@@ -63,7 +65,7 @@ describe('a template that is written', () => {
         expect(Math.abs(TrimBox![3]! - TrimBox![1]! - trim.height)).toBeLessThan(0.1);
         expect(TrimBox![0]! - BleedBox![0]!).toBeGreaterThan(face.bleed - 0.1);
         expect(MediaBox![2]!).toBeGreaterThan(BleedBox![2]! + 5);
-        const [page] = await readPages(bytes);
+        const [page] = await pagesOf(bytes);
         expect(page!.trim[2] - page!.trim[0]).toBeCloseTo(trim.width, 2);
       }
     },
@@ -149,7 +151,7 @@ describe('a PDF that a house gives', () => {
       page.setBleedBox(0, 0, 2420 * PT, 1520 * PT);
       page.setTrimBox(10 * PT, 10 * PT, 2400 * PT, 1500 * PT);
     });
-    const [page] = await readPages(bytes);
+    const [page] = await pagesOf(bytes);
     const reading = readingOfPage('banner.pdf', page!);
     expect([reading.trim!.width, reading.trim!.height]).toEqual([
       expect.closeTo(2400, 3),
@@ -161,7 +163,7 @@ describe('a PDF that a house gives', () => {
   });
 
   test('boxes that are absent take their default, and a trim that is not stated is doubted', async () => {
-    const [page] = await readPages(
+    const [page] = await pagesOf(
       await pdf((one) => {
         one.setCropBox(20 * PT, 20 * PT, 2380 * PT, 1480 * PT);
       }),
@@ -174,7 +176,7 @@ describe('a PDF that a house gives', () => {
   });
 
   test('/UserUnit makes a larger page, /Rotate turns it', async () => {
-    const [page] = await readPages(
+    const [page] = await pagesOf(
       await pdf((one) => {
         one.node.set(PDFName.of('UserUnit'), PDFNumber.of(2));
         one.setTrimBox(10 * PT, 30 * PT, 1000 * PT, 500 * PT);
@@ -195,7 +197,7 @@ describe('a PDF that a house gives', () => {
         one.setTrimBox(10 * PT, 30 * PT, 1000 * PT, 500 * PT);
         one.setRotation(degrees(angle));
       });
-      const [page] = await readPages(bytes);
+      const [page] = await pagesOf(bytes);
       expect(size(page!.trim).sort()).toEqual([1000, 500].sort());
       expect(page!.trim[0]).toBeGreaterThanOrEqual(0);
       expect(page!.trim[2]).toBeLessThanOrEqual(page!.media[2]);
@@ -204,7 +206,7 @@ describe('a PDF that a house gives', () => {
   );
 
   test('a media box that does not begin at nought', async () => {
-    const [page] = await readPages(
+    const [page] = await pagesOf(
       await pdf((one) => {
         one.setMediaBox(-50 * PT, 70 * PT, 300 * PT, 200 * PT);
         one.setTrimBox(-40 * PT, 80 * PT, 280 * PT, 180 * PT);
@@ -221,7 +223,7 @@ describe('a PDF that a house gives', () => {
       new TextEncoder().encode('%PDF-1.7\nnothing'),
       new Uint8Array(),
     ]) {
-      await expect(readPages(bytes)).rejects.toMatchObject({ code: 'unreadable' });
+      await expect(pagesOf(bytes)).rejects.toMatchObject({ code: 'unreadable' });
     }
   });
 });

@@ -1,6 +1,6 @@
 import { makeDocket } from '@/core/check/docket';
 import { ruleName } from '@/core/check/registry';
-import type { Engine } from '@/imaging/engine';
+import type { Readers } from '@/files/artwork';
 import type { Args } from '../args';
 import type { Answer } from '../answer';
 import { PLACED_OPTIONS, readPlaced } from '../placed';
@@ -8,9 +8,10 @@ import { PLACED_OPTIONS, readPlaced } from '../placed';
 export const CHECK_OPTIONS = PLACED_OPTIONS;
 
 /** `check`: the docket of one artwork on one face. Status 1 where it holds a Fix. */
-export async function check(args: Args, engine: () => Promise<Engine>): Promise<Answer> {
-  const { blank, fit, measured } = await readPlaced(await engine(), args);
-  const docket = makeDocket(blank, fit, { facts: () => measured.facts, pixels: () => measured.raster });
+export async function check(args: Args, readers: () => Promise<Readers>): Promise<Answer> {
+  const { blank, face, fit, facts, pixels } = await readPlaced(await readers(), args);
+  const raster = await pixels(face.target);
+  const docket = makeDocket(blank, fit, { facts: () => facts, pixels: () => raster });
   const findings = docket.findings.map(({ remedies, ...finding }) => ({
     ...finding,
     remedies: remedies.map(({ id, label }) => ({ id, label })),

@@ -2,24 +2,26 @@ import { basename } from 'node:path';
 import { describeFacts } from '@/core/artwork/describe';
 import { UpFitError } from '@/core/artwork/errors';
 import type { Facts } from '@/core/artwork/facts';
-import type { Engine } from '@/imaging/engine';
-import { measureArtwork } from '@/imaging/measure';
+import { damaged } from '@/core/artwork/sniff';
+import { measureArtwork, type Readers } from '@/files/artwork';
 import { badArgument, type Args } from '../args';
-import type { Answer } from '../answer';
-import { readNamed } from '../placed';
+import type { Answer, ReaderSupply } from '../answer';
+import { openNamed } from '../placed';
 
 type Result = Facts | { name: string; error: { code: string; message: string } };
 
 /** `inspect FILE...`: the facts of each; one that cannot be read is told and the others go on. */
-export async function inspect(args: Args, engine: () => Promise<Engine>): Promise<Answer> {
+export async function inspect(args: Args, readers: ReaderSupply): Promise<Answer> {
   if (args.files.length === 0) throw badArgument('inspect wants one file or more.');
   const results: Result[] = [];
   for (const file of args.files) {
     try {
-      results.push((await measureArtwork(await engine(), ...(await readNamed(file)))).facts);
+      results.push(await factsOf(await readers(), file));
     } catch (error) {
-      if (!(error instanceof UpFitError) || args.files.length === 1) throw error;
-      results.push({ name: basename(file), error: { code: error.code, message: error.message } });
+      if (args.files.length === 1) throw error;
+      const { code, message } = error instanceof UpFitError ? error : damaged(basename(file));
+      results.push({ name: basename(file), error: { code, message } });
+      if (error instanceof WebAssembly.RuntimeError) await readers(true);
     }
   }
   return {
@@ -31,4 +33,13 @@ export async function inspect(args: Args, engine: () => Promise<Engine>): Promis
       .join('\n\n'),
     status: results.some((result) => 'error' in result) ? 2 : 0,
   };
+}
+
+async function factsOf(readers: Readers, path: string): Promise<Facts> {
+  const file = openNamed(path);
+  try {
+    return (await measureArtwork(readers, file)).facts;
+  } finally {
+    file.source.close();
+  }
 }

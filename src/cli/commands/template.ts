@@ -10,7 +10,7 @@ import { templateGeometry } from '@/core/template/geometry';
 import { templateSvg } from '@/core/template/svg';
 import { templatePdf } from '@/files/pdf/template';
 import { outlineWords, readFont } from '@/files/type';
-import type { Engine } from '@/imaging/engine';
+import type { Readers } from '@/files/artwork';
 import type { Answer } from '../answer';
 import { badArgument, readNumber, type Args } from '../args';
 import { MEASURED_SHAPES, readMeasured } from '../measured';
@@ -19,7 +19,7 @@ import { findBlank, findFace } from '../placed';
 export const TEMPLATE_OPTIONS = ['blank', 'face', 'out', 'ppi', ...MEASURED_SHAPES] as const;
 
 /** `template`: a blank's true-size template, shipped or measured on the spot, and its geometry. */
-export async function template(args: Args, engine: () => Promise<Engine>): Promise<Answer> {
+export async function template(args: Args, readers: () => Promise<Readers>): Promise<Answer> {
   const { body, face, name } = readSubject(args);
   const geometry = templateGeometry(body, face);
   const trim = trimSize(face);
@@ -33,7 +33,7 @@ export async function template(args: Args, engine: () => Promise<Engine>): Promi
       face,
       geometry,
       args,
-      engine,
+      readers,
     );
     await writeFile(out, bytes);
   } else if (!args.switches.has('json'))
@@ -70,7 +70,7 @@ async function make(
   face: PrintFace,
   geometry: unknown,
   args: Args,
-  engine: () => Promise<Engine>,
+  readers: () => Promise<Readers>,
 ): Promise<{ bytes: Uint8Array | string }> {
   const ending = extname(out).toLowerCase();
   if (ending === '.json') return { bytes: `${JSON.stringify(geometry, null, 2)}\n` };
@@ -83,7 +83,7 @@ async function make(
   if (ppi < 1 || ppi > 2400) throw badArgument('--ppi is between 1 and 2400.');
   const pixels = pixelsOf(drawing.bleed, ppi);
   requireMakeablePixels(pixels);
-  const ready = await engine();
+  const { engine: ready } = await readers();
   const raster = ready.drawSvg(templateSvg(drawing, { kind: 'bleed', pixels }), pixels.width);
   return { bytes: ready.encodePng(raster, { ppi, use: 'print' }) };
 }

@@ -1,4 +1,4 @@
-import { ByteReader } from './bytes';
+import type { ByteReader } from './bytes';
 import type { Header } from './header';
 import { profileName } from './icc';
 
@@ -12,8 +12,7 @@ interface Part {
 const ALPHA = 'urn:mpeg:mpegB:cicp:systems:auxiliary:alpha';
 
 /** Reads what an AVIF says of its primary picture (ISO/IEC 23008-12). Throws `RangeError` where it says nothing. */
-export function readAvifHeader(bytes: Uint8Array): Header {
-  const read = new ByteReader(bytes);
+export function readAvifHeader(read: ByteReader): Header {
   const meta = partsOf(read, 0, read.length).find(({ kind }) => kind === 'meta');
   if (!meta) throw new RangeError('no meta');
   const inside = partsOf(read, meta.start + 4, meta.end);
@@ -44,6 +43,7 @@ export function readAvifHeader(bytes: Uint8Array): Header {
     orientation: 1,
     animated: false,
     pages: 1,
+    directory: 0,
   };
 }
 

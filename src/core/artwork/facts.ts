@@ -6,6 +6,34 @@ export type Format = (typeof FORMATS)[number];
 
 const Size = v.object({ width: v.number(), height: v.number() });
 const Box = v.object({ x: v.number(), y: v.number(), width: v.number(), height: v.number() });
+const Corners = v.tuple([v.number(), v.number(), v.number(), v.number()]);
+
+/** A page's boxes by their corners, in mm from its media box's lower left corner. */
+export const PageSchema = v.object({
+  media: Corners,
+  crop: Corners,
+  bleed: Corners,
+  trim: Corners,
+  art: Corners,
+});
+export type Page = v.InferOutput<typeof PageSchema>;
+
+/** Something left in a picture that nobody meant to print, its place in pixels. */
+export const FlawSchema = v.object({
+  kind: v.picklist(['line', 'speck', 'pinhole']),
+  box: Box,
+  pixels: v.number(),
+  /** False where it may be meant. */
+  certain: v.boolean(),
+});
+export type Flaw = v.InferOutput<typeof FlawSchema>;
+
+/** A picture inside a drawing or a page, and its PPI at the size it has there. */
+export const PlacedImageSchema = v.object({
+  pixels: Size,
+  ppi: v.object({ x: v.number(), y: v.number() }),
+});
+export type PlacedImage = v.InferOutput<typeof PlacedImageSchema>;
 
 /**
  * What was measured in a file. Pixels are as displayed (orientation applied), lengths mm, densities PPI.
@@ -27,8 +55,27 @@ export const FactsSchema = v.object({
   detail: v.optional(v.nullable(v.object({ scale: v.number() })), null),
   /** Inks that flat artwork needs; null where it is a photograph. */
   inks: v.nullable(v.number()),
+  /** Its colours, the commonest first: the inks of flat artwork, or eight that sum a photograph up. */
+  palette: v.optional(v.array(v.object({ hex: v.string(), share: v.number() })), []),
+  /** The one colour that runs all round the picture's edge and could be cleared. */
+  background: v.optional(v.nullable(v.object({ hex: v.string() })), null),
+  flaws: v.optional(v.array(FlawSchema), []),
+  /** The page that was measured, from 0, of a file that has so many. */
+  page: v.optional(v.number(), 0),
+  pageCount: v.optional(v.number(), 1),
+  /** A PDF's pages with their boxes. */
+  pages: v.optional(v.array(PageSchema)),
+  /** Pictures inside a drawing or a page. */
+  images: v.optional(v.array(PlacedImageSchema)),
+  /** Pixels that a drawing was measured at: bounds and flaws are counted in these. */
+  grid: v.optional(v.nullable(Size), null),
   notes: v.array(v.object({ code: v.string(), message: v.string() })),
 });
 export type Facts = v.InferOutput<typeof FactsSchema>;
 export type PixelBox = v.InferOutput<typeof Box>;
 export type PixelSize = v.InferOutput<typeof Size>;
+
+/** The pixels that bounds and flaws are counted in: the picture's own, or those a drawing was measured at. */
+export function gridOf({ pixels, grid }: Pick<Facts, 'pixels' | 'grid'>): PixelSize {
+  return pixels ?? grid ?? { width: 1, height: 1 };
+}

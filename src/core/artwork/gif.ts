@@ -1,4 +1,4 @@
-import { ByteReader } from './bytes';
+import type { ByteReader } from './bytes';
 import type { Header } from './header';
 
 const EXTENSION = 0x21;
@@ -7,8 +7,8 @@ const TRAILER = 0x3b;
 const GRAPHIC_CONTROL = 0xf9;
 
 /** Reads a GIF (89a) up to its second picture. Throws `RangeError` where it breaks off before its first. */
-export function readGifHeader(bytes: Uint8Array): Header {
-  const read = new ByteReader(bytes, true);
+export function readGifHeader(file: ByteReader): Header {
+  const read = file.as(true);
   const packed = read.u8(10);
   const header: Header = {
     format: 'gif',
@@ -20,6 +20,7 @@ export function readGifHeader(bytes: Uint8Array): Header {
     orientation: 1,
     animated: false,
     pages: 1,
+    directory: 0,
   };
   let at = 13 + tableBytes(packed);
   let pictures = 0;

@@ -10,6 +10,8 @@ export interface Header {
   alpha: boolean;
   orientation: number;
   animated: boolean;
-  /** Pages of a file that can have several; the first is used. */
+  /** Pages of a file that can have several. */
   pages: number;
+  /** Where the page that was read lies in a TIFF's chain of directories; 0 elsewhere. */
+  directory: number;
 }

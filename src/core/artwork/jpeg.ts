@@ -32,6 +32,7 @@ export function readJpegHeader(read: ByteReader): Header {
         orientation: exif?.orientation ?? 1,
         animated: false,
         pages: 1,
+        directory: 0,
       };
     }
     if (marker === 0xda || marker === 0xd9) throw new RangeError('pixels without a frame');

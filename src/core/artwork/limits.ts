@@ -4,6 +4,10 @@ import type { PixelSize } from './facts';
 export const LIMITS = {
   /** Longest side held in memory, in pixels. */
   side: 16_384,
+  /** Pixels held in memory whole; a larger picture goes by in bands, and is worked on from a reduced copy. */
+  held: 64e6,
+  /** Pixels a picture may have at all. */
+  pixels: 600e6,
   bytes: 512 * 1024 * 1024,
 } as const;
 
@@ -20,28 +24,43 @@ export function requireReadableSize(name: string, bytes: number): void {
 }
 
 /** Refuses to make a picture whose side would be longer than is held in memory. */
-export function requireMakeablePixels({ width, height }: PixelSize): void {
-  if (Math.max(width, height) <= LIMITS.side) return;
-  const said = `${width.toLocaleString('en')} × ${height.toLocaleString('en')}`;
+export function requireMakeablePixels(size: PixelSize): void {
+  if (Math.max(size.width, size.height) <= LIMITS.side) return;
   throw new UpFitError(
     'too-large',
-    `That would be ${said} pixels and a side may have 16,384 at most: ask for fewer PPI, or for PDF or SVG.`,
+    `That would be ${said(size)} pixels and a side may have 16,384 at most: ask for fewer PPI, or for PDF or SVG.`,
   );
 }
 
 /** Refuses declared pixels before any memory is taken for them. */
-export function requireReadablePixels(name: string, { width, height }: PixelSize): void {
+export function requireReadablePixels(name: string, size: PixelSize): void {
+  const { width, height } = size;
   if (width === 0 || height === 0) {
     throw new UpFitError(
       'unreadable',
       `“${name}” says it has no pixels: export it again from where it was made.`,
     );
   }
-  if (width > LIMITS.side || height > LIMITS.side) {
-    const said = `${width.toLocaleString('en')} × ${height.toLocaleString('en')}`;
+  if (width * height > LIMITS.pixels) {
     throw new UpFitError(
       'too-large',
-      `“${name}” declares ${said} pixels and a side may have 16,384 at most: save it smaller, 300 PPI at print size is enough.`,
+      `“${name}” declares ${said(size)} pixels, more than 600 megapixels: save it smaller, 300 PPI at print size is enough.`,
     );
   }
+}
+
+/** Whether a picture lies in memory whole. */
+export function isHeld({ width, height }: PixelSize): boolean {
+  return Math.max(width, height) <= LIMITS.side && width * height <= LIMITS.held;
+}
+
+/** The size as it is, or as much smaller as lies in memory whole. */
+export function heldSize({ width, height }: PixelSize): PixelSize {
+  const scale = Math.min(1, LIMITS.side / Math.max(width, height), Math.sqrt(LIMITS.held / (width * height)));
+  const whole = (side: number) => Math.max(1, Math.floor(side * scale + 1e-6));
+  return { width: whole(width), height: whole(height) };
+}
+
+function said({ width, height }: PixelSize): string {
+  return `${width.toLocaleString('en')} × ${height.toLocaleString('en')}`;
 }

@@ -25,6 +25,7 @@ export function readPngHeader(read: ByteReader): Header {
     orientation: 1,
     animated: false,
     pages: 1,
+    directory: 0,
   };
   let at = 33;
   for (;;) {

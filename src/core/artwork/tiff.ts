@@ -1,4 +1,4 @@
-import { ByteReader } from './bytes';
+import type { ByteReader } from './bytes';
 import { layOf } from './exif';
 import type { Header } from './header';
 import { profileName } from './icc';
@@ -22,30 +22,36 @@ const SAMPLES: Partial<Record<Header['colour']['mode'], number>> = {
   cmyk: 4,
   lab: 3,
 };
-/** More pages than this are not counted: a chain of directories may go round in a circle. */
-const MOST_PAGES = 2000;
+/** More directories than this are not followed: a chain of them may go round in a circle. */
+const MOST_DIRECTORIES = 2000;
 const SUBSAMPLED = 1;
 
-/** Reads a TIFF's first directory (TIFF 6.0) and counts its pages. Throws `RangeError` where it breaks off. */
-export function readTiffHeader(bytes: Uint8Array): Header {
-  const read = new ByteReader(bytes, bytes[0] === 0x49);
+/**
+ * Reads the directory of one page of a TIFF (TIFF 6.0), the first or the last there is before `page`, and counts its
+ * pages. Throws `RangeError` where it breaks off.
+ */
+export function readTiffHeader(file: ByteReader, page = 0): Header {
+  const read = file.as(file.u8(0) === 0x49);
   if (read.u16(2) !== 42) throw new RangeError('no classic TIFF');
-  const first = readDirectory(read, read.u32(4));
-  const value = (tag: number, index = 0) => valueOf(read, first.entries.get(tag), index);
+  const pages = readPages(read, readDirectory(read, read.u32(4)));
+  const chosen = pages[Math.min(page, pages.length - 1)]!;
+  const { directory } = chosen;
+  const value = (tag: number, index = 0) => valueOf(read, directory.entries.get(tag), index);
   const mode = MODES[value(0x0106) ?? 1];
   if (!mode) throw new RangeError('no such photometric interpretation');
-  const { orientation, density } = layOf(read, first);
+  const { orientation, density } = layOf(read, directory);
   const samples = value(0x0115) ?? 1;
   return {
     format: 'tiff',
     width: value(0x0100) ?? 0,
     height: value(0x0101) ?? 0,
     density: density && { ...density, source: 'file' },
-    colour: { mode, bits: value(0x0102) ?? 1, profile: profileOf(read, first) },
+    colour: { mode, bits: value(0x0102) ?? 1, profile: profileOf(read, directory) },
     alpha: samples > SAMPLES[mode]! && hasAlpha(value, samples - SAMPLES[mode]!),
     orientation,
     animated: false,
-    pages: countPages(read, first),
+    pages: pages.length,
+    directory: chosen.index,
   };
 }
 
@@ -60,21 +66,28 @@ function profileOf(read: ByteReader, { entries }: Directory): string | null {
   return profileName(read.slice(entry.at, entry.count)) ?? 'unnamed profile';
 }
 
+interface Page {
+  directory: Directory;
+  /** Its place in the chain of directories, reduced copies counted. */
+  index: number;
+}
+
 /** Pages are directories that are no reduced copies of another (NewSubfileType). */
-function countPages(read: ByteReader, first: Directory): number {
+function readPages(read: ByteReader, first: Directory): Page[] {
   const seen = new Set<number>();
-  let pages = 0;
+  const pages: Page[] = [];
   let directory = first;
-  for (;;) {
+  for (let index = 0; ; index++) {
     const kind = valueOf(read, directory.entries.get(0x00fe)) ?? 0;
-    if ((kind & SUBSAMPLED) === 0) pages++;
+    if ((kind & SUBSAMPLED) === 0) pages.push({ directory, index });
     const { next } = directory;
-    if (next === 0 || seen.has(next) || seen.size >= MOST_PAGES) return Math.max(1, pages);
+    if (next === 0 || seen.has(next) || seen.size >= MOST_DIRECTORIES) break;
     seen.add(next);
     try {
       directory = readDirectory(read, next);
     } catch {
-      return Math.max(1, pages);
+      break;
     }
   }
+  return pages.length > 0 ? pages : [{ directory: first, index: 0 }];
 }

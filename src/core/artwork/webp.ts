@@ -1,4 +1,4 @@
-import { ByteReader } from './bytes';
+import type { ByteReader } from './bytes';
 import { readExif } from './exif';
 import type { Header } from './header';
 import { profileName } from './icc';
@@ -7,8 +7,8 @@ const FLAG_ANIMATED = 0x02;
 const FLAG_ALPHA = 0x10;
 
 /** Reads a WebP's chunks (WebP container specification). Throws `RangeError` where they break off before its size. */
-export function readWebpHeader(bytes: Uint8Array): Header {
-  const read = new ByteReader(bytes, true);
+export function readWebpHeader(file: ByteReader): Header {
+  const read = file.as(true);
   const header: Header = {
     format: 'webp',
     width: 0,
@@ -19,6 +19,7 @@ export function readWebpHeader(bytes: Uint8Array): Header {
     orientation: 1,
     animated: false,
     pages: 1,
+    directory: 0,
   };
   for (let at = 12; at + 8 <= read.length;) {
     const chunk = read.text(at, 4);

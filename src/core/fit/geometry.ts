@@ -1,4 +1,4 @@
-import type { Facts, PixelBox } from '../artwork/facts';
+import { gridOf, type Facts, type PixelBox } from '../artwork/facts';
 import type { ArtworkPiece } from './schema';
 
 export interface Point {
@@ -30,7 +30,7 @@ export function turn({ x, y }: Point, angle: number): Point {
 
 /** The file's opaque bounds as shares of the file: centre offset and size, the flip applied. */
 function opaqueShare(facts: Facts, flipped: boolean): PixelBox {
-  const pixels = facts.pixels ?? { width: 1, height: 1 };
+  const pixels = gridOf(facts);
   const { x, y, width, height } = facts.alpha.opaqueBounds;
   const dx = (x + width / 2) / pixels.width - 0.5;
   return {

@@ -1,7 +1,7 @@
 import type { PrintFace } from '../blank/resolve';
 import { artSize } from '../blank/resolve';
 import { isRectangle, signedDistance } from '../blank/shape';
-import type { Facts } from '../artwork/facts';
+import { gridOf, type Facts } from '../artwork/facts';
 import {
   corners,
   largestInside,
@@ -21,7 +21,7 @@ export function newPiece(
   role: Role,
   face: PrintFace,
 ): ArtworkPiece {
-  const pixels = facts.pixels ?? { width: 1, height: 1 };
+  const pixels = gridOf(facts);
   const bare: ArtworkPiece = {
     id,
     kind: 'artwork',

@@ -1,3 +1,4 @@
+import { measureWhole, type Band, type BandMeasure } from './band';
 import { IN_SILENCE, words, type Progress, type Raster } from './raster';
 
 /**
@@ -19,19 +20,34 @@ const SAMPLED = 700_000;
  * keeps edges sharp and shows as runs of equal pixels instead. Null where there is no detail to judge.
  */
 export function trueDetail(raster: Raster, progress: Progress = IN_SILENCE): number | null {
-  const read = lightness(raster);
-  const repeated = repetition(raster);
+  return measureWhole(detailMeasure(raster.width, raster.height), raster, progress);
+}
+
+/** The same, of a picture whose bands come by. */
+export function detailMeasure(width: number, height: number): BandMeasure<number | null> {
+  const step = Math.max(1, Math.ceil((width * height) / SAMPLED));
   const edges: Edge[] = [];
-  const { width, height } = raster;
-  const rowStep = Math.max(1, Math.ceil((width * height) / SAMPLED));
-  for (let row = 0; row < height; row += rowStep) {
-    if (row % (64 * rowStep) === 0) progress((row / height) * 0.5);
-    followLine(width, (x) => read(row * width + x), edges);
-  }
-  for (let column = 0; column < width; column += rowStep) {
-    if (column % (64 * rowStep) === 0) progress(0.5 + (column / width) * 0.5);
-    followLine(height, (y) => read(y * width + column), edges);
-  }
+  const repetition = new Repetition(width, height);
+  return {
+    take: (band, progress) => {
+      const { raster, first, rows, y } = band;
+      const read = lightness(raster);
+      for (let row = (step - (y % step)) % step; row < rows; row += step) {
+        if (row % (64 * step) < step) progress((row / rows) * 0.5);
+        const start = (first + row) * width;
+        followLine(width, (x) => read(start + x), edges);
+      }
+      for (let column = 0; column < width; column += step) {
+        if (column % (64 * step) === 0) progress(0.5 + (column / width) * 0.5);
+        followLine(rows, (row) => read((first + row) * width + column), edges);
+      }
+      repetition.take(band);
+    },
+    result: () => concluded(edges, repetition.factor()),
+  };
+}
+
+function concluded(edges: readonly Edge[], repeated: number): number | null {
   if (edges.length < LEAST_EDGES) return null;
   if (repeated > 1) return 1 / repeated;
   const steps = edges.map(({ step }) => step).sort((a, b) => a - b);
@@ -108,28 +124,49 @@ function riseOf(read: (at: number) => number, start: number, end: number, from: 
 /** Gaps between changes that must be seen before they tell of repetition. */
 const LEAST_GAPS = 8;
 
-/** How many times each pixel was repeated by nearest-neighbour enlargement; 1 where it was not. */
-function repetition(raster: Raster): number {
-  const { width, height } = raster;
-  const pixels = words(raster);
-  const across = new Uint8Array(width);
-  const down = new Uint8Array(height);
-  for (let y = 0; y + 1 < height; y++) {
-    const row = y * width;
+/** How many times each pixel was repeated by nearest-neighbour enlargement. */
+class Repetition {
+  private readonly across: Uint8Array;
+  private readonly down: Uint8Array;
+  /** Set once two changes lie side by side. */
+  private none = false;
+
+  constructor(width: number, height: number) {
+    this.across = new Uint8Array(width);
+    this.down = new Uint8Array(height);
+  }
+
+  take({ raster, first, rows, y }: Band): void {
+    const pixels = words(raster);
+    for (let row = 0; row < rows && !this.none; row++) {
+      if (first + row + 1 < raster.height) this.takeRow(pixels, first + row, y + row);
+    }
+  }
+
+  /** 1 where nothing was repeated. */
+  factor(): number {
+    return this.none ? 1 : Math.max(1, Math.min(stepOf(this.across), stepOf(this.down)));
+  }
+
+  private takeRow(pixels: Uint32Array, row: number, y: number): void {
+    const { across, down } = this;
+    const width = across.length;
+    const start = row * width;
     let differs = false;
     for (let x = 0; x + 1 < width; x++) {
-      const pixel = pixels[row + x]!;
-      differs ||= pixel !== pixels[row + width + x]!;
-      if (pixel === pixels[row + x + 1]! || across[x] === 1) continue;
-      // Two changes side by side: nothing was repeated.
-      if (across[x + 1] === 1 || (x > 0 && across[x - 1] === 1)) return 1;
+      const pixel = pixels[start + x]!;
+      differs ||= pixel !== pixels[start + width + x]!;
+      if (pixel === pixels[start + x + 1]! || across[x] === 1) continue;
+      if (across[x + 1] === 1 || (x > 0 && across[x - 1] === 1)) {
+        this.none = true;
+        return;
+      }
       across[x] = 1;
     }
-    if (!differs) continue;
-    if (y > 0 && down[y - 1] === 1) return 1;
+    if (!differs) return;
+    if (y > 0 && down[y - 1] === 1) this.none = true;
     down[y] = 1;
   }
-  return Math.max(1, Math.min(stepOf(across), stepOf(down)));
 }
 
 /**

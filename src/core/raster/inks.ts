@@ -1,5 +1,6 @@
 import { deltaE00 } from '../colour/difference';
 import { labOf, type Lab } from '../colour/lab';
+import { measureWhole, type BandMeasure } from './band';
 import { IN_SILENCE, words, type Progress, type Raster } from './raster';
 
 /** Above this a picture counts as a photograph and has no ink count. */
@@ -18,8 +19,11 @@ const MERGED = 5;
 const CLOSE = 1.5;
 const FLAT_SHARE = 0.8;
 
-interface Colour {
+/** An ink of flat artwork: its colour, and the pixels of it that were looked at. */
+export interface Ink {
   lab: Lab;
+  /** The commonest colour of those that were merged, as `words` gives it. */
+  word: number;
   pixels: number;
 }
 
@@ -29,13 +33,37 @@ interface Colour {
  * and lower neighbours are alike, which no edge pixel is.
  */
 export function inkCount(raster: Raster, progress: Progress = IN_SILENCE): number | null {
-  const counts = countFlatColours(raster, progress);
-  if (!counts) return null;
+  return measureWhole(inkMeasure(raster.width, raster.height), raster, progress)?.length ?? null;
+}
+
+/** The inks themselves, the commonest first, of a picture whose bands come by. */
+export function inkMeasure(width: number, height: number): BandMeasure<Ink[] | null> {
+  const step = Math.max(1, Math.floor(Math.sqrt((width * height) / SAMPLES)));
+  const counts: Counts = { byColour: new Map(), looked: 0, present: 0, flat: 0 };
+  return {
+    take: ({ raster, first, rows, y }, progress) => {
+      for (let row = (step - (y % step)) % step; row < rows; row += step) {
+        if (row % 64 < step) progress(row / rows);
+        if (first + row + 1 < raster.height) countRow(raster, first + row, step, counts);
+      }
+    },
+    result: () => inksOf(counts),
+  };
+}
+
+function inksOf(counts: Counts): Ink[] | null {
+  // Hardly anything flat, or too many colours that are: no flat artwork.
+  if (counts.present > 0 && (counts.flat < counts.present / 3 || counts.byColour.size > MOST_COLOURS))
+    return null;
   const least = counts.looked * LEAST_SHARE;
-  const colours: Colour[] = [...counts.byColour]
+  const colours: Ink[] = [...counts.byColour]
     .sort((a, b) => b[1] - a[1])
-    .map(([word, pixels]) => ({ lab: labOf(word & 255, (word >> 8) & 255, (word >> 16) & 255), pixels }));
-  const inks: Colour[] = [];
+    .map(([word, pixels]) => ({
+      lab: labOf(word & 255, (word >> 8) & 255, (word >> 16) & 255),
+      word,
+      pixels,
+    }));
+  const inks: Ink[] = [];
   let close = 0;
   for (const colour of colours) {
     const same = inks.find((ink) => deltaE00(ink.lab, colour.lab) < MERGED);
@@ -46,38 +74,32 @@ export function inkCount(raster: Raster, progress: Progress = IN_SILENCE): numbe
   }
   const flat = colours.reduce((sum, { pixels }) => sum + pixels, 0);
   if (close < flat * FLAT_SHARE) return null;
-  const counted = inks.filter((ink) => ink.pixels >= least).length;
-  return counted > MOST_INKS ? null : counted;
+  const counted = inks.filter((ink) => ink.pixels >= least).sort((a, b) => b.pixels - a.pixels);
+  return counted.length > MOST_INKS ? null : counted;
 }
 
-/** Flat colours with their pixels; `null` where hardly anything is flat, so that it cannot be flat artwork. */
-function countFlatColours(
-  raster: Raster,
-  progress: Progress,
-): { byColour: Map<number, number>; looked: number } | null {
-  const { width, height } = raster;
+/** Flat colours with their pixels, and how many pixels were looked at, were there, and were flat. */
+interface Counts {
+  byColour: Map<number, number>;
+  looked: number;
+  present: number;
+  flat: number;
+}
+
+function countRow(raster: Raster, y: number, step: number, counts: Counts): void {
+  const { width } = raster;
   const pixels = words(raster);
-  const step = Math.max(1, Math.floor(Math.sqrt((width * height) / SAMPLES)));
-  const byColour = new Map<number, number>();
-  let looked = 0;
-  let present = 0;
-  let flat = 0;
-  for (let y = 0; y + 1 < height; y += step) {
-    if (y % 64 === 0) progress(y / height);
-    for (let x = 0; x + 1 < width; x += step) {
-      looked++;
-      const at = y * width + x;
-      const word = pixels[at]!;
-      if (word >>> 24 < 128) continue;
-      present++;
-      if (!alike(word, pixels[at + 1]!) || !alike(word, pixels[at + width]!)) continue;
-      flat++;
-      const key = word & 0xffffff;
-      byColour.set(key, (byColour.get(key) ?? 0) + 1);
-    }
+  for (let x = 0; x + 1 < width; x += step) {
+    counts.looked++;
+    const at = y * width + x;
+    const word = pixels[at]!;
+    if (word >>> 24 < 128) continue;
+    counts.present++;
+    if (!alike(word, pixels[at + 1]!) || !alike(word, pixels[at + width]!)) continue;
+    counts.flat++;
+    const key = word & 0xffffff;
+    counts.byColour.set(key, (counts.byColour.get(key) ?? 0) + 1);
   }
-  if (present > 0 && (flat < present / 3 || byColour.size > MOST_COLOURS)) return null;
-  return { byColour, looked };
 }
 
 /** Within 3 levels in each channel: what a lossy file does to a flat colour. */

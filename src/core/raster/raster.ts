@@ -17,3 +17,9 @@ export function words(raster: { data: Uint8Array }): Uint32Array {
   const { buffer, byteOffset, byteLength } = raster.data;
   return new Uint32Array(buffer, byteOffset, byteLength / 4);
 }
+
+/** Whether no pixel lets anything through. */
+export function isOpaque(data: Uint8Array): boolean {
+  for (let at = 3; at < data.length; at += 4) if (data[at] !== 255) return false;
+  return true;
+}

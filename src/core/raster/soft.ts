@@ -1,3 +1,4 @@
+import { measureWhole, type BandMeasure } from './band';
 import { IN_SILENCE, type Progress, type Raster } from './raster';
 
 const CLEAR = 10;
@@ -17,21 +18,36 @@ const NEAR: readonly (readonly [dx: number, dy: number])[] = (() => {
  * an opaque one, so that the slope of an anti-aliased edge does not count. Only half-transparent pixels cost.
  */
 export function softShare(raster: Raster, progress: Progress = IN_SILENCE): number {
-  if (raster.opaque) return 0;
-  const { width, height, data } = raster;
+  return measureWhole(softMeasure(raster.width, raster.height), raster, progress);
+}
+
+/** The same, of a picture whose bands come by. */
+export function softMeasure(width: number, height: number): BandMeasure<number> {
   const steps = Int32Array.from(NEAR, ([dx, dy]) => (dy * width + dx) * 4);
   let soft = 0;
-  for (let y = 0; y < height; y++) {
-    if (y % 256 === 0) progress(y / height);
-    const middle = y > 1 && y < height - 2;
-    for (let x = 0, at = y * width * 4 + 3; x < width; x++, at += 4) {
-      const alpha = data[at]!;
-      if (alpha < CLEAR || alpha > SOLID) continue;
-      const inner = middle && x > 1 && x < width - 2;
-      if (inner ? !nearEnd(data, at, steps) : !nearEndAtBorder(raster, x, y)) soft++;
-    }
+  return {
+    take: ({ raster, first, rows }, progress) => {
+      if (raster.opaque) return;
+      for (let row = 0; row < rows; row++) {
+        if (row % 256 === 0) progress(row / rows);
+        soft += softInRow(raster, first + row, steps);
+      }
+    },
+    result: () => soft / (width * height),
+  };
+}
+
+function softInRow(raster: Raster, y: number, steps: Int32Array): number {
+  const { width, height, data } = raster;
+  let soft = 0;
+  const middle = y > 1 && y < height - 2;
+  for (let x = 0, at = y * width * 4 + 3; x < width; x++, at += 4) {
+    const alpha = data[at]!;
+    if (alpha < CLEAR || alpha > SOLID) continue;
+    const inner = middle && x > 1 && x < width - 2;
+    if (inner ? !nearEnd(data, at, steps) : !nearEndAtBorder(raster, x, y)) soft++;
   }
-  return soft / (width * height);
+  return soft;
 }
 
 function nearEnd(data: Uint8Array, at: number, steps: Int32Array): boolean {

@@ -1,4 +1,5 @@
 import type { PrintFace } from '../blank/resolve';
+import { wordOf } from '../colour/hex';
 import type { Piece } from '../fit/schema';
 import { IN_SILENCE, words, type Progress, type Raster } from '../raster/raster';
 import { bender, type Bender } from './bend';
@@ -104,12 +105,6 @@ function drawRun(
     if (covered === 1 && word >>> 24 === 255) target[at + i] = word;
     else put(target, at + i, word, covered);
   }
-}
-
-/** `#rrggbb` as a word (see `words`). */
-function wordOf(colour: string): number {
-  const value = parseInt(colour.slice(1), 16);
-  return (0xff000000 | ((value & 255) << 16) | (value & 0xff00) | (value >>> 16)) >>> 0;
 }
 
 /** Lays a colour over a pixel, of which it covers a share. */

@@ -1,3 +1,4 @@
+import type { Format } from '../artwork/facts';
 import { MM_PER_INCH } from '../length/units';
 import type { Rect } from './drawing';
 
@@ -29,7 +30,7 @@ export interface Trap {
 /** What a house's template file says: its page, and what is known of trim and bleed, in mm from the page's top left. */
 export interface TemplateReading {
   name: string;
-  format: 'pdf' | 'svg' | 'png' | 'jpeg';
+  format: Format;
   /** Null where nothing says how large it is: then the seller does. */
   page: { width: number; height: number } | null;
   pixels: { width: number; height: number } | null;
@@ -90,7 +91,7 @@ export function readingOfPage(name: string, page: TemplatePage): TemplateReading
 /** Reads a template that is a picture: pixels have a size only through their density. */
 export function readingOfPicture(
   name: string,
-  format: 'png' | 'jpeg',
+  format: Format,
   pixels: { width: number; height: number },
   density: { x: number; y: number } | null,
 ): TemplateReading {

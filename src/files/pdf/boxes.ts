@@ -8,6 +8,11 @@ type Corners = [number, number, number, number];
 const BOXES = ['MediaBox', 'CropBox', 'BleedBox', 'TrimBox', 'ArtBox'] as const;
 type BoxName = (typeof BOXES)[number];
 
+/** A page, and the points that its user unit has. */
+export interface PdfPage extends TemplatePage {
+  unit: number;
+}
+
 /** Points in a user unit, unless a page says otherwise. */
 const USER_UNIT = 1;
 
@@ -15,35 +20,41 @@ const USER_UNIT = 1;
  * Every page's boxes in mm from its media box's lower left corner, as the page is seen: `/UserUnit` and `/Rotate` are
  * honoured. A box that is absent takes its default by the PDF standard. Throws `unreadable` for a damaged file.
  */
-export async function readPages(bytes: Uint8Array): Promise<TemplatePage[]> {
-  let pdf: PDFDocument;
+export async function openPdf(
+  bytes: Uint8Array,
+  name: string,
+): Promise<{ document: PDFDocument; pages: PdfPage[] }> {
   try {
-    pdf = await PDFDocument.load(bytes, { updateMetadata: false, throwOnInvalidObject: false });
-    if (pdf.isEncrypted) throw new Error('encrypted');
-    return pdf.getPages().map(readPage);
+    const document = await PDFDocument.load(bytes, { updateMetadata: false, throwOnInvalidObject: false });
+    if (document.isEncrypted) throw new Error('encrypted');
+    const pages = document.getPages().map(readPage);
+    if (pages.length === 0) throw new Error('no page');
+    return { document, pages };
   } catch {
     throw new UpFitError(
       'unreadable',
-      'This PDF cannot be read: it is damaged or locked. Ask the house for it again, or save it anew without a password.',
+      `“${name}” cannot be read: it is damaged or locked. Ask for it again, or save it anew without a password.`,
     );
   }
 }
 
-function readPage(page: PDFPage): TemplatePage {
+function readPage(page: PDFPage): PdfPage {
   const stated = new Map(BOXES.map((name) => [name, cornersOf(page, name)]));
   const media = stated.get('MediaBox');
   if (!media) throw new Error('no media box');
   const crop = stated.get('CropBox') ?? media;
-  const unit = ((numberOf(page, 'UserUnit') ?? USER_UNIT) * MM_PER_INCH) / 72;
+  const unit = numberOf(page, 'UserUnit') ?? USER_UNIT;
+  const mm = (unit * MM_PER_INCH) / 72;
   const quarter = (((Math.round((page.getRotation().angle % 360) / 90) % 4) + 4) % 4) as 0 | 1 | 2 | 3;
   const box = (name: BoxName, otherwise: Corners) =>
-    turned(stated.get(name) ?? otherwise, media, quarter).map((value) => value * unit) as Corners;
+    turned(stated.get(name) ?? otherwise, media, quarter).map((value) => value * mm) as Corners;
   return {
     media: box('MediaBox', media),
     crop: box('CropBox', media),
     bleed: box('BleedBox', crop),
     trim: box('TrimBox', crop),
     art: box('ArtBox', crop),
+    unit,
     stated: {
       crop: stated.get('CropBox') !== undefined,
       bleed: stated.get('BleedBox') !== undefined,

@@ -1,0 +1,112 @@
+import * as v from 'valibot';
+import type { Lie } from '../raster/turn';
+import type { PixelSize } from './facts';
+
+const share = v.pipe(v.number(), v.minValue(0), v.maxValue(1));
+const colour = v.pipe(v.string(), v.regex(/^#[0-9a-f]{6}$/));
+const whole = v.pipe(v.number(), v.integer(), v.minValue(0));
+
+/**
+ * One thing done to an artwork on its way from the file to the print. The file itself is never touched: steps are
+ * done anew, in order, each time its pixels are wanted, and any of them can be taken back.
+ */
+export const StepSchema = v.variant('kind', [
+  /** Another page than the first of a file with several, from 0. */
+  v.object({ kind: v.literal('page'), page: whole }),
+  /** Parts of a drawing left out, by their number in the order they are drawn. */
+  v.object({ kind: v.literal('omit'), parts: v.array(whole) }),
+  /** Cut down to a part, in shares of what there is before. */
+  v.object({
+    kind: v.literal('crop'),
+    to: v.picklist(['opaque', 'hand']),
+    x: share,
+    y: share,
+    width: share,
+    height: share,
+  }),
+  /**
+   * A flat background made clear: all that is reached from the edge within a difference of colour, and, if so
+   * chosen, what is shut in by the motif.
+   */
+  v.object({
+    kind: v.literal('clear'),
+    colour,
+    tolerance: v.pipe(v.number(), v.minValue(0), v.maxValue(100)),
+    islands: v.picklist(['keep', 'clear']),
+  }),
+  v.object({ kind: v.literal('turn'), quarters: v.picklist([1, 2, 3]) }),
+  v.object({ kind: v.literal('flip'), axis: v.picklist(['across', 'down']) }),
+  v.object({ kind: v.literal('recolour'), from: colour, to: colour }),
+  /** Stray specks and crop marks made clear, and guide lines closed over. */
+  v.object({ kind: v.literal('tidy'), what: v.picklist(['specks', 'lines', 'pinholes']) }),
+]);
+export type Step = v.InferOutput<typeof StepSchema>;
+export type StepOf<K extends Step['kind']> = Extract<Step, { kind: K }>;
+
+/** A step in the seller's words, as done. */
+export function sayStep(step: Step): string {
+  switch (step.kind) {
+    case 'page':
+      return `Page ${step.page + 1} is used`;
+    case 'omit':
+      return step.parts.length === 1 ? 'One part left out' : `${step.parts.length} parts left out`;
+    case 'crop':
+      return step.to === 'opaque'
+        ? 'Cropped to what is there'
+        : `Cropped by hand to ${percent(step.width)} × ${percent(step.height)}`;
+    case 'clear':
+      return `Background ${step.colour} cleared${step.islands === 'clear' ? ', islands too' : ''}`;
+    case 'turn':
+      return step.quarters === 2
+        ? 'Turned upside down'
+        : `Turned a quarter ${step.quarters === 1 ? 'right' : 'left'}`;
+    case 'flip':
+      return step.axis === 'across' ? 'Flipped left to right' : 'Flipped top to bottom';
+    case 'recolour':
+      return `${step.from} printed as ${step.to}`;
+    case 'tidy':
+      return { specks: 'Stray specks cleared', lines: 'Lines closed over', pinholes: 'Pinholes filled' }[
+        step.what
+      ];
+  }
+}
+
+function percent(value: number): string {
+  return `${Math.round(value * 100)} %`;
+}
+
+/** How a turn or flip lays a picture. */
+export function lieOf(step: StepOf<'turn'> | StepOf<'flip'>): Lie {
+  if (step.kind === 'turn') return { quarters: step.quarters, flipped: false };
+  return step.axis === 'across' ? { quarters: 0, flipped: true } : { quarters: 2, flipped: true };
+}
+
+/** What a size, in any unit, comes to by the steps. */
+export function sizeAfter(steps: readonly Step[], size: PixelSize): PixelSize {
+  return steps.reduce(({ width, height }, step) => {
+    if (step.kind === 'crop') return { width: width * step.width, height: height * step.height };
+    return step.kind === 'turn' && step.quarters !== 2 ? { width: height, height: width } : { width, height };
+  }, size);
+}
+
+/** The page that the steps choose, from 0. */
+export function pageOf(steps: readonly Step[]): number {
+  return steps.find((step) => step.kind === 'page')?.page ?? 0;
+}
+
+/** Parts of a drawing that the steps leave out. */
+export function omittedBy(steps: readonly Step[]): readonly number[] {
+  return steps.find((step) => step.kind === 'omit')?.parts ?? [];
+}
+
+/** A step added: another page or other parts take the place of those before. */
+export function withStep(steps: readonly Step[], step: Step): Step[] {
+  const first = step.kind === 'page' || step.kind === 'omit';
+  if (!first) return [...steps, step];
+  return [step, ...steps.filter(({ kind }) => kind !== step.kind)];
+}
+
+/** What pixels are known by: the file they come from and the steps that were done to them. */
+export function pixelsKey(sha256: string, steps: readonly Step[]): string {
+  return steps.length === 0 ? sha256 : `${sha256}~${JSON.stringify(steps)}`;
+}

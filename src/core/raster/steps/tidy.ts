@@ -1,0 +1,67 @@
+import type { StepOf } from '../../artwork/steps';
+import { PRESENT } from '../bounds';
+import { holesOf, isPinhole, straySpecks } from '../flaws';
+import { findGuides } from '../guides';
+import { PartFinder, takeAlphaRuns, type Run } from '../parts';
+import { words, type Raster } from '../raster';
+
+/** Mends what nobody meant to print: specks are made clear, guide lines closed over, pinholes filled. */
+export function tidy(raster: Raster, { what }: StepOf<'tidy'>): Raster {
+  const pixels = words(raster).slice();
+  const mended = { ...raster, data: new Uint8Array(pixels.buffer) };
+  if (what === 'specks') clearSpecks(raster, pixels);
+  else if (what === 'lines') closeLines(raster, pixels);
+  else fillPinholes(raster, pixels);
+  return mended;
+}
+
+function clearSpecks(raster: Raster, pixels: Uint32Array): void {
+  if (raster.opaque) return;
+  const { width, height, data } = raster;
+  const finder = new PartFinder(true);
+  for (let y = 0; y < height; y++) {
+    finder.beginRow(y);
+    takeAlphaRuns(finder, data, width, y, PRESENT + 1, 255);
+  }
+  const specks = new Set(straySpecks(finder.parts(), raster));
+  for (const { y, start, end, part } of finder.runs()) {
+    if (specks.has(part)) pixels.fill(0, y * width + start, y * width + end);
+  }
+}
+
+/** Each pixel of a line takes the colour that lies beside the line, on the nearer side. */
+function closeLines(raster: Raster, pixels: Uint32Array): void {
+  const { width, height } = raster;
+  const before = words(raster);
+  for (const { box } of findGuides(raster)) {
+    const level = box.width === width;
+    const [first, last] = level ? [box.y - 2, box.y + box.height + 1] : [box.x - 2, box.x + box.width + 1];
+    for (let line = first + 1; line < last; line++) {
+      const beside = line - first <= last - line ? first : last;
+      for (let along = 0; along < (level ? width : height); along++) {
+        if (level) pixels[line * width + along] = before[beside * width + along]!;
+        else pixels[along * width + line] = before[along * width + beside]!;
+      }
+    }
+  }
+}
+
+/** A pinhole's pixels take the colour left of them, solid; what half-covers its rim becomes solid too. */
+function fillPinholes(raster: Raster, pixels: Uint32Array): void {
+  if (raster.opaque) return;
+  const { width } = raster;
+  const before = words(raster);
+  const finder = holesOf(raster, true);
+  for (const run of finder.runs()) if (isPinhole(run.part, raster)) fillRun(run, width, before, pixels);
+}
+
+function fillRun(
+  { y, start, end, part }: Run,
+  width: number,
+  before: Uint32Array,
+  pixels: Uint32Array,
+): void {
+  // The rim of a hole is half clear: the colour comes from one pixel further out.
+  const colour = before[y * width + Math.max(0, part.left - 2)]! | 0xff000000;
+  pixels.fill(colour >>> 0, y * width + start - 1, y * width + Math.min(width, end + 1));
+}

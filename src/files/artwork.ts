@@ -1,0 +1,69 @@
+import { requireReadableSize } from '@/core/artwork/limits';
+import { formatOf } from '@/core/artwork/sniff';
+import type { Source } from '@/core/artwork/source';
+import { omittedBy, pageOf, sizeAfter, type Step } from '@/core/artwork/steps';
+import { IN_SILENCE, type Progress, type Raster } from '@/core/raster/raster';
+import { applySteps } from '@/core/raster/steps/apply';
+import { digest } from '@/imaging/digest';
+import type { Engine } from '@/imaging/engine';
+import { measureOpened, part, type Measured } from '@/imaging/measure';
+import { measuredSize, type Opened } from '@/imaging/opened';
+import { openPicture } from '@/imaging/picture';
+import type { DrawPage } from './pdf/draw';
+import { openDrawing } from './svg/artwork';
+
+/** What files are read with. */
+export interface Readers {
+  engine: Engine;
+  drawPage: DrawPage;
+}
+
+/** A seller's file, and what is done to it on its way to the print. */
+export interface ArtworkFile {
+  name: string;
+  source: Source;
+  steps?: readonly Step[];
+}
+
+/** Opens a file of any format that is read. Throws an `UpFitError` that says what is wrong and what to do. */
+async function openArtwork({ engine, drawPage }: Readers, file: ArtworkFile): Promise<Opened> {
+  const { name, source, steps = [] } = file;
+  requireReadableSize(name, source.size);
+  const format = formatOf(name, source);
+  if (format === 'svg') return openDrawing(engine, name, source, omittedBy(steps));
+  if (format !== 'pdf') return openPicture(engine, name, source, pageOf(steps));
+  // The library for PDF comes in when it is first needed.
+  const { openPage } = await import('./pdf/artwork');
+  return openPage(drawPage, name, source, pageOf(steps));
+}
+
+/** Reads a file and measures everything in it, after its steps. */
+export async function measureArtwork(
+  readers: Readers,
+  file: ArtworkFile,
+  progress: Progress = IN_SILENCE,
+): Promise<Measured> {
+  const { name, source, steps } = file;
+  const opened = await openArtwork(readers, file);
+  progress(0.02);
+  const facts = { name, bytes: source.size, sha256: await digest(source) };
+  return measureOpened(facts, opened, steps, part(progress, 0.05, 1));
+}
+
+/**
+ * A file's pixels after its steps. A drawing is drawn so that it comes to `across` pixels; a picture has its own, or
+ * those of a reduced copy where it does not lie in memory whole.
+ */
+export async function artworkPixels(
+  readers: Readers,
+  file: ArtworkFile,
+  across: number,
+  progress: Progress = IN_SILENCE,
+): Promise<Raster> {
+  const { steps = [] } = file;
+  const opened = await openArtwork(readers, file);
+  const { width, height } = measuredSize(opened);
+  const scale = across / sizeAfter(steps, { width, height }).width;
+  const wanted = { width: Math.ceil(width * scale), height: Math.ceil(height * scale) };
+  return applySteps(await opened.raster(wanted, part(progress, 0, 0.8)), steps, part(progress, 0.8, 1));
+}

@@ -1,0 +1,223 @@
+import { UpFitError } from '@/core/artwork/errors';
+import { readHeader } from '@/core/artwork/sniff';
+import type { PlacedImage } from '@/core/artwork/facts';
+import { MM_PER_INCH } from '@/core/length/units';
+import {
+  ATTRIBUTES,
+  ELEMENTS,
+  HIDDEN,
+  isAllowedAddress,
+  isAllowedValue,
+  allowedRules,
+  PARTS,
+} from './allowed';
+import { Expansion } from './expansion';
+import { readElements, unreadable, type Element } from './elements';
+import { readSvgSize, userUnit, type SvgSize } from './size';
+import { scales } from '@/core/artwork/matrix';
+
+/** A drawing made safe, and what was found in it. */
+export interface CleanDrawing {
+  /** Draws only; refers to nothing outside itself; 1 user unit of its root is a CSS pixel of its true size. */
+  svg: string;
+  size: SvgSize;
+  /** Words of its live text, which is left out: it prints only once outlined. */
+  text: string[];
+  /** Kinds of what was left out because it could run or load something, or is not drawn at all. */
+  refused: string[];
+  images: PlacedImage[];
+  /** How many parts make a mark of their own, those left out counted. */
+  parts: number;
+}
+
+export interface CleanOptions {
+  /** Parts to leave out, by their number. */
+  omit?: readonly number[];
+  /** Draws each part in a colour of its own, its number plus one, so that a click can be told which it met. */
+  map?: boolean;
+}
+
+/** Things nobody misses: descriptions, and the drawing program's own notes. */
+const SILENT = new Set(['title', 'desc', 'metadata']);
+const TEXT = new Set(['text', 'flowRoot']);
+const LEAST_IMAGE = 1e-6;
+
+/**
+ * Makes a drawing safe by an allow-list: no script, no event handler, no outside address, no foreign content, no live
+ * text. Nothing of it is fetched. Throws `unreadable` where it is no drawing or has no size.
+ */
+export function cleanDrawing(name: string, source: string, options: CleanOptions = {}): CleanDrawing {
+  const out: string[] = [];
+  const refused = new Set<string>();
+  const text: string[] = [];
+  const images: PlacedImage[] = [];
+  const omit = new Set(options.omit);
+  let size: SvgSize | null = null;
+  const expansion = new Expansion();
+  let parts = 0;
+  /** Depth of the element that is left out with all in it; of a `text`; of a style sheet; of the outermost hidden one. */
+  let skipped: number | null = null;
+  let spoken: number | null = null;
+  let sheet: { depth: number; rules: string } | null = null;
+  let hidden: number | null = null;
+
+  const skip = (depth: number) => (skipped ??= depth);
+  readElements(name, source, {
+    open: (element) => {
+      const { tag, attributes, depth } = element;
+      if (depth === 0) size = readSvgSize(attributes);
+      if (skipped !== null || spoken !== null) return;
+      if (tag !== null && TEXT.has(tag)) {
+        spoken = depth;
+        text.push('');
+        return;
+      }
+      if (tag === null || !ELEMENTS.has(tag)) {
+        if (tag !== null && !SILENT.has(tag)) refused.add(tag);
+        skip(depth);
+        return;
+      }
+      for (const key of Object.keys(attributes)) if (/^on/i.test(key)) refused.add('event handler');
+      if (tag === 'style') {
+        sheet = { depth, rules: '' };
+        return;
+      }
+      if (HIDDEN.has(tag)) hidden ??= depth;
+      const isPart = PARTS.has(tag) && hidden === null;
+      if (isPart && omit.has(parts++)) {
+        skip(depth);
+        return;
+      }
+      if (tag === 'image' && size) images.push(...placedImage(element, userUnit(size)));
+      expansion.enter(attributes, depth);
+      const kept = keptAttributes(tag, attributes, depth === 0 ? size : null, refused);
+      const drawn = options.map && isPart ? mapped(kept, parts) : kept;
+      out.push(`<${tag}${drawn.map(([key, value]) => ` ${key}="${escaped(value)}"`).join('')}>`);
+    },
+    text: (inner) => {
+      if (spoken !== null) text[text.length - 1] += inner;
+      else if (sheet) sheet.rules += inner;
+    },
+    close: (tag, depth) => {
+      if (skipped !== null) {
+        if (depth === skipped) skipped = null;
+        return;
+      }
+      if (spoken !== null) {
+        if (depth === spoken) spoken = null;
+        return;
+      }
+      if (sheet) {
+        const rules = options.map ? '' : allowedRules(sheet.rules);
+        if (/@import|url\(/i.test(sheet.rules) && !/url\(/i.test(rules)) refused.add('outside address');
+        if (rules !== '') out.push(`<style>${escaped(rules)}</style>`);
+        sheet = null;
+        return;
+      }
+      expansion.leave(depth);
+      if (depth === hidden) hidden = null;
+      out.push(`</${tag!}>`);
+    },
+  });
+  if (!size) throw unreadable(name);
+  if (!expansion.isBounded()) {
+    throw new UpFitError(
+      'too-large',
+      `“${name}” draws the same shapes over and over, more than can be drawn: export it with its copies as shapes of their own.`,
+    );
+  }
+  return {
+    svg: out.join(''),
+    size,
+    text: text.map((words) => words.replace(/\s+/g, ' ').trim()).filter((words) => words !== ''),
+    refused: [...refused],
+    images,
+    parts,
+  };
+}
+
+type Attributes = [key: string, value: string][];
+
+function keptAttributes(
+  tag: string,
+  attributes: Readonly<Record<string, string>>,
+  size: SvgSize | null,
+  refused: Set<string>,
+): Attributes {
+  const kept: Attributes = [];
+  for (const [key, value] of Object.entries(attributes)) {
+    if (key === 'href' || key === 'xlink:href') {
+      if (tag === 'a') continue;
+      if (isAllowedAddress(tag, value)) kept.push(['xlink:href', value.trim()]);
+      else refused.add('outside address');
+    } else if (ATTRIBUTES.has(key)) {
+      if (isAllowedValue(value)) kept.push([key, value]);
+      else refused.add('outside address');
+    }
+  }
+  if (!size) return kept;
+  const bare = kept.filter(([key]) => !['width', 'height', 'x', 'y', 'viewBox'].includes(key));
+  const pixels = (mm: number) => String((mm * 96) / MM_PER_INCH);
+  const view = size.view ?? { x: 0, y: 0, width: pixels(size.width), height: pixels(size.height) };
+  return [
+    ['xmlns', 'http://www.w3.org/2000/svg'],
+    ['xmlns:xlink', 'http://www.w3.org/1999/xlink'],
+    ['width', pixels(size.width)],
+    ['height', pixels(size.height)],
+    ['viewBox', `${view.x} ${view.y} ${view.width} ${view.height}`],
+    ...bare,
+  ];
+}
+
+/** A part in one colour, wherever it makes a mark. */
+function mapped(attributes: Attributes, number: number): Attributes {
+  const colour = `#${number.toString(16).padStart(6, '0')}`;
+  const styled = (key: string) =>
+    attributes.find(([own]) => own === key)?.[1] ??
+    new RegExp(`(?:^|;)\\s*${key}\\s*:\\s*([^;]+)`).exec(
+      attributes.find(([own]) => own === 'style')?.[1] ?? '',
+    )?.[1];
+  const shape = attributes.filter(([key]) => !/^(fill|stroke|opacity|style|class|filter|mask)/.test(key));
+  const marks: Attributes = [
+    ['fill', styled('fill')?.trim() === 'none' ? 'none' : colour],
+    ['shape-rendering', 'crispEdges'],
+  ];
+  const stroke = styled('stroke')?.trim();
+  if (stroke && stroke !== 'none') {
+    marks.push(['stroke', colour], ['stroke-width', styled('stroke-width') ?? '1']);
+  }
+  return [...shape, ...marks];
+}
+
+/** A picture written into a drawing, with its PPI at the size it has there; none where it cannot be read. */
+function placedImage({ attributes, matrix }: Element, unit: number): PlacedImage[] {
+  const address = attributes['xlink:href'] ?? attributes['href'] ?? '';
+  const data = /^data:image\/[a-z]+;base64,(.*)$/s.exec(address.trim())?.[1];
+  if (!data) return [];
+  try {
+    const bytes = Uint8Array.from(atob(data.replace(/\s+/g, '')), (one) => one.charCodeAt(0));
+    const pixels = readHeader('picture', bytes);
+    const scale = scales(matrix);
+    const wide = Number.parseFloat(attributes['width'] ?? `${pixels.width}`) * scale.x * unit;
+    const high = Number.parseFloat(attributes['height'] ?? `${pixels.height}`) * scale.y * unit;
+    if (!(wide > LEAST_IMAGE && high > LEAST_IMAGE)) return [];
+    let ppi = {
+      x: (pixels.width * MM_PER_INCH) / wide,
+      y: (pixels.height * MM_PER_INCH) / high,
+    };
+    // Unless told otherwise a picture keeps its proportion inside its box.
+    if (attributes['preserveAspectRatio']?.trim() !== 'none') {
+      const least = /slice/.test(attributes['preserveAspectRatio'] ?? '')
+        ? Math.min(ppi.x, ppi.y)
+        : Math.max(ppi.x, ppi.y);
+      ppi = { x: least, y: least };
+    }
+    return [{ pixels: { width: pixels.width, height: pixels.height }, ppi }];
+  } catch {
+    return [];
+  }
+}
+
+function escaped(value: string): string {
+  return value.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
+}
