@@ -3,7 +3,7 @@ import type { Header } from '@/core/artwork/header';
 import { damaged } from '@/core/artwork/sniff';
 import { MM_PER_INCH } from '@/core/length/units';
 import type { Source } from '@/core/artwork/source';
-import { BandMaker, type Band } from '@/core/raster/band';
+import { BandMaker, ChunkMaker, type Band } from '@/core/raster/band';
 import { IN_SILENCE, isOpaque, type Progress, type Raster } from '@/core/raster/raster';
 import type { Rgb } from '@/core/colour/hex';
 import type { Cmyk } from '@/core/colour/palette';
@@ -47,8 +47,6 @@ export interface PngOptions {
 }
 
 const PROFILE = 'icc-profile-data';
-/** Bytes of pixels that are decoded at a time where a picture goes by in bands. */
-const CHUNK_BYTES = 16 * 1024 * 1024;
 
 type Image = InstanceType<VipsModule['Image']>;
 type Keep = <I extends { delete(): void }>(kept: I) => I;
@@ -111,6 +109,26 @@ export function makeEngine(vips: VipsModule): Engine {
     }
   }
 
+  /** Hands on an image's bytes as they are made, from the top; what `take` throws stops the work. */
+  function writeThrough(keep: Keep, image: Image, take: (bytes: Uint8Array) => void): void {
+    const stopped: unknown[] = [];
+    const target = keep(new vips.TargetCustom());
+    target.onWrite = (bytes) => {
+      try {
+        take(bytes as unknown as Uint8Array);
+        return (bytes as unknown as Uint8Array).length;
+      } catch (error) {
+        stopped.push(error);
+        return -1;
+      }
+    };
+    try {
+      image.rawsaveTarget(target);
+    } catch (error) {
+      throw stopped[0] ?? error;
+    }
+  }
+
   function fromRaster(keep: Keep, raster: Raster, ppi: number): Image {
     const perMm = ppi / MM_PER_INCH;
     const bare = keep(
@@ -161,18 +179,14 @@ export function makeEngine(vips: VipsModule): Engine {
       scoped(picture.name, (keep) => {
         const { rgba, solid } = toRgba(keep, load(keep, picture, READING), picture.header);
         const { width, height } = rgba;
-        const rows = Math.max(16, Math.floor(CHUNK_BYTES / (width * 4)));
         const maker = new BandMaker(height, take);
-        for (let y = 0; y < height; y += rows) {
+        const chunks = new ChunkMaker(width, height, (data, rows, y) => {
           progress(y / height);
-          const chunk = rgba.crop(0, y, width, Math.min(rows, height - y));
-          try {
-            const data = bytesOf(chunk);
-            maker.push({ width, height: chunk.height, data, opaque: solid || isOpaque(data) });
-          } finally {
-            chunk.delete();
-          }
-        }
+          maker.push({ width, height: rows, data, opaque: solid || isOpaque(data) });
+        });
+        writeThrough(keep, rgba, (bytes) => {
+          chunks.push(bytes);
+        });
       }),
 
     profile: (picture) =>

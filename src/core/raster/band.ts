@@ -80,3 +80,43 @@ function rowsOf({ width, data, opaque }: Raster, first: number, rows: number): R
     opaque,
   };
 }
+
+/** Bytes of pixels that are handed on at a time where a picture goes by in bands. */
+const CHUNK_BYTES = 4 * 1024 * 1024;
+
+/** Gathers bytes, as they come, into chunks of whole rows. */
+export class ChunkMaker {
+  private readonly rows: number;
+  private chunk: Uint8Array;
+  private filled = 0;
+  private y = 0;
+
+  constructor(
+    private readonly width: number,
+    private readonly height: number,
+    private readonly take: (data: Uint8Array, rows: number, y: number) => void,
+  ) {
+    this.rows = Math.max(16, Math.floor(CHUNK_BYTES / (width * 4)));
+    this.chunk = this.fresh();
+  }
+
+  push(bytes: Uint8Array): void {
+    for (let at = 0; at < bytes.length;) {
+      const part = Math.min(bytes.length - at, this.chunk.length - this.filled);
+      if (part === 0) return;
+      this.chunk.set(bytes.subarray(at, at + part), this.filled);
+      at += part;
+      this.filled += part;
+      if (this.filled < this.chunk.length) continue;
+      const rows = this.chunk.length / 4 / this.width;
+      this.take(this.chunk, rows, this.y);
+      this.y += rows;
+      this.filled = 0;
+      this.chunk = this.fresh();
+    }
+  }
+
+  private fresh(): Uint8Array {
+    return new Uint8Array(Math.min(this.rows, this.height - this.y) * this.width * 4);
+  }
+}
