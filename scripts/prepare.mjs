@@ -14,7 +14,9 @@ for (const file of ['vips-es6.js', 'vips.wasm', 'vips-resvg.wasm', 'vips-heif.wa
 const pdf = new URL('node_modules/pdfjs-dist/', root);
 await mkdir(new URL('public/pdf/', root), { recursive: true });
 await cp(new URL('build/pdf.worker.min.mjs', pdf), new URL('public/pdf/pdf.worker.min.mjs', root));
-await cp(new URL('standard_fonts/', pdf), new URL('public/pdf/standard_fonts/', root), { recursive: true });
+for (const folder of ['standard_fonts/', 'wasm/', 'iccs/']) {
+  await cp(new URL(folder, pdf), new URL(`public/pdf/${folder}`, root), { recursive: true });
+}
 
 // The face that templates are lettered in, where the worker finds it.
 await mkdir(new URL('public/fonts/', root), { recursive: true });

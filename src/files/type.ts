@@ -10,13 +10,14 @@ export function readFont(bytes: ArrayBuffer): Font {
 export function outlineWords(drawing: TemplateDrawing, font: Font): TemplateDrawing {
   const outlined = (layer: Layer): Layer => ({
     ...layer,
-    marks: [...layer.marks, ...layer.words.map((words) => outline(words, font))],
+    marks: [...layer.marks, ...layer.words.map((words) => outlineWord(words, font))],
     words: [],
   });
   return { ...drawing, layers: drawing.layers.map(outlined) };
 }
 
-function outline({ text, x, y, size, anchor, rotation = 0 }: Words, font: Font): Mark {
+/** Words as filled outlines. */
+export function outlineWord({ text, x, y, size, anchor, rotation = 0 }: Words, font: Font): Mark {
   const width = font.getAdvanceWidth(text, size);
   const from = anchor === 'start' ? 0 : anchor === 'middle' ? -width / 2 : -width;
   const cos = Math.cos(rotation);

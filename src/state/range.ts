@@ -1,5 +1,6 @@
 import type { Design, Fit } from '@/core/fit/schema';
 import { newPiece } from '@/core/fit/place';
+import { renditionFor } from '@/core/fit/rendition';
 import type { Artwork } from '@/store/schema';
 import { designOf } from './folders';
 import { changeSettings, saveFit, useShop } from './shop';
@@ -15,7 +16,7 @@ export async function fitDesign(designId: string, blankId: string): Promise<Fit>
   const design = designs.get(designId);
   const resolved = blanks.get(blankId);
   if (!design || !resolved) throw new Error('The design or the blank is no longer here.');
-  const { blank, faces } = resolved;
+  const { blank, faces, method } = resolved;
   const face = faces[0]!;
   const order = { ground: 0, motif: 1 };
   const fit: Fit = {
@@ -33,14 +34,20 @@ export async function fitDesign(designId: string, blankId: string): Promise<Fit>
         pieces: [...design.artworks]
           .sort((a, b) => order[a.role] - order[b.role])
           .flatMap(({ artworkId, role }) => {
-            const artwork = artworks.get(artworkId);
-            return artwork ? [newPiece(crypto.randomUUID(), artworkId, artwork.facts, role, face)] : [];
+            const named = artworks.get(artworkId);
+            const artwork = named && renditionFor(method, familyOf(named, artworks));
+            return artwork ? [newPiece(crypto.randomUUID(), artwork.id, artwork.facts, role, face)] : [];
           }),
       },
     ],
   };
   await saveFit(fit);
   return fit;
+}
+
+/** An artwork and its renditions, itself first. */
+function familyOf(artwork: Artwork, artworks: ReadonlyMap<string, Artwork>): Artwork[] {
+  return [artwork, ...[...artworks.values()].filter(({ rendition }) => rendition?.of === artwork.id)];
 }
 
 /** Puts a blank on the range as its last column. */

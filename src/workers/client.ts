@@ -1,6 +1,7 @@
 import { proxy, wrap, type Remote } from 'comlink';
 import { UpFitError } from '@/core/artwork/errors';
 import type { Cmyk } from '@/core/colour/palette';
+import type { Swatch } from '@/core/colour/swatches';
 import type { PrintFace } from '@/core/blank/resolve';
 import type { Docket } from '@/core/check/docket';
 import type { UnitSetting } from '@/core/length/show';
@@ -147,6 +148,10 @@ class EnginePool {
   /** Inks of colours through the shipped printing profile. */
   inksOf(colours: readonly string[]): Promise<Cmyk[]> {
     return this.run([], 0, {}, (service) => service.inksOf(colours));
+  }
+
+  swatchPage(title: string, swatches: readonly Swatch[]): Promise<Blob> {
+    return this.run([], 0, {}, (service) => service.swatchPage(title, swatches));
   }
 
   readTemplate(name: string, file: Blob, page = 0): Promise<TemplateRead> {

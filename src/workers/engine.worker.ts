@@ -132,6 +132,16 @@ const service: EngineService = {
       return { file, pixels, ppi: face.target };
     }),
 
+  swatchPage: (title, swatches) =>
+    answer(async () => {
+      const [{ swatchPdf }, { loadFont }] = await Promise.all([
+        import('@/files/pdf/swatches'),
+        import('./font'),
+      ]);
+      const bytes = await swatchPdf(title, swatches, await loadFont());
+      return new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'application/pdf' });
+    }),
+
   // The libraries for PDF and type come in when they are first needed.
   readTemplate: (name, file, page) =>
     answer(async () => {

@@ -1,6 +1,7 @@
 import type { ErrorCode } from '@/core/artwork/errors';
 import type { Facts } from '@/core/artwork/facts';
 import type { Cmyk } from '@/core/colour/palette';
+import type { Swatch } from '@/core/colour/swatches';
 import type { Step } from '@/core/artwork/steps';
 import type { PrintFace, ResolvedBlank } from '@/core/blank/resolve';
 import type { Docket } from '@/core/check/docket';
@@ -80,4 +81,6 @@ export interface EngineService {
   /** The part of a drawing at a point given in shares, by its number; null where there is none. */
   partAt(name: string, file: Blob, point: { x: number; y: number }): Promise<Outcome<number | null>>;
   inksOf(colours: readonly string[]): Promise<Outcome<Cmyk[]>>;
+  /** A page of swatches as PDF. */
+  swatchPage(title: string, swatches: readonly Swatch[]): Promise<Outcome<Blob>>;
 }

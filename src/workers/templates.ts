@@ -12,10 +12,11 @@ import type { DrawPage } from '@/files/pdf/draw';
 import { templatePdf } from '@/files/pdf/template';
 import { cleanDrawing } from '@/files/svg/clean';
 import { readSvgTemplate } from '@/files/svg/template';
-import { outlineWords, readFont } from '@/files/type';
+import { outlineWords } from '@/files/type';
 import type { Readers } from '@/files/artwork';
 import type { Engine } from '@/imaging/engine';
 import { openPicture } from '@/imaging/picture';
+import { loadFont } from './font';
 import type { TemplateAsked, TemplateRead } from './messages';
 
 /** Longest side of the picture of a template, in pixels: what its lines are picked off and what lies under a flat. */
@@ -71,11 +72,13 @@ function shifted([a, b, c, d]: TemplatePage['trim'], x: number, y: number): Temp
 async function readSvg(engine: Engine, name: string, bytes: Uint8Array): Promise<TemplateRead> {
   const text = new TextDecoder().decode(bytes);
   const reading = readSvgTemplate(name, text);
-  const { page } = reading;
-  const width = Math.round(
-    page!.width >= page!.height ? PICTURE_SIDE : (PICTURE_SIDE * page!.width) / page!.height,
-  );
-  const raster = engine.drawSvg(cleanDrawing(name, text).svg, Math.max(1, width));
+  const { width, height } = reading.page!;
+  const scale = PICTURE_SIDE / Math.max(width, height);
+  const pixels = {
+    width: Math.max(1, Math.round(width * scale)),
+    height: Math.max(1, Math.round(height * scale)),
+  };
+  const raster = engine.drawSvg(cleanDrawing(name, text).svg(pixels), pixels.width);
   return { reading, pages: 1, picture: await pictureOf(raster) };
 }
 
@@ -94,14 +97,6 @@ async function pictureOf({ data, width, height }: Raster): Promise<Blob> {
   context.drawImage(bitmap, 0, 0, canvas.width, canvas.height);
   bitmap.close();
   return canvas.convertToBlob({ type: 'image/png' });
-}
-
-let font: Promise<ReturnType<typeof readFont>> | undefined;
-
-function loadFont() {
-  return (font ??= fetch(new URL('/fonts/archivo-narrow.woff', self.location.origin))
-    .then((answer) => answer.arrayBuffer())
-    .then(readFont));
 }
 
 /** Writes a face's own template as a file. */

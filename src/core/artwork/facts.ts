@@ -20,7 +20,7 @@ export type Page = v.InferOutput<typeof PageSchema>;
 
 /** Something left in a picture that nobody meant to print, its place in pixels. */
 export const FlawSchema = v.object({
-  kind: v.picklist(['line', 'speck', 'pinhole']),
+  kind: v.picklist(['line', 'speck', 'pinhole', 'gap']),
   box: Box,
   pixels: v.number(),
   /** False where it may be meant. */

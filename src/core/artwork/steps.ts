@@ -38,7 +38,7 @@ export const StepSchema = v.variant('kind', [
   v.object({ kind: v.literal('flip'), axis: v.picklist(['across', 'down']) }),
   v.object({ kind: v.literal('recolour'), from: colour, to: colour }),
   /** Stray specks and crop marks made clear, and guide lines closed over. */
-  v.object({ kind: v.literal('tidy'), what: v.picklist(['specks', 'lines', 'pinholes']) }),
+  v.object({ kind: v.literal('tidy'), what: v.picklist(['specks', 'lines', 'pinholes', 'gaps']) }),
 ]);
 export type Step = v.InferOutput<typeof StepSchema>;
 export type StepOf<K extends Step['kind']> = Extract<Step, { kind: K }>;
@@ -65,11 +65,16 @@ export function sayStep(step: Step): string {
     case 'recolour':
       return `${step.from} printed as ${step.to}`;
     case 'tidy':
-      return { specks: 'Stray specks cleared', lines: 'Lines closed over', pinholes: 'Pinholes filled' }[
-        step.what
-      ];
+      return TIDIED[step.what];
   }
 }
+
+const TIDIED: Record<StepOf<'tidy'>['what'], string> = {
+  specks: 'Stray specks cleared',
+  lines: 'Lines closed over',
+  pinholes: 'Pinholes filled',
+  gaps: 'Hairline gaps closed',
+};
 
 function percent(value: number): string {
   return `${Math.round(value * 100)} %`;

@@ -1,4 +1,5 @@
 import type { Flaw } from '../artwork/facts';
+import { findGaps } from './gaps';
 import { findGuides } from './guides';
 import { boxOf, PartFinder, takeAlphaRuns, type Part } from './parts';
 import type { Raster } from './raster';
@@ -17,7 +18,7 @@ const MARK_RATIO = 8;
 /** Flaws told one by one, of each kind; more are counted with the last. */
 const MOST_TOLD = 50;
 
-/** What is left in a picture that nobody meant to print: guide and crop lines, stray specks, pinholes. */
+/** What is left in a picture that nobody meant to print: guide and crop lines, stray specks, pinholes, gaps. */
 export function findFlaws(raster: Raster, parts: readonly Part[]): Flaw[] {
   const specks = straySpecks(parts, raster);
   const marks = specks.filter(isMark);
@@ -35,6 +36,7 @@ export function findFlaws(raster: Raster, parts: readonly Part[]): Flaw[] {
       true,
     ),
     ...told('pinhole', findPinholes(raster), true),
+    ...told('gap', findGaps(raster).parts, true),
   ];
 }
 

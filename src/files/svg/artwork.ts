@@ -24,7 +24,10 @@ export function openDrawing(
     orientation: 1,
     images: drawing.images,
     notes: notesOn(drawing),
-    raster: (wanted) => Promise.resolve(engine.drawSvg(drawing.svg, heldSize(wanted).width)),
+    raster: (wanted) => {
+      const pixels = heldSize(wanted);
+      return Promise.resolve(engine.drawSvg(drawing.svg(pixels), pixels.width));
+    },
     bands: null,
   };
 }

@@ -1,6 +1,6 @@
 import { UpFitError } from '@/core/artwork/errors';
 import { readHeader } from '@/core/artwork/sniff';
-import type { PlacedImage } from '@/core/artwork/facts';
+import type { PixelSize, PlacedImage } from '@/core/artwork/facts';
 import { MM_PER_INCH } from '@/core/length/units';
 import {
   ATTRIBUTES,
@@ -18,8 +18,8 @@ import { scales } from '@/core/artwork/matrix';
 
 /** A drawing made safe, and what was found in it. */
 export interface CleanDrawing {
-  /** Draws only; refers to nothing outside itself; 1 user unit of its root is a CSS pixel of its true size. */
-  svg: string;
+  /** The drawing at a size in pixels: it draws only, and refers to nothing outside itself. */
+  svg: (pixels: PixelSize) => string;
   size: SvgSize;
   /** Words of its live text, which is left out: it prints only once outlined. */
   text: string[];
@@ -54,6 +54,7 @@ export function cleanDrawing(name: string, source: string, options: CleanOptions
   const omit = new Set(options.omit);
   let size: SvgSize | null = null;
   const expansion = new Expansion();
+  let root: Attributes = [];
   let parts = 0;
   /** Depth of the element that is left out with all in it; of a `text`; of a style sheet; of the outermost hidden one. */
   let skipped: number | null = null;
@@ -90,9 +91,13 @@ export function cleanDrawing(name: string, source: string, options: CleanOptions
       }
       if (tag === 'image' && size) images.push(...placedImage(element, userUnit(size)));
       expansion.enter(attributes, depth);
-      const kept = keptAttributes(tag, attributes, depth === 0 ? size : null, refused);
+      const kept = keptAttributes(tag, attributes, refused);
+      if (depth === 0) {
+        root = kept;
+        return;
+      }
       const drawn = options.map && isPart ? mapped(kept, parts) : kept;
-      out.push(`<${tag}${drawn.map(([key, value]) => ` ${key}="${escaped(value)}"`).join('')}>`);
+      out.push(opened(tag, drawn));
     },
     text: (inner) => {
       if (spoken !== null) text[text.length - 1] += inner;
@@ -116,10 +121,11 @@ export function cleanDrawing(name: string, source: string, options: CleanOptions
       }
       expansion.leave(depth);
       if (depth === hidden) hidden = null;
-      out.push(`</${tag!}>`);
+      if (depth > 0) out.push(`</${tag!}>`);
     },
   });
-  if (!size) throw unreadable(name);
+  const found = size as SvgSize | null;
+  if (!found) throw unreadable(name);
   if (!expansion.isBounded()) {
     throw new UpFitError(
       'too-large',
@@ -127,8 +133,8 @@ export function cleanDrawing(name: string, source: string, options: CleanOptions
     );
   }
   return {
-    svg: out.join(''),
-    size,
+    svg: (pixels) => `${opened('svg', rootAt(root, found, pixels))}${out.join('')}</svg>`,
+    size: found,
     text: text.map((words) => words.replace(/\s+/g, ' ').trim()).filter((words) => words !== ''),
     refused: [...refused],
     images,
@@ -141,7 +147,6 @@ type Attributes = [key: string, value: string][];
 function keptAttributes(
   tag: string,
   attributes: Readonly<Record<string, string>>,
-  size: SvgSize | null,
   refused: Set<string>,
 ): Attributes {
   const kept: Attributes = [];
@@ -155,18 +160,32 @@ function keptAttributes(
       else refused.add('outside address');
     }
   }
-  if (!size) return kept;
-  const bare = kept.filter(([key]) => !['width', 'height', 'x', 'y', 'viewBox'].includes(key));
-  const pixels = (mm: number) => String((mm * 96) / MM_PER_INCH);
-  const view = size.view ?? { x: 0, y: 0, width: pixels(size.width), height: pixels(size.height) };
+  return kept;
+}
+
+/** Proportions this near are one, but for whole pixels. */
+const SAME = 0.01;
+
+/** The root's attributes for a size in pixels; a viewBox of the same proportion fills it to the last pixel. */
+function rootAt(attributes: Attributes, { width, height, view }: SvgSize, pixels: PixelSize): Attributes {
+  const own = ['width', 'height', 'x', 'y', 'viewBox', 'preserveAspectRatio'];
+  const unit = 96 / MM_PER_INCH;
+  const shown = view ?? { x: 0, y: 0, width: width * unit, height: height * unit };
+  const fills = Math.abs((shown.width * height) / (shown.height * width) - 1) < SAME;
+  const asked = attributes.find(([key]) => key === 'preserveAspectRatio')?.[1] ?? 'xMidYMid';
   return [
     ['xmlns', 'http://www.w3.org/2000/svg'],
     ['xmlns:xlink', 'http://www.w3.org/1999/xlink'],
-    ['width', pixels(size.width)],
-    ['height', pixels(size.height)],
-    ['viewBox', `${view.x} ${view.y} ${view.width} ${view.height}`],
-    ...bare,
+    ['width', String(pixels.width)],
+    ['height', String(pixels.height)],
+    ['viewBox', `${shown.x} ${shown.y} ${shown.width} ${shown.height}`],
+    ['preserveAspectRatio', fills ? 'none' : asked],
+    ...attributes.filter(([key]) => !own.includes(key)),
   ];
+}
+
+function opened(tag: string, attributes: Attributes): string {
+  return `<${tag}${attributes.map(([key, value]) => ` ${key}="${escaped(value)}"`).join('')}>`;
 }
 
 /** A part in one colour, wherever it makes a mark. */

@@ -19,8 +19,9 @@ export function partAt(
   source: Source,
   point: { x: number; y: number },
 ): number | null {
-  const { svg } = cleanDrawing(name, textOf(source), { map: true });
-  const raster = engine.drawSvg(svg, ACROSS);
+  const { svg, size } = cleanDrawing(name, textOf(source), { map: true });
+  const height = Math.max(1, Math.round((ACROSS * size.height) / size.width));
+  const raster = engine.drawSvg(svg({ width: ACROSS, height }), ACROSS);
   const pixels = words(raster);
   const column = Math.floor(point.x * raster.width);
   const row = Math.floor(point.y * raster.height);

@@ -1,71 +1,91 @@
 'use client';
-import { useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
 import { importFiles, sentence } from '@/state/imports';
-import { designFromArtwork } from '@/state/range';
 import { useShop } from '@/state/shop';
 import { DropTarget } from '@/ui/DropTarget';
-import { ArtworkRow } from './ArtworkRow';
+import { ArtworkBar, inOrder, type Order } from './ArtworkBar';
+import { ArtworkDocket } from './ArtworkDocket';
+import { ArtworkList } from './ArtworkList';
+import { ArtworkView } from './ArtworkView';
+import type { Tool } from './types';
+import { useChange } from './useChange';
+import { usePaste } from './usePaste';
 
 /** Everything brought in, with what was measured in it and what it is good for. */
 export function ArtworkPlace() {
   const artworks = useShop((shop) => shop.artworks);
-  const router = useRouter();
-  const bringIn = async (files: File[]) => {
-    try {
-      await importFiles(files);
-    } catch (error) {
-      toast(sentence(error));
-    }
+  const [chosenId, setChosenId] = useState<string | null>(null);
+  const [search, setSearch] = useState('');
+  const [order, setOrder] = useState<Order>('newest');
+  const [tool, setTool] = useState<Tool>('look');
+  const change = useChange();
+  const bringIn = (files: readonly File[]) => {
+    importFiles(files).catch((error: unknown) => toast(sentence(error)));
   };
-  const list = [...artworks.values()].sort((a, b) => b.addedAt - a.addedAt);
+  usePaste(bringIn);
+  const list = inOrder([...artworks.values()], order, search);
+  const chosen = (chosenId === null ? undefined : artworks.get(chosenId)) ?? list[0] ?? null;
+  useEffect(() => {
+    setTool('look');
+  }, [chosen?.id]);
   return (
-    <DropTarget
-      onFiles={(files) => void bringIn(files)}
-      label="Drop artwork"
-      className="flex min-h-0 grow flex-col"
-    >
-      {(open) => (
+    <DropTarget onFiles={bringIn} label="Drop artwork" className="flex min-h-0 grow flex-col">
+      {(open, openFolder) => (
         <>
-          <div className="flex h-[46px] shrink-0 items-center gap-5 border-b border-rule px-4">
-            <h1 className="text-lg font-bold">
-              {list.length} {list.length === 1 ? 'artwork' : 'artworks'}
-            </h1>
-            <span className="text-sm text-ink-2">
-              Originals are kept byte for byte, in this browser only.
-            </span>
-            <button className="action ml-auto" onClick={open}>
-              Add artwork
-            </button>
-          </div>
-          {list.length === 0 ? (
-            <p className="p-6 text-ink-2">
-              Drop pictures here to learn what they are good for: PNG, JPEG, TIFF, WebP, GIF or AVIF.
-            </p>
+          <ArtworkBar
+            whole={artworks.size}
+            shown={list.length}
+            search={search}
+            order={order}
+            onSearch={setSearch}
+            onOrder={setOrder}
+            onFiles={open}
+            onFolder={openFolder}
+          />
+          {artworks.size === 0 ? (
+            <Empty onFiles={open} onFolder={openFolder} />
           ) : (
-            <ul className="min-h-0 grow overflow-auto">
-              {list.map((artwork) => (
-                <ArtworkRow
-                  key={artwork.id}
-                  artwork={artwork}
-                  onDesign={() => {
-                    void designFromArtwork(artwork).then((design) => {
-                      toast(`“${design.name}” is a row of the range now.`, {
-                        action: {
-                          label: 'Go there',
-                          onClick: () => {
-                            router.push('/');
-                          },
-                        },
-                      });
-                    });
-                  }}
-                />
-              ))}
-            </ul>
+            <div className="flex min-h-0 grow">
+              <ArtworkList list={list} chosenId={chosen?.id ?? null} onChoose={setChosenId} />
+              {chosen && (
+                <>
+                  <ArtworkView artwork={chosen} tool={tool} onTool={setTool} change={change} />
+                  <ArtworkDocket
+                    key={chosen.id}
+                    artwork={chosen}
+                    tool={tool}
+                    onTool={setTool}
+                    change={change}
+                    onChoose={setChosenId}
+                  />
+                </>
+              )}
+            </div>
           )}
         </>
       )}
     </DropTarget>
+  );
+}
+
+function Empty({ onFiles, onFolder }: { onFiles: () => void; onFolder: () => void }) {
+  return (
+    <div className="flex grow flex-col items-start gap-3 bg-viewing p-8 text-viewing-ink">
+      <p className="text-lg font-semibold">Drop files or a folder here, or paste a picture.</p>
+      <p className="max-w-[60ch]">
+        Up Fit reads what each one really is: pixels, true size, colours, transparency, real detail, and which
+        of your blanks it is good enough for. PNG, JPEG, TIFF, WebP, GIF, AVIF, SVG and PDF; the files stay in
+        this browser, byte for byte.
+      </p>
+      <p className="flex gap-4">
+        <button className="action" onClick={onFiles}>
+          Choose files
+        </button>
+        <button className="action-2" onClick={onFolder}>
+          Choose a folder
+        </button>
+      </p>
+    </div>
   );
 }

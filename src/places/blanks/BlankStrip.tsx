@@ -17,7 +17,7 @@ import { HouseNumbers } from './HouseNumbers';
 import { KeepOutList } from './KeepOutList';
 import { NumberRow } from './NumberRow';
 import { SplitField } from './SplitField';
-import { Fact, Heading } from './StripParts';
+import { Fact, Heading } from '@/ui/StripParts';
 import { today } from './today';
 import { TryOn } from './TryOn';
 

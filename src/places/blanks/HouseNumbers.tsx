@@ -7,7 +7,7 @@ import { showLength } from '@/core/length/show';
 import { chooseHouse, saveSpec } from '@/state/blanks';
 import { useShop } from '@/state/shop';
 import { NumberRow } from './NumberRow';
-import { Fact, Heading } from './StripParts';
+import { Fact, Heading } from '@/ui/StripParts';
 import { today } from './today';
 
 /** What the house asks, where each number comes from, and what is still to be asked. */

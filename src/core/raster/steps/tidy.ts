@@ -1,17 +1,19 @@
 import type { StepOf } from '../../artwork/steps';
 import { PRESENT } from '../bounds';
 import { holesOf, isPinhole, straySpecks } from '../flaws';
+import { findGaps } from '../gaps';
 import { findGuides } from '../guides';
 import { PartFinder, takeAlphaRuns, type Run } from '../parts';
 import { words, type Raster } from '../raster';
 
-/** Mends what nobody meant to print: specks are made clear, guide lines closed over, pinholes filled. */
+/** Mends what nobody meant to print: specks are made clear, guide lines closed over, pinholes and gaps filled. */
 export function tidy(raster: Raster, { what }: StepOf<'tidy'>): Raster {
   const pixels = words(raster).slice();
   const mended = { ...raster, data: new Uint8Array(pixels.buffer) };
   if (what === 'specks') clearSpecks(raster, pixels);
   else if (what === 'lines') closeLines(raster, pixels);
-  else fillPinholes(raster, pixels);
+  else if (what === 'pinholes') fillPinholes(raster, pixels);
+  else closeGaps(raster, pixels);
   return mended;
 }
 
@@ -64,4 +66,31 @@ function fillRun(
   // The rim of a hole is half clear: the colour comes from one pixel further out.
   const colour = before[y * width + Math.max(0, part.left - 2)]! | 0xff000000;
   pixels.fill(colour >>> 0, y * width + start - 1, y * width + Math.min(width, end + 1));
+}
+
+/** How far off a gap's pixel the solid colour beside it is looked for. */
+const BESIDE = 4;
+
+/** Each pixel of a gap takes the solid colour nearest to it, across or down. */
+function closeGaps(raster: Raster, pixels: Uint32Array): void {
+  const { width, height } = raster;
+  const before = words(raster);
+  const { parts, finder } = findGaps(raster);
+  const lines = new Set(parts);
+  for (const { y, start, end, part } of finder.runs()) {
+    if (!lines.has(part)) continue;
+    for (let x = start; x < end; x++) {
+      for (let off = 1; off <= BESIDE; off++) {
+        const near = [
+          x >= off ? before[y * width + x - off]! : 0,
+          x + off < width ? before[y * width + x + off]! : 0,
+          y >= off ? before[(y - off) * width + x]! : 0,
+          y + off < height ? before[(y + off) * width + x]! : 0,
+        ].find((pixel) => pixel >>> 24 >= 245);
+        if (near === undefined) continue;
+        pixels[y * width + x] = (near | 0xff000000) >>> 0;
+        break;
+      }
+    }
+  }
 }

@@ -11,7 +11,7 @@ import { showLength, showSize } from '@/core/length/show';
 import { keepSpecFor, newBlank } from '@/state/blanks';
 import { sentence } from '@/state/imports';
 import { useShop } from '@/state/shop';
-import { Choice, Field } from '../Field';
+import { Choice, Field } from '@/ui/Field';
 import { today } from '../today';
 import { useMethodAndHouse } from '../useMethodAndHouse';
 

@@ -19,7 +19,7 @@ import { keepSpecFor, newBlank, saveUnderlay } from '@/state/blanks';
 import { sentence } from '@/state/imports';
 import { useShop } from '@/state/shop';
 import type { TemplateRead } from '@/state/templates';
-import { Choice, Field } from '../Field';
+import { Choice, Field } from '@/ui/Field';
 import { today } from '../today';
 import { useMethodAndHouse } from '../useMethodAndHouse';
 

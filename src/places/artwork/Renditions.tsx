@@ -1,0 +1,81 @@
+'use client';
+import { useState } from 'react';
+import { addRendition } from '@/state/artworks';
+import { previewUrl } from '@/state/previews';
+import { useShop } from '@/state/shop';
+import { Heading } from '@/ui/StripParts';
+import type { DocketProps } from './types';
+
+const KINDS = [
+  ['no-ground', 'without ground'],
+  ['no-lettering', 'without lettering or shadow'],
+  ['few-inks', 'few inks'],
+  ['other', 'another'],
+] as const;
+
+/** Other forms of the same artwork: a fit takes the one its printing method wants. */
+export function Renditions({ artwork, onChoose }: DocketProps) {
+  const artworks = useShop((shop) => shop.artworks);
+  const [kind, setKind] = useState<(typeof KINDS)[number][0]>('no-ground');
+  const headId = artwork.rendition?.of ?? artwork.id;
+  const family = [...artworks.values()].filter(
+    ({ id, rendition }) => id === headId || rendition?.of === headId,
+  );
+  const name = KINDS.find(([id]) => id === kind)![1];
+  return (
+    <>
+      <Heading>Renditions</Heading>
+      {family.length > 1 && (
+        <ul>
+          {family.map((one) => (
+            <li key={one.id} className="flex items-center gap-2 border-b border-rule py-1 text-sm">
+              <span className="grid h-7 w-9 shrink-0 place-items-center bg-viewing">
+                <img src={previewUrl(one)} alt="" className="max-h-6 max-w-8 object-contain" />
+              </span>
+              {one.id === artwork.id ? (
+                <span className="font-semibold">{one.rendition?.name ?? 'full'}</span>
+              ) : (
+                <button
+                  className="verb"
+                  onClick={() => {
+                    onChoose(one.id);
+                  }}
+                >
+                  {one.rendition?.name ?? 'full'}
+                </button>
+              )}
+            </li>
+          ))}
+        </ul>
+      )}
+      <p className="flex items-center gap-2 py-1.5 text-sm">
+        <label className="flex grow items-center gap-2">
+          <span className="sr-only">Kind of rendition</span>
+          <select
+            value={kind}
+            onChange={(event) => {
+              setKind(event.target.value as typeof kind);
+            }}
+            className="grow border border-rule bg-docket px-1 py-0.5"
+          >
+            {KINDS.map(([id, words]) => (
+              <option key={id} value={id}>
+                {words}
+              </option>
+            ))}
+          </select>
+        </label>
+        <button
+          className="verb"
+          onClick={() => {
+            void addRendition(artwork, { kind, name }).then(({ id }) => {
+              onChoose(id);
+            });
+          }}
+        >
+          Start it from this one
+        </button>
+      </p>
+    </>
+  );
+}

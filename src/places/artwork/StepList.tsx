@@ -1,0 +1,154 @@
+'use client';
+import { gridOf } from '@/core/artwork/facts';
+import { sayStep, withStep, type Step } from '@/core/artwork/steps';
+import { setSteps } from '@/state/artworks';
+import { Heading } from '@/ui/StripParts';
+import type { DocketProps } from './types';
+import { ClearBackground } from './ClearBackground';
+
+/** What is done to an artwork on its way to the print: each step can be taken back, more can be added. */
+export function StepList({ artwork, tool, onTool, change }: DocketProps) {
+  const { facts, steps } = artwork;
+  const busy = change.busy !== null;
+  const add = (label: string, step: Step) => {
+    change.run(label, (options) => setSteps(artwork, withStep(steps, step), options));
+  };
+  const grid = gridOf(facts);
+  const { x, y, width, height } = facts.alpha.opaqueBounds;
+  const canCrop = width > 0 && (width < grid.width || height < grid.height);
+  const moved = steps.some(({ kind }) => kind === 'crop' || kind === 'turn' || kind === 'flip');
+  return (
+    <>
+      <Heading>Steps</Heading>
+      {steps.length === 0 ? (
+        <p className="py-1.5 text-sm text-ink-2">The file as it came in. Steps never touch it.</p>
+      ) : (
+        <ol>
+          {steps.map((step, index) => (
+            <li key={index} className="flex items-baseline gap-2 border-b border-rule py-1">
+              <span className="measure w-4 text-ink-2">{index + 1}</span>
+              <span className="grow">{sayStep(step)}</span>
+              <button
+                className="verb text-sm"
+                disabled={busy}
+                aria-label={`Take back: ${sayStep(step)}`}
+                onClick={() => {
+                  change.run('Step taken back', (options) =>
+                    setSteps(
+                      artwork,
+                      steps.filter((one) => one !== step),
+                      options,
+                    ),
+                  );
+                }}
+              >
+                Take back
+              </button>
+            </li>
+          ))}
+        </ol>
+      )}
+      <p className="flex flex-wrap gap-x-4 gap-y-1 pt-1.5 text-sm">
+        {canCrop && (
+          <button
+            className="verb"
+            disabled={busy}
+            onClick={() => {
+              add('Cropped to what is there', {
+                kind: 'crop',
+                to: 'opaque',
+                x: x / grid.width,
+                y: y / grid.height,
+                width: width / grid.width,
+                height: height / grid.height,
+              });
+            }}
+          >
+            Crop to what is there
+          </button>
+        )}
+        <button
+          className="verb"
+          disabled={busy}
+          aria-pressed={tool === 'crop'}
+          onClick={() => {
+            onTool(tool === 'crop' ? 'look' : 'crop');
+          }}
+        >
+          Crop by hand
+        </button>
+        <button
+          className="verb"
+          disabled={busy}
+          onClick={() => {
+            add('Turned a quarter right', { kind: 'turn', quarters: 1 });
+          }}
+        >
+          Turn right
+        </button>
+        <button
+          className="verb"
+          disabled={busy}
+          onClick={() => {
+            add('Turned a quarter left', { kind: 'turn', quarters: 3 });
+          }}
+        >
+          Turn left
+        </button>
+        <button
+          className="verb"
+          disabled={busy}
+          onClick={() => {
+            add('Flipped left to right', { kind: 'flip', axis: 'across' });
+          }}
+        >
+          Flip
+        </button>
+        {facts.format === 'svg' && (
+          <button
+            className="verb"
+            disabled={busy || moved}
+            title={
+              moved ? 'Take back crops and turns first: parts are picked on the whole drawing.' : undefined
+            }
+            aria-pressed={tool === 'part'}
+            onClick={() => {
+              onTool(tool === 'part' ? 'look' : 'part');
+            }}
+          >
+            Leave parts out
+          </button>
+        )}
+      </p>
+      {facts.pageCount > 1 && (
+        <label className="flex items-center gap-2 pt-1.5 text-sm">
+          Page
+          <select
+            value={facts.page}
+            disabled={busy}
+            onChange={(event) => {
+              const page = Number(event.target.value);
+              add(`Page ${page + 1} is used`, { kind: 'page', page });
+            }}
+            className="border border-rule bg-docket px-1"
+          >
+            {Array.from({ length: facts.pageCount }, (_, page) => (
+              <option key={page} value={page}>
+                {page + 1} of {facts.pageCount}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+      {facts.background && (
+        <ClearBackground
+          colour={facts.background.hex}
+          disabled={busy}
+          onClear={(step) => {
+            add('Background cleared', step);
+          }}
+        />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,38 @@
+'use client';
+import { useEffect, useRef } from 'react';
+
+/** Takes pictures that are pasted anywhere but into a field. */
+export function usePaste(onFiles: (files: File[]) => void): void {
+  const take = useRef(onFiles);
+  useEffect(() => {
+    take.current = onFiles;
+  });
+  useEffect(() => {
+    const paste = (event: ClipboardEvent) => {
+      if ((event.target as HTMLElement).closest?.('input, textarea, [contenteditable]')) return;
+      const files = [...(event.clipboardData?.files ?? [])];
+      if (files.length === 0) return;
+      event.preventDefault();
+      take.current(
+        files.map((file) => (files.length === 1 && file.name === 'image.png' ? named(file) : file)),
+      );
+    };
+    window.addEventListener('paste', paste);
+    return () => {
+      window.removeEventListener('paste', paste);
+    };
+  }, []);
+}
+
+/** A picture from the clipboard has no name of its own. */
+function named(file: File): File {
+  const when = new Date();
+  const two = (value: number) => String(value).padStart(2, '0');
+  return new File(
+    [file],
+    `Pasted ${two(when.getHours())}.${two(when.getMinutes())}.${two(when.getSeconds())}.png`,
+    {
+      type: file.type,
+    },
+  );
+}

@@ -1,0 +1,9 @@
+import { readOriginal } from '@/store/database';
+import type { Artwork } from '@/store/schema';
+import { engine } from '@/workers/client';
+
+/** The part of a drawing at a point of it, by its number; null where there is none. */
+export async function partOf(artwork: Artwork, point: { x: number; y: number }): Promise<number | null> {
+  const file = await readOriginal(artwork.facts.sha256);
+  return engine.partAt(file, artwork.facts.name, point);
+}

@@ -1,0 +1,34 @@
+'use client';
+import { useState } from 'react';
+
+interface Props {
+  value: string;
+  label: string;
+  onName: (name: string) => void;
+}
+
+/** A name that can be changed where it stands; Enter or leaving it keeps it, Escape does not. */
+export function NameField({ value, label, onName }: Props) {
+  const [text, setText] = useState<string | null>(null);
+  const finish = () => {
+    const name = text?.trim() ?? '';
+    if (name !== '' && name !== value) onName(name);
+    setText(null);
+  };
+  return (
+    <input
+      aria-label={label}
+      title={value}
+      value={text ?? value}
+      onChange={(event) => {
+        setText(event.target.value);
+      }}
+      onBlur={finish}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter') event.currentTarget.blur();
+        if (event.key === 'Escape') setText(null);
+      }}
+      className="-mx-1 w-full shrink-0 text-ellipsis border-b border-transparent px-1 text-lg font-bold hover:border-rule focus:border-ink"
+    />
+  );
+}
