@@ -2,9 +2,13 @@ import type { StepOf } from '../../artwork/steps';
 import { rgbOf, type Rgb } from '../../colour/hex';
 import { IN_SILENCE, words, type Progress, type Raster } from '../raster';
 
-/** Levels within which a pixel is of the colour itself, and within which it may be a mixture of it with another. */
+/** Levels within which a pixel is of the colour itself. */
 const OWN = 24;
-const MIXED = 160;
+/** How far off the colour a pixel may still be a mixture of it, in pixels. */
+const REACH = 2;
+
+const MIXED = 1;
+const WHOLE = 2;
 
 /**
  * Prints one colour as another. A pixel on an edge is a mixture of the colour and its neighbour's: it moves by the
@@ -13,22 +17,49 @@ const MIXED = 160;
 export function recolour(raster: Raster, step: StepOf<'recolour'>, progress: Progress = IN_SILENCE): Raster {
   const from = rgbOf(step.from);
   const to = rgbOf(step.to);
-  const shift = to.map((level, channel) => level - from[channel]!) as unknown as Rgb;
+  const shift: Rgb = [to[0] - from[0], to[1] - from[1], to[2] - from[2]];
   const { width, height } = raster;
   const before = words(raster);
   const after = before.slice();
+  const mask = maskOf(before, width, height, from);
   for (let y = 0; y < height; y++) {
     if (y % 256 === 0) progress(y / height);
     for (let x = 0, at = y * width; x < width; x++, at++) {
-      const pixel = before[at]!;
-      if (pixel >>> 24 === 0) continue;
-      const far = distance(pixel, from);
-      if (far > MIXED) continue;
-      const share = far <= OWN ? 1 : shareOf(before, x, y, width, height, from, far);
-      if (share > 0) after[at] = moved(pixel, shift, share);
+      if (mask[at] === 0) continue;
+      const share = mask[at] === WHOLE ? 1 : shareOf(before, x, y, width, height, from);
+      if (share > 0) after[at] = moved(before[at]!, shift, share);
     }
   }
   return { ...raster, data: new Uint8Array(after.buffer) };
+}
+
+/** Which pixels are of the colour, and which lie near enough to be a mixture of it. */
+function maskOf(pixels: Uint32Array, width: number, height: number, from: Rgb): Uint8Array {
+  const mask = new Uint8Array(pixels.length);
+  for (let at = 0; at < pixels.length; at++) {
+    const pixel = pixels[at]!;
+    if (pixel >>> 24 !== 0 && distance(pixel, from) <= OWN) mask[at] = WHOLE;
+  }
+  for (let y = 0; y < height; y++) {
+    for (let x = 0, at = y * width; x < width; x++, at++) {
+      if (mask[at] !== WHOLE || isInner(mask, at, x, y, width, height)) continue;
+      for (let row = Math.max(0, y - REACH); row <= Math.min(height - 1, y + REACH); row++) {
+        for (let column = Math.max(0, x - REACH); column <= Math.min(width - 1, x + REACH); column++)
+          if (mask[row * width + column] === 0) mask[row * width + column] = MIXED;
+      }
+    }
+  }
+  return mask;
+}
+
+/** A pixel of the colour with nothing else beside it makes no other a mixture. */
+function isInner(mask: Uint8Array, at: number, x: number, y: number, width: number, height: number): boolean {
+  return (
+    (x === 0 || mask[at - 1] === WHOLE) &&
+    (x === width - 1 || mask[at + 1] === WHOLE) &&
+    (y === 0 || mask[at - width] === WHOLE) &&
+    (y === height - 1 || mask[at + width] === WHOLE)
+  );
 }
 
 /** The share of the colour in a mixture: its place between the colour and the other end of its edge. */
@@ -39,20 +70,18 @@ function shareOf(
   width: number,
   height: number,
   from: Rgb,
-  far: number,
 ): number {
-  let touches = false;
+  const own = pixels[y * width + x]!;
+  if (own >>> 24 === 0) return 0;
+  const far = distance(own, from);
   let other = far;
-  for (let row = Math.max(0, y - 2); row <= Math.min(height - 1, y + 2); row++) {
-    for (let column = Math.max(0, x - 2); column <= Math.min(width - 1, x + 2); column++) {
+  for (let row = Math.max(0, y - REACH); row <= Math.min(height - 1, y + REACH); row++) {
+    for (let column = Math.max(0, x - REACH); column <= Math.min(width - 1, x + REACH); column++) {
       const pixel = pixels[row * width + column]!;
-      if (pixel >>> 24 === 0) continue;
-      const away = distance(pixel, from);
-      touches ||= away <= OWN;
-      other = Math.max(other, away);
+      if (pixel >>> 24 !== 0) other = Math.max(other, distance(pixel, from));
     }
   }
-  return touches && other > 0 ? 1 - far / other : 0;
+  return other > 0 ? 1 - far / other : 0;
 }
 
 function distance(pixel: number, [red, green, blue]: Rgb): number {
