@@ -43,10 +43,15 @@ function exiftool(name: string): Record<string, unknown> {
   return (JSON.parse(text) as Record<string, unknown>[])[0]!;
 }
 
-/** PPI as exiftool gives it: its unit 3 is the centimetre. */
+/** PPI as exiftool gives it: PNG counts a metre, JFIF's unit 2 and TIFF's unit 3 are the centimetre. */
 function densityBy(tags: Record<string, unknown>): number | null {
+  if (tags['FileType'] === 'PNG')
+    return tags['PixelUnits'] === 1 ? Number(tags['PixelsPerUnitX']) * 0.0254 : null;
   const x = Number(tags['XResolution'] ?? 0);
-  return x > 0 && tags['ResolutionUnit'] !== 1 ? x * (tags['ResolutionUnit'] === 3 ? 2.54 : 1) : null;
+  const unit = Number(tags['ResolutionUnit'] ?? 0);
+  const [inch, centimetre] = tags['FileType'] === 'JPEG' ? [1, 2] : [2, 3];
+  if (x <= 0 || (unit !== inch && unit !== centimetre)) return null;
+  return unit === centimetre ? x * 2.54 : x;
 }
 
 type Row = [
@@ -59,6 +64,83 @@ type Row = [
 ];
 
 const ROWS: Row[] = [
+  [
+    'bit.png',
+    'solid.png',
+    ['-threshold', '30%', '-define', 'png:color-type=0', '-define', 'png:bit-depth=1'],
+    'grey',
+    1,
+    false,
+  ],
+  [
+    'two.png',
+    'solid.png',
+    ['-colors', '4', '-define', 'png:color-type=3', '-define', 'png:bit-depth=2'],
+    'indexed',
+    2,
+    false,
+  ],
+  [
+    'four.png',
+    'solid.png',
+    ['-colors', '16', '-define', 'png:color-type=3', '-define', 'png:bit-depth=4'],
+    'indexed',
+    4,
+    false,
+  ],
+  [
+    'grey.png',
+    'solid.png',
+    ['-colorspace', 'gray', '-define', 'png:color-type=0', '-define', 'png:bit-depth=8'],
+    'grey',
+    8,
+    false,
+  ],
+  [
+    'deep-grey.png',
+    'solid.png',
+    ['-colorspace', 'gray', '-define', 'png:color-type=0', '-define', 'png:bit-depth=16'],
+    'grey',
+    16,
+    false,
+  ],
+  [
+    'deep.png',
+    'solid.png',
+    [
+      '-define',
+      'png:color-type=2',
+      '-define',
+      'png:bit-depth=16',
+      '-density',
+      '300',
+      '-units',
+      'PixelsPerInch',
+    ],
+    'rgb',
+    16,
+    false,
+  ],
+  ['interlaced.png', 'clear.png', ['-interlace', 'PNG', '-define', 'png:color-type=6'], 'rgb', 8, true],
+  ['keyed.png', 'clear.png', ['-define', 'png:format=png8'], 'indexed', 8, true],
+  [
+    'plain.jpg',
+    'solid.png',
+    ['-quality', '95', '-density', '240', '-units', 'PixelsPerInch'],
+    'rgb',
+    8,
+    false,
+  ],
+  [
+    'progressive.jpg',
+    'solid.png',
+    ['-quality', '95', '-interlace', 'JPEG', '-density', '100', '-units', 'PixelsPerCentimeter'],
+    'rgb',
+    8,
+    false,
+  ],
+  ['grey.jpg', 'solid.png', ['-colorspace', 'gray', '-quality', '95'], 'grey', 8, false],
+  ['inks.jpg', 'solid.png', ['-colorspace', 'cmyk', '-quality', '95'], 'cmyk', 8, false],
   [
     'none.tif',
     'solid.png',
@@ -118,6 +200,36 @@ describe('files of other programs', () => {
     expect(middle[2]! - middle[0]!).toBeGreaterThan(80);
   });
 
+  test('a TIFF as tiffinfo reads it: pixels, samples, bits, density', async () => {
+    for (const [name, , , mode, bits] of ROWS.filter(([row]) => row.endsWith('.tif'))) {
+      const told = execFileSync('tiffinfo', [file(name)], {
+        encoding: 'utf8',
+        stdio: ['pipe', 'pipe', 'ignore'],
+      });
+      const { facts } = await read(name);
+      const [, width, height] = /Image Width: (\d+) Image Length: (\d+)/.exec(told)!.map(Number);
+      const turned = facts.orientation >= 5;
+      expect(facts.pixels).toEqual(turned ? { width: height, height: width } : { width, height });
+      expect(facts.colour.bits).toBe(Number(/Bits\/Sample: (\d+)/.exec(told)?.[1] ?? bits));
+      const photometric = { grey: /min-is-(black|white)/, rgb: /RGB/, cmyk: /separated/ }[mode as 'rgb'];
+      expect(told).toMatch(photometric);
+    }
+  });
+
+  test('another page of a TIFF is measured when it is chosen', async () => {
+    convert('solid.png', 'clear.png', 'two-pages.tif');
+    const bytes = new Uint8Array(readFileSync(file('two-pages.tif')));
+    const { facts } = await measureBytes(engine, 'two-pages.tif', bytes, {
+      steps: [{ kind: 'page', page: 1 }],
+    });
+    expect(facts).toMatchObject({
+      page: 1,
+      pageCount: 2,
+      pixels: { width: 110, height: 70 },
+      alpha: { present: true },
+    });
+  });
+
   test('several pages and pictures that move: the first is used, and said', async () => {
     convert('solid.png', 'clear.png', 'solid.png', 'pages.tif');
     const pages = (await read('pages.tif')).facts;
@@ -148,7 +260,17 @@ describe('files of other programs', () => {
           ({ facts }) => facts.format,
           (error: { code: string }) => error.code,
         );
-        expect(['unreadable', 'unsupported', 'too-large', 'tiff', 'webp', 'gif', 'avif']).toContain(answer);
+        expect([
+          'unreadable',
+          'unsupported',
+          'too-large',
+          'png',
+          'jpeg',
+          'tiff',
+          'webp',
+          'gif',
+          'avif',
+        ]).toContain(answer);
       }
     },
   );
