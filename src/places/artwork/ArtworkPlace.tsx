@@ -26,6 +26,11 @@ export function ArtworkPlace() {
   usePaste(bringIn);
   const list = inOrder([...artworks.values()], order, search);
   const chosen = (chosenId === null ? undefined : artworks.get(chosenId)) ?? list[0] ?? null;
+  /** What is chosen elsewhere than in the list is brought into it. */
+  const choose = (id: string) => {
+    if (!list.some((artwork) => artwork.id === id)) setSearch('');
+    setChosenId(id);
+  };
   useEffect(() => {
     setTool('look');
   }, [chosen?.id]);
@@ -57,7 +62,7 @@ export function ArtworkPlace() {
                     tool={tool}
                     onTool={setTool}
                     change={change}
-                    onChoose={setChosenId}
+                    onChoose={choose}
                   />
                 </>
               )}
