@@ -93,6 +93,22 @@ async function ratio(file: Blob, work: () => unknown): Promise<{ ratio: number; 
   return { ratio: median(ratios), ms: median(times) };
 }
 
+/** Files of 2 to 24 megapixels, PNG and JPEG in turn. */
+function mixedFiles(): { name: string; file: Blob }[] {
+  return Array.from({ length: 20 }, (_, i) => {
+    const width = 1600 + ((i * 7) % 20) * 130;
+    const raster = picture(width, Math.round(width * 1.3));
+    const bytes =
+      i % 2 === 0
+        ? engine.encodePng(raster, { ppi: 300, use: 'print' })
+        : engine.encodeJpeg(raster, { ppi: 300, quality: 92 });
+    return {
+      name: `${i}.${i % 2 === 0 ? 'png' : 'jpg'}`,
+      file: new Blob([bytes as Uint8Array<ArrayBuffer>]),
+    };
+  });
+}
+
 async function run(): Promise<void> {
   const bytes = new Uint8Array(engine.encodePng(picture(WIDTH, HEIGHT), { ppi: 300, use: 'print' }));
   const file = new Blob([bytes], { type: 'image/png' });
@@ -141,6 +157,7 @@ async function run(): Promise<void> {
     ratio: third === 0 ? (last === 0 ? 1 : Infinity) : last / third,
     ms: null,
   });
+  postMessage({ files: mixedFiles() });
   postMessage('done');
 }
 

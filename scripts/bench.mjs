@@ -2,13 +2,16 @@
 import { build } from 'esbuild';
 import { createServer } from 'node:http';
 import { readFile } from 'node:fs/promises';
+import { basename } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { peakOfLargeTiff } from './lib/large.mjs';
 import { startApp } from './lib/app.mjs';
 import { openBrowser, openDemo } from './lib/browser.mjs';
 
 const root = new URL('..', import.meta.url);
 const bundle = await build({
-  entryPoints: [fileURLToPath(new URL('bench/worker.ts', root))],
+  entryPoints: ['bench/worker.ts', 'bench/importer.ts'].map((path) => fileURLToPath(new URL(path, root))),
+  outdir: 'bench',
   bundle: true,
   write: false,
   format: 'esm',
@@ -17,11 +20,16 @@ const bundle = await build({
   tsconfig: fileURLToPath(new URL('tsconfig.json', root)),
   logLevel: 'warning',
 });
+const scripts = new Map(bundle.outputFiles.map(({ path, contents }) => [`/${basename(path)}`, contents]));
 
 const PAGE = `<!doctype html><script type="module">
   window.rows = [];
   const worker = new Worker('/worker.js', { type: 'module' });
-  worker.onmessage = ({ data }) => (data === 'done' ? (window.done = true) : window.rows.push(data));
+  worker.onmessage = ({ data }) => {
+    if (data === 'done') window.done = true;
+    else if (data.files) window.files = data.files;
+    else window.rows.push(data);
+  };
   worker.onerror = ({ message }) => { window.rows.push({ name: message, limit: 0, ratio: Infinity, ms: null }); window.done = true; };
 </script>`;
 
@@ -30,7 +38,7 @@ const server = createServer(async (request, response) => {
   response.setHeader('Cross-Origin-Embedder-Policy', 'require-corp');
   const send = (type, body) => response.setHeader('Content-Type', type).end(body);
   if (request.url === '/') send('text/html', PAGE);
-  else if (request.url === '/worker.js') send('text/javascript', bundle.outputFiles[0].contents);
+  else if (scripts.has(request.url)) send('text/javascript', scripts.get(request.url));
   else if (/^\/vips\/[\w.-]+$/.test(request.url)) {
     const type = request.url.endsWith('.wasm') ? 'application/wasm' : 'text/javascript';
     send(type, await readFile(new URL(`public${request.url}`, root)));
@@ -60,7 +68,24 @@ async function engineRows(address) {
   try {
     await browser.get(address);
     await browser.wait(() => browser.executeScript('return window.done === true'), 600_000);
-    return await browser.executeScript('return window.rows');
+    const rows = await browser.executeScript('return window.rows');
+    const slower = await browser.executeAsyncScript(importRate);
+    return [
+      ...rows,
+      {
+        name: 'rate of one worker against two, files of 2 to 24 MP',
+        limit: 1 / 1.5,
+        ratio: slower,
+        ms: null,
+      },
+      {
+        name: 'peak memory, inspection of a 100-megapixel TIFF',
+        limit: 512,
+        ratio: await peakOfLargeTiff(),
+        ms: null,
+        unit: 'MiB',
+      },
+    ];
   } finally {
     await browser.quit();
   }
@@ -85,11 +110,83 @@ async function pageRows() {
     );
     await browser.get(`${app.address}/bench/lighthouse--shirt`);
     const dragging = row('longest main-thread task while dragging', 50, await median(dragAndWatch));
-    return [drawing, dragging];
+    await browser.get(`${app.address}/artwork`);
+    const importing = row('longest main-thread task while files come in', 50, await median(importAndWatch));
+    return [drawing, dragging, importing];
   } finally {
     await browser.quit();
     await app.stop();
   }
+}
+
+/**
+ * Runs in the page: measures the files once in one worker and once in two that share them, five times over; gives the
+ * median of the time of two against that of one.
+ */
+function importRate(done) {
+  const start = () =>
+    new Promise((ready) => {
+      const worker = new Worker('/importer.js', { type: 'module' });
+      worker.onmessage = () => ready(worker);
+    });
+  const measureAll = async (workers) => {
+    const waiting = [...window.files];
+    const began = performance.now();
+    await Promise.all(
+      workers.map(async (worker) => {
+        for (let next = waiting.shift(); next; next = waiting.shift()) {
+          await new Promise((measured) => {
+            worker.onmessage = measured;
+            worker.postMessage(next);
+          });
+        }
+      }),
+    );
+    return performance.now() - began;
+  };
+  void (async () => {
+    const workers = [await start(), await start()];
+    await measureAll(workers);
+    const ratios = [];
+    for (let i = 0; i < 5; i++) {
+      const one = await measureAll(workers.slice(0, 1));
+      ratios.push((await measureAll(workers)) / one);
+    }
+    done(ratios.sort((a, b) => a - b)[2]);
+  })();
+}
+
+/** Runs in the page: brings in twelve pictures that nobody has seen yet, and watches for long tasks. */
+function importAndWatch(done) {
+  const frame = () => new Promise((next) => requestAnimationFrame(next));
+  const paint = async (i) => {
+    const canvas = new OffscreenCanvas(2200, 1600);
+    const context = canvas.getContext('2d');
+    for (let k = 0; k < 400; k++) {
+      context.fillStyle = `hsl(${(k * 37 + i * 11 + performance.now()) % 360} 70% 50%)`;
+      context.fillRect((k * 131) % 2100, (k * 77) % 1500, 90, 120);
+    }
+    return new File([await canvas.convertToBlob({ type: 'image/png' })], `bench-${i}.png`);
+  };
+  void (async () => {
+    while (!document.querySelector('[role=option], h1')) await frame();
+    const files = new DataTransfer();
+    for (let i = 0; i < 12; i++) files.items.add(await paint(i));
+    const input = document.querySelector('input[type=file]');
+    let longest = 0;
+    const watch = new PerformanceObserver((list) => {
+      for (const { duration } of list.getEntries()) longest = Math.max(longest, duration);
+    });
+    watch.observe({ type: 'longtask' });
+    const count = () => Number.parseInt(document.querySelector('h1').textContent, 10);
+    const before = count();
+    input.files = files.files;
+    input.dispatchEvent(new Event('change', { bubbles: true }));
+    while (count() < before + 12) await frame();
+    await frame();
+    for (const { duration } of watch.takeRecords()) longest = Math.max(longest, duration);
+    done(longest);
+  })();
 }
 
 /** Runs in the page: goes from the range to the library and back, and watches for long tasks while it is drawn. */

@@ -9,6 +9,11 @@ import { artworkIdsOf, saveDesign, saveFit, useShop, without, withRecord } from 
 
 const NO_ORIGIN: Artwork['origin'] = { source: '', licence: '', proof: '' };
 
+/** Whether nothing is said of who made an artwork, or of its licence. */
+export function isSilent({ origin }: Artwork): boolean {
+  return origin.source.trim() === '' || origin.licence.trim() === '';
+}
+
 /** The artwork that a file came in as, if it is here already. */
 export function ownerOf(sha256: string): Artwork | undefined {
   return [...useShop.getState().artworks.values()].find(

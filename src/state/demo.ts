@@ -1,7 +1,16 @@
 import { DEMO_COLUMNS, DEMO_FILES, demoDesigns, demoFits, SHOP_NAME, type DemoKey } from '@/demo/shop';
 import type { Facts } from '@/core/artwork/facts';
+import { noteArtwork } from './artworks';
 import { importFiles } from './imports';
 import { changeSettings, saveDesign, saveFit } from './shop';
+
+/** The keepers drew nearly all of it themselves; of what others gave, nothing was written down. */
+const OWN = {
+  source: 'drawn by the keepers',
+  licence: 'own work',
+  proof: 'the drawing book in the lamp room',
+};
+const UNSAID = new Set<DemoKey>(['storm', 'old-flyer']);
 
 /** Loads the demo shop through the same door as a seller's own files; what is there already stays. */
 export async function loadDemo(): Promise<void> {
@@ -19,6 +28,7 @@ export async function loadDemo(): Promise<void> {
     const artwork = artworks.find((one) => one.facts.name === name);
     if (!artwork) throw new Error('The demo did not load whole: open it again.');
     facts.set(key, artwork.facts);
+    if (!UNSAID.has(key)) await noteArtwork(artwork.id, { origin: OWN });
   }
   const factsOf = (key: DemoKey) => facts.get(key)!;
   for (const design of demoDesigns(factsOf)) await saveDesign(design);

@@ -5,10 +5,13 @@ import { engine, isStopped, type JobOptions } from '@/workers/client';
 import type { PrintFile } from '@/workers/messages';
 import { fitJob } from './dockets';
 import { saveAs } from './save';
+import { isSilent } from './artworks';
 import { contextOf, useShop } from './shop';
 
 export interface MadeFile extends PrintFile {
   name: string;
+  /** Artworks of the fit of which nothing is said who made them or under what licence. */
+  silent: string[];
 }
 
 /** Makes the print file of a face; null where it was stopped. Throws where it is larger than the house takes. */
@@ -28,7 +31,8 @@ export async function makePrintFile(fit: Fit, faceId: string, options: JobOption
         `The print file is ${size} MiB and ${house} takes ${most} MiB at most: use flatter artwork.`,
       );
     }
-    return { ...made, name: printFileName(design.name, blank, face) };
+    const silent = artworks.filter(isSilent).map(({ facts }) => facts.name);
+    return { ...made, name: printFileName(design.name, blank, face), silent };
   } catch (error) {
     if (isStopped(error)) return null;
     throw error;

@@ -249,7 +249,7 @@ test('colours are named, merged, kept, and handed out as files', async () => {
 
 test('another rendition stands behind the full one and is picked there', async () => {
   await choose('disc.png');
-  await page.press('Start it from this one');
+  await page.press('Start from this');
   await page.says('[role=option][aria-selected=true]', /disc \(without ground\)\.png/);
   await facts(/full\s+without ground/);
 });

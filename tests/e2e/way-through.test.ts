@@ -222,7 +222,7 @@ describe('what comes in wrong', () => {
     await page.says('h1', /1 artwork/);
     await page.drop(...Object.keys(bad).map((name) => join(folder, name)), good);
     await page.says('h1', /2 artworks/);
-    const told = await page.says('[role=alert]', /“drawing.svg” is a SVG file/);
+    const told = await page.says('[role=alert]', /“drawing.svg” has neither a size nor a viewBox/);
     expect(told).toContain('“empty.png” is empty');
     expect(told).toContain('“words.png” is not a picture');
     expect(told).toContain('“half.png” is damaged or cut short');

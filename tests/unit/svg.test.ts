@@ -1,4 +1,4 @@
-import { UpFitError } from '@/core/artwork/errors';
+import type { UpFitError } from '@/core/artwork/errors';
 import { combined, IDENTITY, moved, scales } from '@/core/artwork/matrix';
 import { bytesSource } from '@/core/artwork/source';
 import { words } from '@/core/raster/raster';

@@ -28,10 +28,11 @@ export function turn({ x, y }: Point, angle: number): Point {
   return { x: x * cos - y * sin, y: x * sin + y * cos };
 }
 
-/** The file's opaque bounds as shares of the file: centre offset and size, the flip applied. */
+/** The file's opaque bounds as shares of the file: centre offset and size, the flip applied; all of an empty one. */
 function opaqueShare(facts: Facts, flipped: boolean): PixelBox {
   const pixels = gridOf(facts);
-  const { x, y, width, height } = facts.alpha.opaqueBounds;
+  const there = facts.alpha.opaqueBounds;
+  const { x, y, width, height } = there.width > 0 ? there : { x: 0, y: 0, ...pixels };
   const dx = (x + width / 2) / pixels.width - 0.5;
   return {
     x: flipped ? -dx : dx,

@@ -2,7 +2,6 @@ import type { Facts } from '../artwork/facts';
 import { artSize, type PrintFace } from '../blank/resolve';
 import type { Verdict } from '../check/finding';
 import { placedPpi } from './density';
-import { opaqueBox } from './geometry';
 import { newPiece } from './place';
 
 /** Whether an artwork has pixels enough for a face, and its PPI there; null for a drawing, which has enough for any. */
@@ -14,8 +13,8 @@ export interface Suits {
 /** An artwork fitted whole to a face: a motif inside its safe area, an opaque one over its bleed. */
 export function suits(facts: Facts, face: PrintFace): Suits {
   if (!facts.pixels) return { verdict: 'ready', ppi: null };
+  if (facts.alpha.opaqueBounds.width === 0 || artSize(face).width === 0) return { verdict: 'fix', ppi: 0 };
   const piece = newPiece('suits', facts.sha256, facts, facts.alpha.present ? 'motif' : 'ground', face);
-  const empty = opaqueBox(piece, facts).width === 0 || artSize(face).width === 0;
-  const ppi = empty ? 0 : placedPpi(facts.pixels, piece, face).least;
+  const ppi = placedPpi(facts.pixels, piece, face).least;
   return { ppi, verdict: ppi >= face.target - 0.005 ? 'ready' : ppi >= face.floor ? 'look' : 'fix' };
 }

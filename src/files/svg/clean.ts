@@ -12,8 +12,8 @@ import {
   PARTS,
 } from './allowed';
 import { Expansion } from './expansion';
-import { readElements, unreadable, type Element } from './elements';
-import { readSvgSize, userUnit, type SvgSize } from './size';
+import { readElements, type Element } from './elements';
+import { readSvgSize, requireSvgSize, userUnit, type SvgSize } from './size';
 import { scales } from '@/core/artwork/matrix';
 
 /** A drawing made safe, and what was found in it. */
@@ -124,8 +124,7 @@ export function cleanDrawing(name: string, source: string, options: CleanOptions
       if (depth > 0) out.push(`</${tag!}>`);
     },
   });
-  const found = size as SvgSize | null;
-  if (!found) throw unreadable(name);
+  const found = requireSvgSize(name, size);
   if (!expansion.isBounded()) {
     throw new UpFitError(
       'too-large',

@@ -1,3 +1,4 @@
+import { UpFitError } from '@/core/artwork/errors';
 import { parseLength } from '@/core/length/parse';
 import { MM_PER_INCH } from '@/core/length/units';
 
@@ -39,6 +40,15 @@ export function readSvgSize(root: Readonly<Record<string, string>>): SvgSize | n
           ? { width: height.mm / aspect, height: height.mm }
           : view && { width: view.width * MM_PER_PX, height: view.height * MM_PER_PX };
   return size && { ...size, view, stated: Boolean(width?.unit ?? height?.unit) };
+}
+
+/** Refuses a drawing that has no size. */
+export function requireSvgSize(name: string, size: SvgSize | null): SvgSize {
+  if (size) return size;
+  throw new UpFitError(
+    'unreadable',
+    `“${name}” has neither a size nor a viewBox, so it has no size at all: export it with one.`,
+  );
 }
 
 /** Millimetres of a user unit inside the root. */

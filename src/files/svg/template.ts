@@ -1,7 +1,6 @@
-import { UpFitError } from '@/core/artwork/errors';
 import type { DrillHole, TemplateReading } from '@/core/template/reading';
 import { readElements } from './elements';
-import { readSvgSize, userUnit } from './size';
+import { readSvgSize, requireSvgSize, userUnit, type SvgSize } from './size';
 import { moved, scales } from '@/core/artwork/matrix';
 
 /** How far two scales may be apart for a circle to be one still. */
@@ -20,21 +19,10 @@ export function readSvgTemplate(name: string, text: string): TemplateReading {
       if (r > 0) circles.push({ ...moved(matrix, x, y), diameter: 2 * r * scale.x });
     },
   });
-  const size = readSvgSize(root);
-  if (!size) {
-    throw new UpFitError(
-      'unreadable',
-      `“${name}” has neither a size nor a viewBox, so it has no size at all.`,
-    );
-  }
-  return reading(name, size, circles);
+  return reading(name, requireSvgSize(name, readSvgSize(root)), circles);
 }
 
-function reading(
-  name: string,
-  size: NonNullable<ReturnType<typeof readSvgSize>>,
-  circles: DrillHole[],
-): TemplateReading {
+function reading(name: string, size: SvgSize, circles: DrillHole[]): TemplateReading {
   const { width, height, view, stated } = size;
   const unit = userUnit(size);
   return {

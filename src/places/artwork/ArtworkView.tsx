@@ -84,7 +84,7 @@ export function ArtworkView({ artwork, tool, onTool, change }: Props) {
       {tool !== 'look' && (
         <ToolNote
           tool={tool}
-          grid={grid}
+          facts={facts}
           crop={crop}
           onCrop={() => {
             onTool('look');

@@ -33,7 +33,9 @@ export function ClearBackground({
         </button>
       </p>
       <p className="flex items-center gap-2 pt-1">
-        <label htmlFor={id}>Colours within</label>
+        <label htmlFor={id} className="whitespace-nowrap">
+          Colours within
+        </label>
         <input
           id={id}
           type="range"
@@ -43,10 +45,10 @@ export function ClearBackground({
           onChange={(event) => {
             setTolerance(Number(event.target.value));
           }}
-          className="w-24 accent-thread"
+          className="w-20 accent-thread"
         />
         <span className="measure w-8">{tolerance} %</span>
-        <label className="ml-auto flex items-center gap-1.5">
+        <label className="ml-auto flex items-center gap-1.5 whitespace-nowrap">
           <input
             type="checkbox"
             checked={islands === 'clear'}

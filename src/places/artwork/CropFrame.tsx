@@ -70,7 +70,7 @@ export function CropFrame({ box, grid, value, onChange }: Props) {
             aria-valuemax={side}
             aria-valuenow={Math.round(at[edge] * side)}
             aria-valuetext={`${Math.round(at[edge] * side)} px`}
-            className={`absolute touch-none ${upright ? 'w-4 cursor-ew-resize' : 'h-4 cursor-ns-resize'}`}
+            className={`absolute grid touch-none place-items-center ${upright ? 'w-4 cursor-ew-resize' : 'h-4 cursor-ns-resize'}`}
             style={
               upright
                 ? { left: box.x + at[edge] * box.width - 8, top: frame.top, height: frame.height }
@@ -99,7 +99,9 @@ export function CropFrame({ box, grid, value, onChange }: Props) {
               event.preventDefault();
               set(edge, at[edge] + (by * (event.shiftKey ? 10 : 1)) / side);
             }}
-          />
+          >
+            <span aria-hidden className={`bg-viewing-ink ${upright ? 'h-9 w-1.5' : 'h-1.5 w-9'}`} />
+          </div>
         );
       })}
     </>

@@ -1,12 +1,12 @@
 'use client';
 import { useState } from 'react';
-import { noteArtwork } from '@/state/artworks';
+import { isSilent, noteArtwork } from '@/state/artworks';
 import { Heading } from '@/ui/StripParts';
 import type { Artwork } from './types';
 
 const FIELDS = [
   ['source', 'Made by, or from', 'my own drawing'],
-  ['licence', 'Licence', 'own work; commercial use'],
+  ['licence', 'Licence', 'own work'],
   ['proof', 'Where that is written', 'receipt, page, letter'],
 ] as const;
 
@@ -14,11 +14,10 @@ const FIELDS = [
 export function Origin({ artwork }: { artwork: Artwork }) {
   const { origin } = artwork;
   const [text, setText] = useState(origin);
-  const silent = origin.source === '' || origin.licence === '';
   return (
     <>
       <Heading>Where it came from</Heading>
-      {silent && (
+      {isSilent(artwork) && (
         <p className="py-1 text-sm text-look">
           Nothing is said of {origin.source === '' ? 'who made it' : 'its licence'}: note it before it is
           listed or ordered.

@@ -73,7 +73,7 @@ export function Renditions({ artwork, onChoose }: DocketProps) {
             });
           }}
         >
-          Start it from this one
+          Start from this
         </button>
       </p>
     </>

@@ -6,6 +6,12 @@ import { Heading } from '@/ui/StripParts';
 import type { DocketProps } from './types';
 import { ClearBackground } from './ClearBackground';
 
+const TURNS: readonly (readonly [verb: string, done: string, step: Step])[] = [
+  ['Turn right', 'Turned a quarter right', { kind: 'turn', quarters: 1 }],
+  ['Turn left', 'Turned a quarter left', { kind: 'turn', quarters: 3 }],
+  ['Flip', 'Flipped left to right', { kind: 'flip', axis: 'across' }],
+];
+
 /** What is done to an artwork on its way to the print: each step can be taken back, more can be added. */
 export function StepList({ artwork, tool, onTool, change }: DocketProps) {
   const { facts, steps } = artwork;
@@ -77,33 +83,18 @@ export function StepList({ artwork, tool, onTool, change }: DocketProps) {
         >
           Crop by hand
         </button>
-        <button
-          className="verb"
-          disabled={busy}
-          onClick={() => {
-            add('Turned a quarter right', { kind: 'turn', quarters: 1 });
-          }}
-        >
-          Turn right
-        </button>
-        <button
-          className="verb"
-          disabled={busy}
-          onClick={() => {
-            add('Turned a quarter left', { kind: 'turn', quarters: 3 });
-          }}
-        >
-          Turn left
-        </button>
-        <button
-          className="verb"
-          disabled={busy}
-          onClick={() => {
-            add('Flipped left to right', { kind: 'flip', axis: 'across' });
-          }}
-        >
-          Flip
-        </button>
+        {TURNS.map(([verb, done, step]) => (
+          <button
+            key={verb}
+            className="verb"
+            disabled={busy}
+            onClick={() => {
+              add(done, step);
+            }}
+          >
+            {verb}
+          </button>
+        ))}
         {facts.format === 'svg' && (
           <button
             className="verb"

@@ -67,7 +67,11 @@ function PrintButton({ live }: { live: Live }) {
       });
       if (made) {
         savePrintFile(made);
-        toast(`${made.name}: ${made.pixels.width} × ${made.pixels.height} px at ${made.ppi} PPI.`);
+        toast(`${made.name}: ${made.pixels.width} × ${made.pixels.height} px at ${made.ppi} PPI.`, {
+          description:
+            made.silent.length > 0 &&
+            `Before it is ordered: nothing is said of who made ${made.silent.join(', ')}, or of its licence.`,
+        });
       }
     } catch (error) {
       toast(sentence(error));
