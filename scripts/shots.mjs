@@ -9,7 +9,7 @@ const SHOTS = [
   ['blanks', '/blanks?blank=tumbler-taper-480'],
   ['blanks-measure', '/blanks/measure', measureCup],
   ['blanks-spec', '/blanks/spec', typeSpec],
-  ['artwork', '/artwork'],
+  ['artwork', '/artwork', chooseLighthouse],
   ['bench-mug', '/bench/night-watch--mug-325'],
   ['bench-taper', '/bench/night-watch--tumbler-taper-480'],
   ['bench-mug-bleed', '/bench/wave-repeat--mug-325'],
@@ -33,6 +33,15 @@ try {
 } finally {
   await browser.quit();
   await app.stop();
+}
+
+/** The lighthouse, in which hairline gaps were left. */
+async function chooseLighthouse() {
+  const row = By.xpath('//*[@role="option"][contains(., "lighthouse")]');
+  await (
+    await browser.wait(until.elementLocated(By.css('[aria-label="Search artwork"]')), 60_000)
+  ).sendKeys('lighthouse');
+  await (await browser.wait(until.elementLocated(row), 60_000)).click();
 }
 
 /** A cup that narrows, as a tape reads it. */

@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { toast } from 'sonner';
 import { describeFacts } from '@/core/artwork/describe';
-import { noteArtwork, removeArtwork, replaceFile } from '@/state/artworks';
+import { noteArtwork, removeArtwork, replaceFile, setSteps } from '@/state/artworks';
 import { sentence } from '@/state/imports';
 import { designFromArtwork } from '@/state/range';
 import { useShop } from '@/state/shop';
@@ -113,6 +113,17 @@ function Verbs({ artwork, change }: DocketProps) {
         <button className="verb" disabled={change.busy !== null} onClick={pick.open}>
           Replace the file
         </button>
+        {artwork.facts.palette.length === 0 && (
+          <button
+            className="verb"
+            disabled={change.busy !== null}
+            onClick={() => {
+              change.run('Measured again', (options) => setSteps(artwork, artwork.steps, options));
+            }}
+          >
+            Measure it again
+          </button>
+        )}
         <button className="verb" onClick={() => void remove()}>
           Take it out
         </button>
