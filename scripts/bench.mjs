@@ -150,12 +150,13 @@ function importRate() {
     return performance.now() - began;
   };
   void (async () => {
-    const workers = [await start(), await start()];
-    await measureAll(workers);
     const ratios = [];
     for (let i = 0; i < 5; i++) {
+      // Fresh ones, as the app replaces an engine that has worked through much.
+      const workers = [await start(), await start()];
       const one = await measureAll(workers.slice(0, 1));
       ratios.push((await measureAll(workers)) / one);
+      for (const worker of workers) worker.terminate();
     }
     window.rate = ratios.sort((a, b) => a - b)[2];
   })();

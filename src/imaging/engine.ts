@@ -27,6 +27,11 @@ export interface Engine {
   encodeCmykJpeg(raster: Raster, options: { ppi: number; profile: boolean }): Uint8Array;
   /** A drawing at an exact width in pixels; `text` in it must be outlined. */
   drawSvg(svg: string, width: number): Raster;
+  /**
+   * Whether it has worked through so much that its memory, which never shrinks, may be in too small pieces for a large
+   * picture: what fails then is tried again on a fresh engine before it is called damaged.
+   */
+  tired(): boolean;
   /** Tracked memory of the engine in bytes, and how many blocks it is in. */
   memory(): { bytes: number; blocks: number };
   close(): void;
@@ -46,6 +51,8 @@ export interface PngOptions {
   grey?: boolean;
 }
 
+/** Pixels after which an engine is tired. */
+const TIRED_AFTER = 150e6;
 const PROFILE = 'icc-profile-data';
 
 type Image = InstanceType<VipsModule['Image']>;
@@ -70,6 +77,7 @@ function quiet(): void {
 /** Wraps a loaded `wasm-vips`: every image is deleted on the way out, errors become sentences. */
 export function makeEngine(vips: VipsModule): Engine {
   vips.Cache.max(0);
+  let worked = 0;
 
   /** Runs a step with a place to keep its images, which are freed whatever happens. */
   function scoped<T>(name: string, step: (keep: Keep) => T): T {
@@ -171,6 +179,7 @@ export function makeEngine(vips: VipsModule): Engine {
         const upright = header.orientation === 1 ? loaded : keep(keep(loaded.copyMemory()).autorot());
         const { rgba, solid } = toRgba(keep, upright, header);
         const { width, height } = rgba;
+        worked += width * height;
         const data = write(rgba, progress, () => bytesOf(rgba));
         return { width, height, data, opaque: solid || isOpaque(data) };
       }),
@@ -240,6 +249,7 @@ export function makeEngine(vips: VipsModule): Engine {
         return { width: drawn.width, height: drawn.height, data, opaque: isOpaque(data) };
       }),
 
+    tired: () => worked > TIRED_AFTER,
     memory: () => ({ bytes: vips.Stats.mem(), blocks: vips.Stats.allocations() }),
     close: () => {
       vips.shutdown();

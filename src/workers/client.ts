@@ -34,6 +34,16 @@ const PATIENCE = 4000;
 const HEAVY_BYTES = 32 * 1024 * 1024;
 const IDLE = 20_000;
 
+/** What a job hears whose worker was ended under it. */
+class EngineEnded extends UpFitError {
+  constructor() {
+    super(
+      'unreadable',
+      'The engine stopped over this file and was started again: try once more, or export the file again.',
+    );
+  }
+}
+
 type Job<T> = (service: Remote<EngineService>, flag: Int32Array, tell: OnProgress) => Promise<Outcome<T>>;
 
 /** One engine in one worker. It starts with its first job, and a dead one is replaced for the next. */
@@ -49,7 +59,8 @@ class EngineClient {
     return this.waiting.size;
   }
 
-  async run<T>({ signal, onProgress }: JobOptions, bytes: number, job: Job<T>): Promise<T> {
+  async run<T>(options: JobOptions, bytes: number, job: Job<T>, again = true): Promise<T> {
+    const { signal, onProgress } = options;
     signal?.throwIfAborted();
     clearTimeout(this.idle);
     this.heavy ||= bytes > HEAVY_BYTES;
@@ -66,26 +77,36 @@ class EngineClient {
     };
     signal?.addEventListener('abort', stop);
     this.waiting.add(fail);
+    let outcome: Outcome<T> | null;
     try {
-      const outcome = await Promise.race([
-        job(this.start(), flag, proxy(onProgress ?? (() => undefined))),
-        died,
-      ]);
-      if (outcome.ok) return outcome.value;
-      this.waiting.delete(fail);
-      if (outcome.dead) this.end();
-      if (outcome.stopped) throw new DOMException('Stopped.', 'AbortError');
-      throw new UpFitError(outcome.code, outcome.message);
+      outcome = await Promise.race([job(this.start(), flag, proxy(onProgress ?? (() => undefined))), died]);
+    } catch (error) {
+      // The worker ended over another job than this one, or over this one: a second time is told.
+      if (!(error instanceof EngineEnded) || !again || signal?.aborted) throw error;
+      outcome = null;
     } finally {
       clearTimeout(hanging);
       this.waiting.delete(fail);
       signal?.removeEventListener('abort', stop);
-      if (this.load === 0 && this.heavy) {
-        this.idle = setTimeout(() => {
-          this.end();
-        }, IDLE);
-      }
+      this.rest();
     }
+    if (outcome === null) return this.run(options, bytes, job, false);
+    if (outcome.ok) return outcome.value;
+    if (outcome.stopped) throw new DOMException('Stopped.', 'AbortError');
+    if (outcome.dead) {
+      this.end();
+      // It may have died of the files before this one.
+      if (again) return this.run(options, bytes, job, false);
+    }
+    throw new UpFitError(outcome.code, outcome.message);
+  }
+
+  /** Gives a heavy worker's memory back once it has been idle for a while. */
+  private rest(): void {
+    if (this.load > 0 || !this.heavy) return;
+    this.idle = setTimeout(() => {
+      this.end();
+    }, IDLE);
   }
 
   private start(): Remote<EngineService> {
@@ -108,11 +129,7 @@ class EngineClient {
     this.worker = undefined;
     this.service = undefined;
     this.heavy = false;
-    const told = new UpFitError(
-      'unreadable',
-      'The engine stopped over this file and was started again: try once more, or export the file again.',
-    );
-    for (const fail of this.waiting) fail(told);
+    for (const fail of this.waiting) fail(new EngineEnded());
   }
 }
 

@@ -58,6 +58,13 @@ function follow(flag: Int32Array, onProgress: OnProgress): Progress {
   };
 }
 
+/** Whether a file may have failed for want of memory in one piece, and not for being damaged. */
+async function isTired(told: UpFitError | undefined): Promise<boolean> {
+  return (
+    readers !== undefined && (told === undefined || told.code === 'unreadable') && (await engine()).tired()
+  );
+}
+
 async function answer<T>(work: () => Promise<T>): Promise<Outcome<T>> {
   try {
     return { ok: true, value: await work() };
@@ -66,7 +73,7 @@ async function answer<T>(work: () => Promise<T>): Promise<Outcome<T>> {
     return {
       ok: false,
       stopped: error instanceof Stopped,
-      dead: error instanceof WebAssembly.RuntimeError,
+      dead: error instanceof WebAssembly.RuntimeError || (await isTired(told)),
       code: told?.code ?? 'unreadable',
       message: told?.message ?? 'The file could not be worked through to its end: export it again.',
     };

@@ -3,7 +3,7 @@ import { describeFacts } from '@/core/artwork/describe';
 import { UpFitError } from '@/core/artwork/errors';
 import type { Facts } from '@/core/artwork/facts';
 import { damaged } from '@/core/artwork/sniff';
-import { measureArtwork, type Readers } from '@/files/artwork';
+import { measureArtwork } from '@/files/artwork';
 import { badArgument, type Args } from '../args';
 import type { Answer, ReaderSupply } from '../answer';
 import { openNamed } from '../placed';
@@ -16,7 +16,7 @@ export async function inspect(args: Args, readers: ReaderSupply): Promise<Answer
   const results: Result[] = [];
   for (const file of args.files) {
     try {
-      results.push(await factsOf(await readers(), file));
+      results.push(await factsOf(readers, file));
     } catch (error) {
       if (args.files.length === 1) throw error;
       const { code, message } = error instanceof UpFitError ? error : damaged(basename(file));
@@ -35,10 +35,14 @@ export async function inspect(args: Args, readers: ReaderSupply): Promise<Answer
   };
 }
 
-async function factsOf(readers: Readers, path: string): Promise<Facts> {
+/** A file that fails on a tired engine is tried once more on a fresh one. */
+async function factsOf(readers: ReaderSupply, path: string): Promise<Facts> {
   const file = openNamed(path);
   try {
-    return (await measureArtwork(readers, file)).facts;
+    return (await measureArtwork(await readers(), file)).facts;
+  } catch (error) {
+    if (!(await readers()).engine.tired()) throw error;
+    return (await measureArtwork(await readers(true), file)).facts;
   } finally {
     file.source.close();
   }
