@@ -75,14 +75,14 @@ function colourSaid({ colour, inks }: Facts): string {
 function alphaSaid(facts: Facts): string {
   const { alpha } = facts;
   if (!alpha.present) return 'Opaque all over.';
-  const { width, height } = alpha.opaqueBounds;
+  const { x, y, width, height } = alpha.opaqueBounds;
   if (width === 0) return 'Clear all over: there is nothing in it to print.';
   const soft = alpha.softShare > 0.001 ? `, ${fixed(alpha.softShare * 100, 1)} % of it half transparent` : '';
   const grid = gridOf(facts);
   const whole = width === grid.width && height === grid.height;
   if (whole) return `Reaches its edges, and has transparency inside${soft}.`;
   const taken = facts.pixels
-    ? `${width} × ${height} px`
+    ? `${width} × ${height} px from ${x}, ${y}`
     : `${percent(width / grid.width)} of its width, ${percent(height / grid.height)} of its height`;
   return `Transparent round its edges: what is there takes ${taken}${soft}.`;
 }

@@ -25,6 +25,8 @@ export function ArtworkPlace() {
   };
   usePaste(bringIn);
   const list = inOrder([...artworks.values()], order, search);
+  // What is chosen first stays chosen while others come in before it.
+  if (chosenId === null && list[0]) setChosenId(list[0].id);
   const chosen = (chosenId === null ? undefined : artworks.get(chosenId)) ?? list[0] ?? null;
   /** What is chosen elsewhere than in the list is brought into it. */
   const choose = (id: string) => {
