@@ -1,6 +1,6 @@
 // Makes the pictures in docs/screenshots from the demo data, at 1280 x 800: `npm run shots`.
 import { mkdirSync, writeFileSync } from 'node:fs';
-import { By, until } from 'selenium-webdriver';
+import { By, Key, until } from 'selenium-webdriver';
 import { startApp } from './lib/app.mjs';
 import { openBrowser, openDemo } from './lib/browser.mjs';
 
@@ -38,10 +38,10 @@ try {
 /** The lighthouse, in which hairline gaps were left. */
 async function chooseLighthouse() {
   const row = By.xpath('//*[@role="option"][contains(., "lighthouse")]');
-  await (
-    await browser.wait(until.elementLocated(By.css('[aria-label="Search artwork"]')), 60_000)
-  ).sendKeys('lighthouse');
+  const search = await browser.wait(until.elementLocated(By.css('[aria-label="Search artwork"]')), 60_000);
+  await search.sendKeys('lighthouse');
   await (await browser.wait(until.elementLocated(row), 60_000)).click();
+  await search.sendKeys(Key.chord(Key.CONTROL, 'a'), Key.BACK_SPACE);
 }
 
 /** A cup that narrows, as a tape reads it. */
