@@ -1,4 +1,4 @@
-import { difference, mergeColours, paletteOfInks, paletteOfPicture } from '@/core/colour/palette';
+import { mergeColours, paletteOfInks, paletteOfPicture } from '@/core/colour/palette';
 import { hexOf, hexOfWord, rgbOf, wordOf } from '@/core/colour/hex';
 import { plainName } from '@/core/colour/names';
 import { csvOf, gplOf, showInks, swatchesOf } from '@/core/colour/swatches';
@@ -46,13 +46,12 @@ describe('plain names', () => {
     expect(plainName(hex)).toBe(name);
   });
 
-  test('every colour has one, and none is further than a step from its own', () => {
+  test('every colour has one', () => {
     fc.assert(
       fc.property(level, level, level, (red, green, blue) => {
         expect(plainName(hexOf([red, green, blue]))).toMatch(/^[a-z -]+$/);
       }),
     );
-    expect(difference('#123456', '#123456')).toBe(0);
   });
 });
 

@@ -1,7 +1,7 @@
 import type { Ink } from '../raster/inks';
 import { words, type Raster } from '../raster/raster';
 import { deltaE00 } from './difference';
-import { hexOf, hexOfWord, rgbOf, type Rgb } from './hex';
+import { hexOf, hexOfWord, type Rgb } from './hex';
 import { labOf, type Lab } from './lab';
 
 /** Shares of cyan, magenta, yellow and black ink, 0 to 1. */
@@ -115,9 +115,4 @@ export function mergeColours(palette: readonly PaletteColour[], a: string, b: st
   return palette
     .filter((colour) => colour !== gone)
     .map((colour) => (colour === kept ? { ...kept, share: kept.share + gone.share } : colour));
-}
-
-/** Difference of two colours, CIEDE2000. */
-export function difference(a: string, b: string): number {
-  return deltaE00(labOf(...rgbOf(a)), labOf(...rgbOf(b)));
 }

@@ -40,7 +40,7 @@ export function partMeasure(width: number): BandMeasure<Part[]> {
 }
 
 /** Parts in two heaps: what counts, and specks; everything counts where there is nothing else. */
-export function withoutSpecks(parts: readonly Part[], area: number): { kept: Part[]; specks: Part[] } {
+function withoutSpecks(parts: readonly Part[], area: number): { kept: Part[]; specks: Part[] } {
   const least = area * SPECK_SHARE;
   const kept = parts.filter((part) => part.pixels >= least);
   if (kept.length === 0) return { kept: [...parts], specks: [] };

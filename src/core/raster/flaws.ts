@@ -8,9 +8,9 @@ import type { Raster } from './raster';
 const STRAY_SHARE = 0.00002;
 const LEAST_STRAY = 9;
 /** A hole no larger than this each way, in pixels, is a pinhole and no counter of a letter. */
-export const PINHOLE_SIDE = 6;
+const PINHOLE_SIDE = 6;
 /** Alpha up to which a pixel is a hole. */
-export const HOLE_ALPHA = 127;
+const HOLE_ALPHA = 127;
 /** A part this thin and this long, in pixels, off by itself, is a crop mark. */
 const MARK_THICKNESS = 4;
 const MARK_LENGTH = 16;

@@ -1,7 +1,7 @@
 'use client';
 import type { Artwork } from './types';
 
-export const ORDERS = ['newest', 'name', 'size', 'needs care'] as const;
+const ORDERS = ['newest', 'name', 'size', 'needs care'] as const;
 export type Order = (typeof ORDERS)[number];
 
 interface Props {

@@ -37,10 +37,7 @@ function applyStep(raster: Raster, step: Step, progress: Progress): Raster {
 }
 
 /** Cut to a part given in shares, to the nearest whole pixels, one at least. */
-export function cropRaster(
-  raster: Raster,
-  share: { x: number; y: number; width: number; height: number },
-): Raster {
+function cropRaster(raster: Raster, share: { x: number; y: number; width: number; height: number }): Raster {
   const [left, right] = ends(share.x, share.width, raster.width);
   const [top, bottom] = ends(share.y, share.height, raster.height);
   const width = right - left;
