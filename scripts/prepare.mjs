@@ -18,12 +18,20 @@ for (const folder of ['standard_fonts/', 'wasm/', 'iccs/']) {
   await cp(new URL(folder, pdf), new URL(`public/pdf/${folder}`, root), { recursive: true });
 }
 
-// The face that templates are lettered in, where the worker finds it.
+// Faces of type that come with Up Fit, where the workers find them by their ids (src/core/type/faces.ts).
 await mkdir(new URL('public/fonts/', root), { recursive: true });
-await cp(
-  new URL('node_modules/@fontsource/archivo-narrow/files/archivo-narrow-latin-500-normal.woff', root),
-  new URL('public/fonts/archivo-narrow.woff', root),
-);
+for (const [id, family, weight] of [
+  ['archivo-narrow', 'archivo-narrow', 500],
+  ['archivo-narrow-bold', 'archivo-narrow', 700],
+  ['zilla-slab', 'zilla-slab', 600],
+  ['lora', 'lora', 500],
+  ['playfair-display', 'playfair-display', 700],
+  ['pacifico', 'pacifico', 400],
+  ['bungee', 'bungee', 400],
+]) {
+  const file = `node_modules/@fontsource/${family}/files/${family}-latin-${weight}-normal.woff`;
+  await cp(new URL(file, root), new URL(`public/fonts/${id}.woff`, root));
+}
 
 await build({
   entryPoints: ['cli/main.ts', 'demo/main.ts'].map((entry) => new URL(`src/${entry}`, root).pathname),

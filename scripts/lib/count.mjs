@@ -1,4 +1,4 @@
-// Prints how many tests of a Jest report passed and failed; a suite that did not run counts as one failure.
+// Prints how many tests of a test report passed and failed; a suite that did not run counts as one failure.
 import { readFileSync } from 'node:fs';
 
 const report = JSON.parse(readFileSync(process.argv[2], 'utf8'));
