@@ -19,7 +19,8 @@ export function readAvifHeader(read: ByteReader): Header {
   const properties = inside.find(({ kind }) => kind === 'iprp');
   if (!properties) throw new RangeError('no properties');
   const [container, ...others] = partsOf(read, properties.start, properties.end);
-  const all = partsOf(read, container!.start, container!.end);
+  if (!container) throw new RangeError('no properties');
+  const all = partsOf(read, container.start, container.end);
   const own = ownProperties(read, inside, others).map((index) => all[index - 1]);
   const found = (kind: string) => (own.length > 0 ? own : all).find((part) => part?.kind === kind);
   const size = found('ispe');

@@ -39,6 +39,18 @@ export const StepSchema = v.variant('kind', [
   v.object({ kind: v.literal('recolour'), from: colour, to: colour }),
   /** Stray specks and crop marks made clear, and guide lines closed over. */
   v.object({ kind: v.literal('tidy'), what: v.picklist(['specks', 'lines', 'pinholes', 'gaps']) }),
+  /** No pixel half transparent any more: a flat edge, or a halftone whose cell is given as a share of the width. */
+  v.object({ kind: v.literal('edge'), to: v.picklist(['flat', 'halftone']), cell: share }),
+  /** Strokes, or gaps, that are narrower than a share of the width made as wide as it. */
+  v.object({ kind: v.literal('thicken'), what: v.picklist(['strokes', 'gaps']), limit: share }),
+  /** All of a colour, within a difference (dE00), made clear wherever it is. */
+  v.object({
+    kind: v.literal('knock'),
+    colour,
+    within: v.pipe(v.number(), v.minValue(0), v.maxValue(20)),
+    /** Turned round: all else is made clear. */
+    others: v.optional(v.boolean()),
+  }),
 ]);
 export type Step = v.InferOutput<typeof StepSchema>;
 export type StepOf<K extends Step['kind']> = Extract<Step, { kind: K }>;
@@ -66,6 +78,12 @@ export function sayStep(step: Step): string {
       return `${step.from} printed as ${step.to}`;
     case 'tidy':
       return TIDIED[step.what];
+    case 'edge':
+      return step.to === 'flat' ? 'Soft edges made flat' : 'Soft parts made a halftone';
+    case 'thicken':
+      return step.what === 'strokes' ? 'Thin strokes thickened' : 'Thin gaps opened';
+    case 'knock':
+      return step.others ? `All but ${step.colour} left out` : `${step.colour} knocked out`;
   }
 }
 

@@ -4,6 +4,7 @@ import { BodySchema } from './body';
 import { PanelSchema } from './face';
 
 const Hex = v.pipe(v.string(), v.regex(/^#[0-9a-f]{6}$/, 'A colour is written #rrggbb.'));
+const Share = v.pipe(v.number(), v.minValue(0), v.maxValue(1));
 const Version = v.pipe(v.number(), v.integer(), v.minValue(1));
 
 /** Where a number of a spec comes from. What is `assumed` is asked about before it is trusted. */
@@ -77,6 +78,10 @@ export const HouseSpecSchema = v.object({
     /** How files are named: {design} {blank} {face} {size} stand for what they say. */
     naming: Sourced(v.string()),
   }),
+  /** Rich black as the house wants it, in shares of cyan, magenta, yellow and black; the usual one where it says nothing. */
+  black: v.optional(v.tuple([Share, Share, Share, Share])),
+  /** Who turns a transfer over; the house where it says nothing. */
+  mirroring: v.optional(v.picklist(['file', 'driver', 'house'])),
   press: v.nullable(
     v.object({ celsius: Positive, seconds: Positive, pressure: v.picklist(['light', 'medium', 'firm']) }),
   ),
@@ -104,6 +109,8 @@ export const BlankSchema = v.object({
   colours: v.pipe(v.array(ProductColourSchema), v.minLength(1)),
   /** Looks of the product that a colour does not cover (a mug cold and hot). Empty where it has one. */
   states: v.array(v.object({ id: IdSchema, name: NameSchema, hex: Hex })),
+  /** What must be on it by law or by the house: each found by any of its words in the lettering, or ticked by hand. */
+  contents: v.optional(v.array(v.object({ id: IdSchema, name: NameSchema, words: v.array(v.string()) }))),
   /** Graded sizes: the factors that the garment and its print area take. Empty where there is one size. */
   sizes: v.array(v.object({ id: IdSchema, name: NameSchema, garment: Positive, print: Positive })),
   /** Faces split into panels, never printed. */

@@ -1,6 +1,6 @@
 import { gridOf, type Facts } from '../artwork/facts';
-import { opaqueBox, placeOpaqueBox } from './geometry';
-import type { ArtworkPiece, Fit } from './schema';
+import { opaqueBox, placeOpaqueBox, type Box } from './geometry';
+import { isShowing, type ArtworkPiece, type Fit, type ShowingPiece } from './schema';
 
 /** Proportions this near are the same: nothing has to give. */
 const SAME = 0.005;
@@ -15,14 +15,16 @@ export function followArtwork(fit: Fit, artworkId: string, before: Facts, after:
     faces: fit.faces.map((face) => ({
       ...face,
       pieces: face.pieces.map((piece) =>
-        piece.kind === 'artwork' && piece.artworkId === artworkId ? follow(piece, before, after) : piece,
+        isShowing(piece) && piece.artworkId === artworkId ? followPiece(piece, before, after) : piece,
       ),
     })),
   };
 }
 
-function follow(piece: ArtworkPiece, before: Facts, after: Facts): ArtworkPiece {
+/** A piece whose artwork became another picture: what is seen of it keeps its place, and is never stretched. */
+export function followPiece<P extends ShowingPiece>(piece: P, before: Facts, after: Facts): P {
   const old = opaqueBox(piece, before);
+  if (piece.kind === 'artwork' && piece.clip) return { ...piece, ...coverClip(piece.clip, old, after) };
   const bounds = after.alpha.opaqueBounds;
   if (old.width === 0 || bounds.width === 0) return piece;
   const was = before.alpha.opaqueBounds;
@@ -34,6 +36,25 @@ function follow(piece: ArtworkPiece, before: Facts, after: Facts): ArtworkPiece 
       ? Math.max(old.width / aspect, old.height)
       : Math.min(old.width / aspect, old.height);
   return placeOpaqueBox(piece, after, { ...old, width: scale * aspect, height: scale });
+}
+
+/** The new picture laid to cover what is seen through a clip, which stays as it is. */
+function coverClip(
+  { shape }: NonNullable<ArtworkPiece['clip']>,
+  seen: Box,
+  after: Facts,
+): Pick<ArtworkPiece, 'x' | 'y' | 'width' | 'height' | 'clip'> {
+  const { width: across, height: down } = gridOf(after);
+  const scale = Math.max(seen.width / across, seen.height / down);
+  const [width, height] = [across * scale, down * scale];
+  const clip = { shape, width: seen.width / width, height: seen.height / height };
+  return {
+    x: seen.x,
+    y: seen.y,
+    width,
+    height,
+    clip: { ...clip, x: 0.5 - clip.width / 2, y: 0.5 - clip.height / 2 },
+  };
 }
 
 /** What changed from one picture to the one that took its place, a sentence each; none where nothing did. */

@@ -1,5 +1,5 @@
 import { gridOf, type Facts, type PixelBox } from '../artwork/facts';
-import type { ArtworkPiece } from './schema';
+import { isShowing, type Piece, type PlacedPiece } from './schema';
 
 export interface Point {
   x: number;
@@ -28,23 +28,50 @@ export function turn({ x, y }: Point, angle: number): Point {
   return { x: x * cos - y * sin, y: x * sin + y * cos };
 }
 
-/** The file's opaque bounds as shares of the file: centre offset and size, the flip applied; all of an empty one. */
-function opaqueShare(facts: Facts, flipped: boolean): PixelBox {
+/** What is known of the artwork that a piece shows; null for lettering, which is all ink. */
+export type PieceFacts = Facts | null;
+
+/** Looks up what is known of artworks. */
+export type FactsOf = (artworkId: string) => Facts;
+
+export function factsFor(piece: Piece, factsOf: FactsOf): PieceFacts {
+  return isShowing(piece) ? factsOf(piece.artworkId) : null;
+}
+
+/** What is seen of a piece as shares of its placement: centre offset and size, the flip applied. */
+function seenShare(piece: PlacedPiece, facts: PieceFacts): PixelBox {
+  const seen = clipped(piece, facts ? opaqueShare(facts) : { x: 0, y: 0, width: 1, height: 1 });
+  const dx = seen.x + seen.width / 2 - 0.5;
+  return { ...seen, x: piece.flipped ? -dx : dx, y: seen.y + seen.height / 2 - 0.5 };
+}
+
+/** A file's opaque bounds in shares of the file; all of an empty one. */
+function opaqueShare(facts: Facts): PixelBox {
   const pixels = gridOf(facts);
-  const there = facts.alpha.opaqueBounds;
-  const { x, y, width, height } = there.width > 0 ? there : { x: 0, y: 0, ...pixels };
-  const dx = (x + width / 2) / pixels.width - 0.5;
+  const { x, y, width, height } = facts.alpha.opaqueBounds;
+  if (width <= 0) return { x: 0, y: 0, width: 1, height: 1 };
   return {
-    x: flipped ? -dx : dx,
-    y: (y + height / 2) / pixels.height - 0.5,
+    x: x / pixels.width,
+    y: y / pixels.height,
     width: width / pixels.width,
     height: height / pixels.height,
   };
 }
 
-/** Where a piece's opaque bounds lie; typed sizes, snapping and centring go by these. */
-export function opaqueBox(piece: ArtworkPiece, facts: Facts): Box {
-  const share = opaqueShare(facts, piece.flipped);
+/** What of a box is seen through a piece's clip; the clip's own box where it shows nothing of it. */
+function clipped(piece: PlacedPiece, box: PixelBox): PixelBox {
+  const clip = piece.kind === 'artwork' ? piece.clip : null;
+  if (!clip) return box;
+  const x = Math.max(box.x, clip.x);
+  const y = Math.max(box.y, clip.y);
+  const width = Math.min(box.x + box.width, clip.x + clip.width) - x;
+  const height = Math.min(box.y + box.height, clip.y + clip.height) - y;
+  return width > 0 && height > 0 ? { x, y, width, height } : clip;
+}
+
+/** Where what is seen of a piece lies; typed sizes, snapping and centring go by this box. */
+export function opaqueBox(piece: PlacedPiece, facts: PieceFacts): Box {
+  const share = seenShare(piece, facts);
   const offset = turn({ x: share.x * piece.width, y: share.y * piece.height }, piece.rotation);
   return {
     x: piece.x + offset.x,
@@ -55,13 +82,24 @@ export function opaqueBox(piece: ArtworkPiece, facts: Facts): Box {
   };
 }
 
-/** The file box whose opaque bounds are `box`: the inverse of `opaqueBox`. */
-export function placeOpaqueBox(piece: ArtworkPiece, facts: Facts, box: Box): ArtworkPiece {
-  const share = opaqueShare(facts, piece.flipped);
+/** The piece whose box is `box`: the inverse of `opaqueBox`. A repeat's steps scale with its tile. */
+export function placeOpaqueBox<P extends PlacedPiece>(piece: P, facts: PieceFacts, box: Box): P {
+  const share = seenShare(piece, facts);
   const width = box.width / share.width;
   const height = box.height / share.height;
   const offset = turn({ x: share.x * width, y: share.y * height }, box.rotation);
-  return { ...piece, width, height, rotation: box.rotation, x: box.x - offset.x, y: box.y - offset.y };
+  return {
+    ...piece,
+    width,
+    height,
+    rotation: box.rotation,
+    x: box.x - offset.x,
+    y: box.y - offset.y,
+    ...(piece.kind === 'repeat' && {
+      stepX: (piece.stepX * width) / piece.width,
+      stepY: (piece.stepY * height) / piece.height,
+    }),
+  };
 }
 
 /** The four corners of a box, from its own top left clockwise. */
@@ -79,6 +117,16 @@ export function extentOf(box: Box): Extent {
   const xs = points.map(({ x }) => x);
   const ys = points.map(({ y }) => y);
   return { left: Math.min(...xs), right: Math.max(...xs), top: Math.min(...ys), bottom: Math.max(...ys) };
+}
+
+/** Whether two turned boxes have any area in common: no axis of either keeps them apart. */
+export function overlap(a: Box, b: Box): boolean {
+  return [a.rotation, b.rotation].every((rotation) => {
+    const [p, q] = [a, b].map((box) =>
+      extentOf({ ...box, ...turn(box, -rotation), rotation: box.rotation - rotation }),
+    );
+    return p!.left < q!.right && q!.left < p!.right && p!.top < q!.bottom && q!.top < p!.bottom;
+  });
 }
 
 interface Size {

@@ -9,9 +9,10 @@ import {
   placeOpaqueBox,
   smallestCovering,
   type Box,
+  type PieceFacts,
   type Point,
 } from './geometry';
-import type { ArtworkPiece, FillPiece, Role } from './schema';
+import type { ArtworkPiece, FillPiece, PlacedPiece, Role } from './schema';
 
 /** A new piece of an artwork on a face: a motif inside the safe area, a ground covering the bleed. */
 export function newPiece(
@@ -30,6 +31,9 @@ export function newPiece(
     role,
     locked: false,
     visible: true,
+    knockout: false,
+    groupId: null,
+    clip: null,
     x: face.width / 2,
     y: face.height / 2,
     width: pixels.width,
@@ -42,11 +46,22 @@ export function newPiece(
 
 /** A plain colour over the whole face, as a ground. */
 export function newFill(id: string, colour: string, name = 'Plain ground'): FillPiece {
-  return { id, kind: 'fill', name, role: 'ground', locked: false, visible: true, colour };
+  return {
+    id,
+    kind: 'fill',
+    name,
+    role: 'ground',
+    locked: false,
+    visible: true,
+    knockout: false,
+    groupId: null,
+    colour,
+    zoneId: null,
+  };
 }
 
 /** As large as the safe area allows, centred in it, its own turn and proportion kept. */
-export function fitInside(piece: ArtworkPiece, facts: Facts, face: PrintFace): ArtworkPiece {
+export function fitInside<P extends PlacedPiece>(piece: P, facts: PieceFacts, face: PrintFace): P {
   const box = opaqueBox(piece, facts);
   const room = { width: face.width - 2 * face.safe, height: face.height - 2 * face.safe };
   const upper = largestInside(box, box.rotation, room);
@@ -73,48 +88,53 @@ function largestInShape(box: Box, centre: Point, upper: number, face: PrintFace)
 }
 
 /** As small as covers the bleed on every side, centred, its own turn and proportion kept. */
-export function coverBleed(piece: ArtworkPiece, facts: Facts, face: PrintFace): ArtworkPiece {
+export function coverBleed<P extends PlacedPiece>(piece: P, facts: PieceFacts, face: PrintFace): P {
   const box = opaqueBox(piece, facts);
   const scale = smallestCovering(box, box.rotation, artSize(face));
   return placeOpaqueBox(piece, facts, { ...scaled(box, scale), x: face.width / 2, y: face.height / 2 });
 }
 
 /** Sets the width of the opaque bounds in mm; the height follows in proportion, the centre stays. */
-export function setWidth(piece: ArtworkPiece, facts: Facts, width: number): ArtworkPiece {
+export function setWidth<P extends PlacedPiece>(piece: P, facts: PieceFacts, width: number): P {
   const box = opaqueBox(piece, facts);
   return placeOpaqueBox(piece, facts, scaled(box, width / box.width));
 }
 
 /** Sets the height of the opaque bounds in mm; the width follows in proportion, the centre stays. */
-export function setHeight(piece: ArtworkPiece, facts: Facts, height: number): ArtworkPiece {
+export function setHeight<P extends PlacedPiece>(piece: P, facts: PieceFacts, height: number): P {
   const box = opaqueBox(piece, facts);
   return placeOpaqueBox(piece, facts, scaled(box, height / box.height));
 }
 
 /** Scales about the opaque bounds' centre. */
-export function scalePiece(piece: ArtworkPiece, facts: Facts, factor: number): ArtworkPiece {
+export function scalePiece<P extends PlacedPiece>(piece: P, facts: PieceFacts, factor: number): P {
   return placeOpaqueBox(piece, facts, scaled(opaqueBox(piece, facts), factor));
 }
 
 /** Sets width and height outright, which may stretch. */
-export function setSize(piece: ArtworkPiece, facts: Facts, width: number, height: number): ArtworkPiece {
+export function setSize<P extends PlacedPiece>(
+  piece: P,
+  facts: PieceFacts,
+  width: number,
+  height: number,
+): P {
   return placeOpaqueBox(piece, facts, { ...opaqueBox(piece, facts), width, height });
 }
 
 /** Turns about the opaque bounds' centre, to an angle in radians. */
-export function setRotation(piece: ArtworkPiece, facts: Facts, rotation: number): ArtworkPiece {
+export function setRotation<P extends PlacedPiece>(piece: P, facts: PieceFacts, rotation: number): P {
   return placeOpaqueBox(piece, facts, { ...opaqueBox(piece, facts), rotation });
 }
 
 /** Moves the opaque bounds' centre; a coordinate left out stays. */
-export function centreOn(piece: ArtworkPiece, facts: Facts, to: Partial<Point>): ArtworkPiece {
+export function centreOn<P extends PlacedPiece>(piece: P, facts: PieceFacts, to: Partial<Point>): P {
   const box = opaqueBox(piece, facts);
   return placeOpaqueBox(piece, facts, { ...box, x: to.x ?? box.x, y: to.y ?? box.y });
 }
 
 /** Share of the picture cut away past each edge of the bleed when it covers a face, 0 to 1, unturned pieces only. */
 export function coverLoss(
-  piece: ArtworkPiece,
+  piece: PlacedPiece,
   face: PrintFace,
 ): { top: number; right: number; bottom: number; left: number } | null {
   if (Math.abs(Math.sin(piece.rotation)) > 1e-9) return null;

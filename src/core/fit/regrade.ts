@@ -1,5 +1,5 @@
 import type { Face } from '../blank/face';
-import type { Fit, Piece } from './schema';
+import { isPlaced, type Fit, type Piece } from './schema';
 
 /**
  * The faces of a fit carried over to faces of another size: pieces keep their size, and their place from the middle;
@@ -22,5 +22,5 @@ export function carryOver(
 }
 
 function moved(piece: Piece, dx: number, dy: number): Piece {
-  return piece.kind === 'artwork' ? { ...piece, x: piece.x + dx, y: piece.y + dy } : piece;
+  return isPlaced(piece) ? { ...piece, x: piece.x + dx, y: piece.y + dy } : piece;
 }

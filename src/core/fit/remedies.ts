@@ -1,13 +1,20 @@
-import type { Facts } from '../artwork/facts';
 import { artSize, type PrintFace } from '../blank/resolve';
 import { isRectangle } from '../blank/shape';
-import { extentOf, opaqueBox, placeOpaqueBox, roomAlong, smallestCovering, turn } from './geometry';
+import {
+  extentOf,
+  opaqueBox,
+  placeOpaqueBox,
+  roomAlong,
+  smallestCovering,
+  turn,
+  type PieceFacts,
+} from './geometry';
 import { fitInside } from './place';
-import type { ArtworkPiece } from './schema';
+import type { ArtworkPiece, PlacedPiece } from './schema';
 
 /** A piece changed to mend something, and by how much: scale, and mm its centre moved. */
-export interface Mended {
-  piece: ArtworkPiece;
+export interface Mended<P extends PlacedPiece = ArtworkPiece> {
+  piece: P;
   scale: number;
   moved: number;
 }
@@ -16,7 +23,7 @@ export interface Mended {
  * The ground scaled as little as covers the bleed and moved as little as that takes; `null` where it already
  * covers it with its opaque bounds, so that what is missing is missing inside the picture.
  */
-export function extendToBleed(piece: ArtworkPiece, facts: Facts, face: PrintFace): Mended | null {
+export function extendToBleed(piece: ArtworkPiece, facts: PieceFacts, face: PrintFace): Mended | null {
   const box = opaqueBox(piece, facts);
   const size = artSize(face);
   const scale = Math.max(1, smallestCovering(box, box.rotation, size));
@@ -40,7 +47,7 @@ export function extendToBleed(piece: ArtworkPiece, facts: Facts, face: PrintFace
 }
 
 /** The motif moved inside the safe area, or where it is too large, shrunk to the largest size that fits. */
-export function bringInside(piece: ArtworkPiece, facts: Facts, face: PrintFace): Mended {
+export function bringInside<P extends PlacedPiece>(piece: P, facts: PieceFacts, face: PrintFace): Mended<P> {
   const box = opaqueBox(piece, facts);
   const { left, top, right, bottom } = extentOf(box);
   const room = {

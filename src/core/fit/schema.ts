@@ -1,10 +1,14 @@
 import * as v from 'valibot';
 import { IdSchema } from '../blank/basics';
+import { StepSchema } from '../artwork/steps';
+import { LetteringSchema, InkSchema } from '../type/schema';
 
 export const RoleSchema = v.picklist(['ground', 'motif']);
 export type Role = v.InferOutput<typeof RoleSchema>;
 
 const finite = v.pipe(v.number(), v.finite());
+const positive = v.pipe(finite, v.gtValue(0));
+const colour = v.pipe(v.string(), v.regex(/^#[0-9a-f]{6}$/));
 
 const common = {
   id: v.string(),
@@ -13,32 +17,120 @@ const common = {
   role: RoleSchema,
   locked: v.boolean(),
   visible: v.boolean(),
+  /** Paints nothing: removes what is under it, so that the product shows through. */
+  knockout: v.optional(v.boolean(), false),
+  /** Large blacks of it are printed by the house's recipe, and not by black ink alone. */
+  richBlack: v.optional(v.boolean()),
+  /** The group of the face that it belongs to. */
+  groupId: v.optional(v.nullable(v.string()), null),
 };
 
-/** An artwork set on a face. Centre in mm from the trim's top left; size of the whole file in mm; turn in radians. */
-export const ArtworkPieceSchema = v.object({
-  ...common,
-  kind: v.literal('artwork'),
-  artworkId: v.string(),
+/** Centre in mm from the trim's top left; size of the whole file, or of a text's box, in mm; turn in radians. */
+const placement = {
   x: finite,
   y: finite,
-  width: v.pipe(finite, v.gtValue(0)),
-  height: v.pipe(finite, v.gtValue(0)),
+  width: positive,
+  height: positive,
   rotation: finite,
   flipped: v.boolean(),
+};
+
+/** A shape that an artwork is seen through. Its box is in shares of the artwork, so that it goes where the artwork goes. */
+export const ClipSchema = v.object({
+  shape: v.variant('kind', [
+    v.object({ kind: v.literal('rectangle') }),
+    v.object({ kind: v.literal('ellipse') }),
+    /** `radius` as a share of the shorter side, 0 to 0.5. */
+    v.object({ kind: v.literal('rounded'), radius: v.pipe(finite, v.minValue(0), v.maxValue(0.5)) }),
+    /** A closed path of a drawing; `d` in shares of the clip's box. */
+    v.object({ kind: v.literal('path'), name: v.string(), d: v.string() }),
+  ]),
+  x: finite,
+  y: finite,
+  width: positive,
+  height: positive,
+});
+export type Clip = v.InferOutput<typeof ClipSchema>;
+
+/** What is done to an artwork's pixels for one piece of it alone: steps that leave every pixel in its place. */
+const finish = v.optional(v.array(StepSchema));
+
+/** An artwork set on a face. */
+export const ArtworkPieceSchema = v.object({
+  ...common,
+  ...placement,
+  kind: v.literal('artwork'),
+  artworkId: v.string(),
+  clip: v.optional(v.nullable(ClipSchema), null),
+  finish,
 });
 export type ArtworkPiece = v.InferOutput<typeof ArtworkPieceSchema>;
 
-/** A plain colour over the whole face, out to the bleed. */
+/** A plain colour over the whole face, or one zone of it, out to the bleed. */
 export const FillPieceSchema = v.object({
   ...common,
   kind: v.literal('fill'),
-  colour: v.pipe(v.string(), v.regex(/^#[0-9a-f]{6}$/)),
+  colour,
+  zoneId: v.optional(v.nullable(IdSchema), null),
 });
 export type FillPiece = v.InferOutput<typeof FillPieceSchema>;
 
-export const PieceSchema = v.variant('kind', [ArtworkPieceSchema, FillPieceSchema]);
+export const PATTERNS = ['straight', 'half-drop', 'brick', 'mirrored'] as const;
+export type Pattern = (typeof PATTERNS)[number];
+
+/**
+ * An artwork tiled over the whole face, or one zone of it. The placement is that of one tile; steps are mm from one
+ * tile to the next along the tile's own axes, never less than its opaque bounds.
+ */
+export const RepeatPieceSchema = v.object({
+  ...common,
+  ...placement,
+  kind: v.literal('repeat'),
+  artworkId: v.string(),
+  pattern: v.picklist(PATTERNS),
+  stepX: positive,
+  stepY: positive,
+  zoneId: v.optional(v.nullable(IdSchema), null),
+  finish,
+});
+export type RepeatPiece = v.InferOutput<typeof RepeatPieceSchema>;
+
+/** Lines of type. `lettering` is what was asked for and stays editable; `ink` is its outlines, which are what prints. */
+export const TextPieceSchema = v.object({
+  ...common,
+  ...placement,
+  kind: v.literal('text'),
+  lettering: LetteringSchema,
+  ink: InkSchema,
+});
+export type TextPiece = v.InferOutput<typeof TextPieceSchema>;
+
+export const PieceSchema = v.variant('kind', [
+  ArtworkPieceSchema,
+  FillPieceSchema,
+  RepeatPieceSchema,
+  TextPieceSchema,
+]);
 export type Piece = v.InferOutput<typeof PieceSchema>;
+/** A piece with a place and a size of its own. */
+export type PlacedPiece = Exclude<Piece, FillPiece>;
+/** A piece that shows an artwork. */
+export type ShowingPiece = ArtworkPiece | RepeatPiece;
+
+/** Pieces that are moved, scaled and turned as one; `rotation` is how far its own axes are turned. */
+export const GroupSchema = v.object({ id: v.string(), name: v.string(), rotation: finite });
+export type Group = v.InferOutput<typeof GroupSchema>;
+
+/** A finding accepted with a reason: which one, what it measured, and the day it was. */
+export const AcceptanceSchema = v.object({
+  rule: v.string(),
+  faceId: v.string(),
+  pieceId: v.nullable(v.string()),
+  measured: v.string(),
+  reason: v.pipe(v.string(), v.minLength(1)),
+  date: v.string(),
+});
+export type Acceptance = v.InferOutput<typeof AcceptanceSchema>;
 
 /** One design set on one blank. Pieces of a face are in order, the lowest first. */
 export const FitSchema = v.object({
@@ -50,7 +142,17 @@ export const FitSchema = v.object({
   colourId: IdSchema,
   stateId: v.nullable(IdSchema),
   sizeId: v.nullable(IdSchema),
-  faces: v.array(v.object({ faceId: IdSchema, pieces: v.array(PieceSchema) })),
+  /** Findings that a person accepted as they are; they come back as soon as they measure otherwise. */
+  accepted: v.optional(v.array(AcceptanceSchema)),
+  /** What the product must carry that was ticked by hand, with how it was made sure. */
+  ticked: v.optional(v.array(v.object({ entryId: IdSchema, note: v.string(), date: v.string() }))),
+  faces: v.array(
+    v.object({
+      faceId: IdSchema,
+      pieces: v.array(PieceSchema),
+      groups: v.optional(v.array(GroupSchema)),
+    }),
+  ),
 });
 export type Fit = v.InferOutput<typeof FitSchema>;
 
@@ -63,3 +165,22 @@ export const DesignSchema = v.object({
   artworks: v.array(v.object({ artworkId: v.string(), role: RoleSchema })),
 });
 export type Design = v.InferOutput<typeof DesignSchema>;
+
+/** Whether a piece has a place of its own; a fill lies over all of its area. */
+export function isPlaced(piece: Piece): piece is PlacedPiece {
+  return piece.kind !== 'fill';
+}
+
+export function isShowing(piece: Piece): piece is ShowingPiece {
+  return piece.kind === 'artwork' || piece.kind === 'repeat';
+}
+
+/** Whether a piece is meant for one place: not a fill or a repeat, which go all over. */
+export function isMotifKind(piece: Piece): piece is ArtworkPiece | TextPiece {
+  return piece.kind === 'artwork' || piece.kind === 'text';
+}
+
+/** The artwork that a piece shows. */
+export function artworkIdOf(piece: Piece): string | null {
+  return isShowing(piece) ? piece.artworkId : null;
+}

@@ -7,6 +7,12 @@ interface Line {
   name: string;
 }
 
+/** Another piece, by its name. */
+export interface Neighbour {
+  name: string;
+  box: Box;
+}
+
 export interface Snap {
   /** mm to add to the box's place. */
   dx: number;
@@ -22,22 +28,25 @@ export interface Snap {
  * Snaps a box to what the trade cares about: centres of zones, safe edges, trim, bleed, and the centres and edges
  * of other pieces. `reach` is how near, in mm, a line draws it.
  */
-export function snapBox(box: Box, face: PrintFace, others: readonly Box[], reach: number): Snap {
+export function snapBox(box: Box, face: PrintFace, others: readonly Neighbour[], reach: number): Snap {
   const extent = extentOf(box);
   const { width, height, safe, bleed } = face;
-  const extents = others.map(extentOf);
+  const extents = others.map(({ name, box: other }) => ({ name, ...extentOf(other) }));
   const across = nearest(
     { low: extent.left, middle: box.x, high: extent.right },
     {
       middle: [
         ...face.zones.map(({ x, name }) => ({ at: x, name: `centre of the ${name}` })),
-        ...others.map(({ x }) => ({ at: x, name: 'another piece’s centre' })),
+        ...others.map(({ name, box: { x } }) => ({ at: x, name: `centre of “${name}”` })),
+        ...face.folds.map((at) => ({ at, name: 'fold' })),
       ],
       edge: [
         ...edges(width, safe, bleed, ['left', 'right']),
-        ...extents.flatMap(({ left, right }) =>
-          [left, right].map((at) => ({ at, name: 'another piece’s edge' })),
-        ),
+        ...face.folds.map((at) => ({ at, name: 'fold' })),
+        ...extents.flatMap(({ name, left, right }) => [
+          { at: left, name: `left edge of “${name}”` },
+          { at: right, name: `right edge of “${name}”` },
+        ]),
       ],
     },
     reach,
@@ -47,13 +56,14 @@ export function snapBox(box: Box, face: PrintFace, others: readonly Box[], reach
     {
       middle: [
         ...unique(face.zones.map(({ y }) => y)).map((at) => ({ at, name: 'middle of the height' })),
-        ...others.map(({ y }) => ({ at: y, name: 'another piece’s centre' })),
+        ...others.map(({ name, box: { y } }) => ({ at: y, name: `middle of “${name}”` })),
       ],
       edge: [
         ...edges(height, safe, bleed, ['top', 'foot']),
-        ...extents.flatMap(({ top, bottom }) =>
-          [top, bottom].map((at) => ({ at, name: 'another piece’s edge' })),
-        ),
+        ...extents.flatMap(({ name, top, bottom }) => [
+          { at: top, name: `top edge of “${name}”` },
+          { at: bottom, name: `foot edge of “${name}”` },
+        ]),
       ],
     },
     reach,

@@ -1,7 +1,7 @@
 import type { PrintFace } from '../blank/resolve';
 import { gridOf, type Facts } from '../artwork/facts';
 import { MM_PER_INCH } from '../length/units';
-import type { Fit } from './schema';
+import { isShowing, type Fit } from './schema';
 
 /** Widths step up by this factor, so that a drawing is not drawn anew for each small change of its size. */
 const STEP = 1.25;
@@ -13,7 +13,7 @@ export function wantedAcross(fit: Fit, faces: readonly PrintFace[], artworkId: s
   for (const { faceId, pieces } of fit.faces) {
     const target = faces.find(({ id }) => id === faceId)?.target ?? 0;
     for (const piece of pieces) {
-      if (piece.kind !== 'artwork' || piece.artworkId !== artworkId) continue;
+      if (!isShowing(piece) || piece.artworkId !== artworkId) continue;
       const across = Math.max(piece.width, (piece.height * width) / height);
       most = Math.max(most, (across / MM_PER_INCH) * target);
     }

@@ -1,4 +1,4 @@
-import type { RoundBody } from '../body';
+import type { Body, RoundBody } from '../body';
 import type { Face, Zone } from '../face';
 import { rectangleOf, frustumSector, printedSector, STRAIGHT, type Sector } from './sector';
 
@@ -112,4 +112,16 @@ export function roundFaces(body: RoundBody): Face[] {
       bend: bendOf(body),
     },
   ];
+}
+
+/**
+ * How far it is in mm round a face that closes on itself: from a point to the same point again. Null where it does not
+ * close, for a handle or because it goes only part of the way round.
+ */
+export function wayRound(body: Body, face: Pick<Face, 'width' | 'overlap'>): number | null {
+  if (body.kind === 'wrap' || body.kind === 'taper') {
+    const whole = body.handle === null && (body.kind === 'taper' || body.partial === null);
+    return whole ? circumference(body) : null;
+  }
+  return face.overlap > 0 ? face.width - face.overlap : null;
 }

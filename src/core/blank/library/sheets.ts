@@ -136,6 +136,11 @@ export const SHEETS: readonly Blank[] = [
       { id: 'cream', name: 'Cream', hex: '#efe6d2' },
       { id: 'kraft', name: 'Kraft', hex: '#b68f62' },
     ],
+    contents: [
+      { id: 'net-weight', name: 'net weight', words: ['net weight', 'net wt', '250 g'] },
+      { id: 'best-before', name: 'best before', words: ['best before', 'use by'] },
+      { id: 'maker', name: 'maker and address', words: ['made by', 'packed by', 'roasted by'] },
+    ],
   }),
   blank({
     id: 'lunch-bag',

@@ -1,0 +1,69 @@
+import { scaledLettering } from '../type/layout';
+import type { Ink, Lettering } from '../type/schema';
+import type { Point } from './geometry';
+import type { TextPiece } from './schema';
+
+/** Words that a new text begins with. */
+export function firstLettering(faceId: string, colour: string, cap: number): Lettering {
+  return {
+    lines: [{ text: 'Your words', gap: null }],
+    faceId,
+    cap,
+    equalWidth: null,
+    gap: cap * 0.6,
+    spacing: 0,
+    align: 'centre',
+    colour,
+    outline: null,
+    bend: null,
+  };
+}
+
+/** A text as it was just set, its middle at a point. */
+export function newText(id: string, lettering: Lettering, ink: Ink, at: Point): TextPiece {
+  return {
+    id,
+    kind: 'text',
+    name: nameOf(lettering),
+    role: 'motif',
+    locked: false,
+    visible: true,
+    knockout: false,
+    groupId: null,
+    x: at.x,
+    y: at.y,
+    width: ink.width,
+    height: ink.height,
+    rotation: 0,
+    flipped: false,
+    lettering,
+    ink,
+  };
+}
+
+/** The text set anew, at true scale; its middle stays, and its name follows its words where it was named after them. */
+export function withInk(piece: TextPiece, lettering: Lettering, ink: Ink): TextPiece {
+  const named = piece.name === nameOf(piece.lettering);
+  return {
+    ...piece,
+    lettering,
+    ink,
+    width: ink.width,
+    height: ink.height,
+    ...(named && { name: nameOf(lettering) }),
+  };
+}
+
+/** A text's lettering at the size that it is placed in: what was scaled with it is scaled. */
+export function placedLettering({ lettering, ink, height }: TextPiece): Lettering {
+  const factor = height / ink.height;
+  return Math.abs(factor - 1) < 1e-9 ? lettering : scaledLettering(lettering, factor);
+}
+
+function nameOf({ lines }: Lettering): string {
+  const words = lines
+    .map(({ text }) => text.trim())
+    .join(' ')
+    .trim();
+  return words.length > 40 ? `${words.slice(0, 39)}…` : words || 'Text';
+}

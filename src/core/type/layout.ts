@@ -1,0 +1,180 @@
+import { boundsOf, flattenPath, mapPath, writePath, type Path, type PathPoint } from '../path/path';
+import { parsePath } from '../path/parse';
+import { grownPath } from './outline';
+import type { Ink, Lettering } from './schema';
+
+/** A letter's outline in units of its face, y downwards from the baseline, its origin at x = 0. */
+export interface Glyph {
+  advance: number;
+  path: Path;
+}
+
+/** A face of type, as much of it as setting a line needs. Lengths in the face's own units. */
+export interface Typeface {
+  /** Height of a flat capital. */
+  capHeight: number;
+  glyphs: (text: string) => readonly Glyph[];
+  /** Added between two neighbours of a line, by their index in it. */
+  kerning: (glyphs: readonly Glyph[], index: number) => number;
+}
+
+/** How near to its curves a bent or grown outline is kept, in mm. */
+const FINE = 0.005;
+
+interface SetGlyph {
+  path: Path;
+  /** Where its origin comes to lie along the line, and half its advance, in units. */
+  at: number;
+  half: number;
+}
+
+interface SetLine {
+  glyphs: SetGlyph[];
+  /** Ink's left and right end, in units; letter spacing is added on top, so many times. */
+  left: number;
+  right: number;
+  gaps: number;
+}
+
+/**
+ * Sets lines of type: every line as high as `cap`, or as wide as `equalWidth`; letters are moved along an arc or a wave
+ * whole, each turned with the line. Null where nothing of it has any ink. All in mm.
+ */
+export function layText(lettering: Lettering, face: Typeface): Ink | null {
+  const lines = lettering.lines.map(({ text }) => setLine(text.trim(), face));
+  const sized = lines.map((line) => sizeLine(line, lettering, face));
+  const widest = Math.max(0, ...sized.map(({ width }) => width));
+  if (widest <= 0) return null;
+
+  let baseline = 0;
+  const placed: Path[] = [];
+  const bend = benderOf(lettering, widest);
+  for (const [index, { scale, width, cap, left }] of sized.entries()) {
+    if (index > 0) baseline += (lettering.lines[index - 1]!.gap ?? lettering.gap) + cap;
+    const from = startOf(lettering.align, widest, width) - left;
+    for (const [i, glyph] of lines[index]!.glyphs.entries()) {
+      const at = from + glyph.at * scale + i * lettering.spacing;
+      const middle = at + glyph.half * scale;
+      const turn = bend(middle - widest / 2, baseline);
+      placed.push(mapPath(glyph.path, ({ x, y }) => turn((x - glyph.half) * scale, y * scale)));
+    }
+  }
+  const ink = placed.flat();
+  const grown = lettering.outline ? grownPath(ink, lettering.outline.width, FINE) : null;
+  const box = boundsOf(flattenPath(grown ?? ink, FINE));
+  if (!box || box.right <= box.left || box.bottom <= box.top) return null;
+  const home = (path: Path) => mapPath(path, ({ x, y }) => ({ x: x - box.left, y: y - box.top }));
+  return {
+    width: box.right - box.left,
+    height: box.bottom - box.top,
+    d: writePath(home(ink)),
+    outlineD: grown && writePath(home(grown)),
+    lines: sized.map(({ width, cap }) => ({ width, cap })),
+  };
+}
+
+function setLine(text: string, face: Typeface): SetLine {
+  const glyphs = face.glyphs(text);
+  const line: SetLine = { glyphs: [], left: Infinity, right: -Infinity, gaps: 0 };
+  let at = 0;
+  for (const [index, glyph] of glyphs.entries()) {
+    line.glyphs.push({ path: glyph.path, at, half: glyph.advance / 2 });
+    const box = boundsOf(flattenPath(glyph.path, 1));
+    if (box) {
+      line.left = Math.min(line.left, at + box.left);
+      line.right = Math.max(line.right, at + box.right);
+      line.gaps = index;
+    }
+    at += glyph.advance + (index + 1 < glyphs.length ? face.kerning(glyphs, index) : 0);
+  }
+  return line;
+}
+
+/** mm a unit, and what the line measures with it. Letter spacing keeps its mm whatever the size. */
+function sizeLine(
+  { left, right, gaps }: SetLine,
+  { cap, equalWidth, spacing }: Lettering,
+  { capHeight }: Typeface,
+): { scale: number; width: number; cap: number; left: number } {
+  const units = right - left;
+  if (!(units > 0)) return { scale: cap / capHeight, width: 0, cap, left: 0 };
+  const spaced = spacing * gaps;
+  const scale = equalWidth === null ? cap / capHeight : Math.max(0.001, equalWidth - spaced) / units;
+  return { scale, width: units * scale + spaced, cap: capHeight * scale, left: left * scale };
+}
+
+function startOf(align: Lettering['align'], widest: number, width: number): number {
+  return align === 'left' ? 0 : align === 'right' ? widest - width : (widest - width) / 2;
+}
+
+/** Moves a letter onto its line: `along` mm from the block's middle, on a baseline so many mm below the first. */
+type Bender = (along: number, baseline: number) => (dx: number, dy: number) => PathPoint;
+
+function benderOf({ bend }: Lettering, widest: number): Bender {
+  if (bend?.kind === 'arc' && Math.abs(bend.sweep) > 1e-4) {
+    const radius = widest / bend.sweep;
+    return (along, baseline) => {
+      // Each line keeps its own length: its angle is reckoned on its own radius.
+      const own = radius - baseline;
+      const angle = along / own;
+      const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
+      return (dx, dy) => ({
+        x: (own - dy) * sin + dx * cos,
+        y: radius - (own - dy) * cos + dx * sin,
+      });
+    };
+  }
+  if (bend?.kind === 'wave') {
+    const turns = (2 * Math.PI) / bend.length;
+    return (along, baseline) => {
+      const rise = (-bend.height / 2) * Math.cos(turns * along);
+      const angle = Math.atan((bend.height / 2) * turns * Math.sin(turns * along));
+      const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
+      return (dx, dy) => ({ x: along + dx * cos - dy * sin, y: baseline + rise + dx * sin + dy * cos });
+    };
+  }
+  return (along, baseline) => (dx, dy) => ({ x: along + dx, y: baseline + dy });
+}
+
+/** Whether every line still lies outside the arc's own centre. */
+export function arcHolds(lettering: Lettering, ink: Pick<Ink, 'lines'>): boolean {
+  const { bend, lines, gap } = lettering;
+  if (bend?.kind !== 'arc' || bend.sweep <= 0) return true;
+  const widest = Math.max(...ink.lines.map(({ width }) => width));
+  const foot = ink.lines.reduce(
+    (sum, { cap }, index) => (index === 0 ? 0 : sum + (lines[index - 1]!.gap ?? gap) + cap),
+    0,
+  );
+  return widest / bend.sweep > foot * 1.02;
+}
+
+/** Outlines that are set already, scaled, with a line of so many mm round every letter in the place of any before. */
+export function outlined(ink: Ink, factor: number, width: number): Ink {
+  const letters = mapPath(parsePath(ink.d) ?? [], ({ x, y }) => ({ x: x * factor, y: y * factor }));
+  const grown = grownPath(letters, width, FINE);
+  const box = boundsOf(flattenPath(grown, FINE))!;
+  const home = (path: Path) => mapPath(path, ({ x, y }) => ({ x: x - box.left, y: y - box.top }));
+  return {
+    width: box.right - box.left,
+    height: box.bottom - box.top,
+    d: writePath(home(letters)),
+    outlineD: writePath(home(grown)),
+    lines: ink.lines.map(({ width: wide, cap }) => ({ width: wide * factor, cap: cap * factor })),
+  };
+}
+
+/** The same lettering at another size: every length of it, its outline too. */
+export function scaledLettering(lettering: Lettering, factor: number): Lettering {
+  const { lines, cap, equalWidth, gap, spacing, outline, bend } = lettering;
+  return {
+    ...lettering,
+    lines: lines.map((line) => ({ ...line, gap: line.gap === null ? null : line.gap * factor })),
+    cap: cap * factor,
+    equalWidth: equalWidth === null ? null : equalWidth * factor,
+    gap: gap * factor,
+    spacing: spacing * factor,
+    outline: outline && { ...outline, width: outline.width * factor },
+    bend:
+      bend?.kind === 'wave' ? { ...bend, height: bend.height * factor, length: bend.length * factor } : bend,
+  };
+}

@@ -1,0 +1,52 @@
+import * as v from 'valibot';
+
+const finite = v.pipe(v.number(), v.finite());
+const positive = v.pipe(finite, v.gtValue(0));
+const colour = v.pipe(v.string(), v.regex(/^#[0-9a-f]{6}$/));
+
+/** One line of type. */
+export const LineSchema = v.object({
+  text: v.string(),
+  /** mm from this line's foot to the next one's caps; null for the block's own gap. */
+  gap: v.nullable(finite),
+});
+export type Line = v.InferOutput<typeof LineSchema>;
+
+/** How lines are bent; null leaves them straight. */
+export const BendSchema = v.variant('kind', [
+  /** Round an arc: `sweep` in radians that the widest line takes up on the first baseline; below zero it hangs. */
+  v.object({ kind: v.literal('arc'), sweep: finite }),
+  /** Up and down: `height` mm from trough to crest, `length` mm from crest to crest. */
+  v.object({ kind: v.literal('wave'), height: finite, length: positive }),
+]);
+
+/** Lines of type as they were asked for. All lengths mm at a text's own scale. */
+export const LetteringSchema = v.object({
+  lines: v.pipe(v.array(LineSchema), v.minLength(1)),
+  faceId: v.string(),
+  /** Height of a flat capital. */
+  cap: positive,
+  /** Width that every line is sized to; null where all have the one cap height. */
+  equalWidth: v.nullable(positive),
+  gap: finite,
+  /** Added between letters. */
+  spacing: finite,
+  align: v.picklist(['left', 'centre', 'right']),
+  colour,
+  /** A line round every letter, outside it. */
+  outline: v.nullable(v.object({ width: positive, colour })),
+  bend: v.nullable(BendSchema),
+});
+export type Lettering = v.InferOutput<typeof LetteringSchema>;
+
+/** What a text prints: outlines in mm within a box whose top left is (0, 0). `d` is SVG path data, nonzero rule. */
+export const InkSchema = v.object({
+  width: positive,
+  height: positive,
+  d: v.string(),
+  /** The letters grown by their outline, to be painted under them; null without one. */
+  outlineD: v.nullable(v.string()),
+  /** Width and cap height of each line, before it is bent. */
+  lines: v.array(v.object({ width: finite, cap: finite })),
+});
+export type Ink = v.InferOutput<typeof InkSchema>;
