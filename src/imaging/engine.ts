@@ -7,6 +7,9 @@ import { BandMaker, ChunkMaker, type Band } from '@/core/raster/band';
 import { IN_SILENCE, isOpaque, type Progress, type Raster } from '@/core/raster/raster';
 import type { Rgb } from '@/core/colour/hex';
 import type { Cmyk } from '@/core/colour/palette';
+import { asPrinted, latticeOf } from '@/core/colour/bake';
+import { readIcc } from '@/core/colour/icc';
+import type { Intent, Press } from '@/core/colour/press';
 import type Vips from 'wasm-vips';
 
 export type VipsModule = typeof Vips;
@@ -21,7 +24,17 @@ export interface Engine {
   profile(picture: Picture): Uint8Array | null;
   /** Inks 0 to 1 (cyan, magenta, yellow, black) that each sRGB colour takes through the shipped printing profile. */
   inksOf(colours: readonly Rgb[]): Cmyk[];
+  /** The same of pixels, three bytes each: four bytes of ink each, 255 for solid. */
+  inksOfPixels(rgb: Uint8Array): Uint8Array;
+  /** The sRGB colour that inks have on the print, through a profile or the shipped one. */
+  colourOfInks(inks: Cmyk, profile: { name: string; bytes: Uint8Array } | null): Rgb;
+  /** What a printing profile (null: the shipped one) makes of sRGB, as a table to be asked by the million. */
+  bakePress(profile: { name: string; bytes: Uint8Array } | null, intent: Intent): Press;
+  /** The shipped printing profile's own file. */
+  pressProfile(): Uint8Array;
   encodePng(raster: Raster, options: PngOptions, progress?: Progress): Uint8Array;
+  /** A raster's colours and its alpha as two PNGs without profile; no alpha where it is opaque. */
+  encodePlanes(raster: Raster): { colour: Uint8Array; alpha: Uint8Array | null };
   encodeJpeg(raster: Raster, options: { ppi: number; quality: number }): Uint8Array;
   /** The raster's pixels as a CMYK JPEG, with or without the profile that gives its inks a colour. */
   encodeCmykJpeg(raster: Raster, options: { ppi: number; profile: boolean }): Uint8Array;
@@ -171,6 +184,50 @@ export function makeEngine(vips: VipsModule): Engine {
     return { rgba: rgba.format === 'uchar' ? rgba : keep(rgba.cast(vips.BandFormat.uchar)), solid };
   }
 
+  /** Where the engine finds a profile: in its own file system, which is in its memory; its types leave it out. */
+  function usable(profile: { bytes: Uint8Array } | null): string {
+    if (!profile) return 'cmyk';
+    const { FS } = vips as unknown as { FS: { writeFile: (path: string, bytes: Uint8Array) => void } };
+    FS.writeFile('/press.icc', profile.bytes);
+    return '/press.icc';
+  }
+
+  /** L* of black ink alone, without black point compensation and with it. */
+  function blackOf(keep: Keep, press: string): [number, number] {
+    const solid = keep(vips.Image.newFromMemory(SOLID_BLACK, 1, 1, 4, vips.BandFormat.ushort));
+    const black = keep(solid.copy({ interpretation: 'cmyk' }));
+    const lightness = (compensated: boolean) =>
+      keep(
+        black.iccImport({
+          input_profile: press,
+          intent: 'relative',
+          black_point_compensation: compensated,
+          pcs: 'lab',
+        }),
+      ).getpoint(0, 0)[0]!;
+    return [lightness(false), lightness(true)];
+  }
+
+  function pressProfile(): Uint8Array {
+    return scoped('profile', (keep) => {
+      const dot = keep(vips.Image.newFromMemory(new Uint8Array(3), 1, 1, 3, vips.BandFormat.uchar));
+      const inks = keep(
+        keep(dot.copy({ interpretation: 'srgb' })).iccTransform('cmyk', { input_profile: 'srgb' }),
+      );
+      return inks.getBlob(PROFILE).slice();
+    });
+  }
+
+  function inksOfPixels(rgb: Uint8Array): Uint8Array {
+    return scoped('palette', (keep) => {
+      if (rgb.length === 0) return new Uint8Array(0);
+      const bare = keep(vips.Image.newFromMemory(rgb, rgb.length / 3, 1, 3, vips.BandFormat.uchar));
+      const image = keep(bare.copy({ interpretation: 'srgb' }));
+      const settings = { input_profile: 'srgb', black_point_compensation: true };
+      return bytesOf(keep(image.iccTransform('cmyk', settings)));
+    });
+  }
+
   return {
     decode: (picture, progress = IN_SILENCE) =>
       scoped(picture.name, (keep) => {
@@ -204,19 +261,45 @@ export function makeEngine(vips: VipsModule): Engine {
         return hasProfile(image) ? image.getBlob(PROFILE) : null;
       }),
 
-    inksOf: (colours) =>
-      scoped('palette', (keep) => {
-        if (colours.length === 0) return [];
-        const row = Uint8Array.from(colours.flat());
-        const bare = keep(vips.Image.newFromMemory(row, colours.length, 1, 3, vips.BandFormat.uchar));
-        const image = keep(bare.copy({ interpretation: 'srgb' }));
-        const inks = bytesOf(
-          keep(image.iccTransform('cmyk', { input_profile: 'srgb', black_point_compensation: true })),
+    inksOf: (colours) => {
+      const inks = inksOfPixels(Uint8Array.from(colours.flat()));
+      return colours.map(
+        (_, i) => Array.from(inks.subarray(i * 4, i * 4 + 4), (ink) => ink / 255) as unknown as Cmyk,
+      );
+    },
+
+    inksOfPixels,
+
+    bakePress: (profile, intent) =>
+      scoped(profile?.name ?? SHIPPED_PRESS, (keep) => {
+        const press = usable(profile);
+        // Lab, since the engine's own way from sRGB goes through a table that is coarse for shadows.
+        const lattice = latticeOf(PRESS_SIZE);
+        const bare = keep(vips.Image.newFromMemory(lattice, lattice.length / 3, 1, 3, vips.BandFormat.float));
+        const inks = keep(
+          keep(bare.copy({ interpretation: 'lab' })).iccExport({
+            output_profile: press,
+            depth: 16,
+            intent,
+            black_point_compensation: intent === 'relative',
+          }),
         );
-        return colours.map(
-          (_, i) => Array.from(inks.subarray(i * 4, i * 4 + 4), (ink) => ink / 255) as unknown as Cmyk,
-        );
+        const ink = levelsOf(inks);
+        const own = readIcc(inks.getBlob(PROFILE).slice());
+        const levels = asPrinted(own, lattice, ink, intent, ...blackOf(keep, press));
+        return { name: profile?.name ?? SHIPPED_PRESS, intent, size: PRESS_SIZE, ink, ...levels };
       }),
+
+    colourOfInks: (inks, profile) =>
+      scoped(profile?.name ?? SHIPPED_PRESS, (keep) => {
+        const own = readIcc(profile?.bytes ?? pressProfile());
+        const ink = Uint16Array.from(inks, (share) => Math.round(share * 65535));
+        const black = blackOf(keep, usable(profile));
+        const { proof } = asPrinted(own, new Float32Array(3), ink, 'relative', ...black);
+        return [proof[0]! / 257, proof[1]! / 257, proof[2]! / 257];
+      }),
+
+    pressProfile,
 
     encodePng: (raster, options, progress = IN_SILENCE) =>
       scoped('print file', (keep) => {
@@ -225,6 +308,14 @@ export function makeEngine(vips: VipsModule): Engine {
         const save =
           options.use === 'print' ? { compression: 2, filter: 'up', profile: 'srgb' } : { compression: 6 };
         return write(out, progress, () => out.pngsaveBuffer(save as Parameters<Image['pngsaveBuffer']>[0]));
+      }),
+
+    encodePlanes: (raster) =>
+      scoped('print file', (keep) => {
+        const image = fromRaster(keep, raster, 72);
+        const plane = (band: number, n: number) =>
+          keep(image.extractBand(band, { n })).pngsaveBuffer({ compression: 2, filter: 'up', keep: 'none' });
+        return { colour: plane(0, 3), alpha: raster.opaque ? null : plane(3, 1) };
       }),
 
     encodeJpeg: (raster, { ppi, quality }) =>
@@ -255,6 +346,20 @@ export function makeEngine(vips: VipsModule): Engine {
       vips.shutdown();
     },
   };
+}
+
+/** Corners along each axis of a press's lattice: one at every fifth level. */
+const PRESS_SIZE = 52;
+/** What the shipped printing profile is called. */
+const SHIPPED_PRESS = 'Process inks, shipped';
+
+/** K alone, 16 bits an ink. */
+const SOLID_BLACK = Uint16Array.of(0, 0, 0, 65535);
+
+/** The levels of a 16-bit image, out of the engine's memory. */
+function levelsOf(image: Image): Uint16Array {
+  const bytes = image.writeToMemory();
+  return new Uint16Array(bytes.buffer, bytes.byteOffset, bytes.byteLength / 2).slice();
 }
 
 /** Colours through the file's own profile where it has one; untagged RGB is taken as sRGB. */

@@ -112,7 +112,7 @@ function makeMeasures({ width, height }: PixelSize) {
         parts: found,
         bounds,
         share,
-        softShare: soft.result(),
+        softShare: soft.result().share,
         detail: detail.result(),
         inks: flat?.length ?? null,
         palette: flat ? paletteOfInks(flat) : paletteOfPicture(preview),

@@ -2,19 +2,28 @@
 export type Lab = readonly [L: number, a: number, b: number];
 
 /** sRGB (IEC 61966-2-1) to linear light, 0 to 1, for each of the 256 levels. */
-const LINEAR = Float64Array.from({ length: 256 }, (_, level) => {
+const LINEAR = Float64Array.from({ length: 256 }, (_, level) => linear(level));
+
+/** Linear light, 0 to 1, of an sRGB level, 0 to 255. */
+export function linear(level: number): number {
   const value = level / 255;
   return value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4;
-});
+}
 
 /** D50 white of the ICC profile connection space. */
 const WHITE = [0.9642, 1, 0.8249] as const;
 
 /** Lab D50 of an sRGB colour, 8 bits a channel; the matrix is the Bradford-adapted one of the sRGB ICC profile. */
 export function labOf(red: number, green: number, blue: number): Lab {
-  const r = LINEAR[red]!;
-  const g = LINEAR[green]!;
-  const b = LINEAR[blue]!;
+  return labOfLinear(LINEAR[red]!, LINEAR[green]!, LINEAR[blue]!);
+}
+
+/** The same of levels that need not be whole. */
+export function labOfLevels(red: number, green: number, blue: number): Lab {
+  return labOfLinear(linear(red), linear(green), linear(blue));
+}
+
+function labOfLinear(r: number, g: number, b: number): Lab {
   const x = bend((0.4360747 * r + 0.3850649 * g + 0.1430804 * b) / WHITE[0]);
   const y = bend((0.2225045 * r + 0.7168786 * g + 0.0606169 * b) / WHITE[1]);
   const z = bend((0.0139322 * r + 0.0971045 * g + 0.7141733 * b) / WHITE[2]);
@@ -23,4 +32,24 @@ export function labOf(red: number, green: number, blue: number): Lab {
 
 function bend(t: number): number {
   return t > 216 / 24389 ? Math.cbrt(t) : ((24389 / 27) * t + 16) / 116;
+}
+
+/** XYZ under D50, 1 for white's Y, of a Lab colour. */
+export function xyzOf([L, a, b]: Lab): readonly [x: number, y: number, z: number] {
+  const y = (L + 16) / 116;
+  const straight = (t: number) => (t > 6 / 29 ? t ** 3 : ((t * 116 - 16) * 27) / 24389);
+  return [straight(y + a / 500) * WHITE[0], straight(y) * WHITE[1], straight(y - b / 200) * WHITE[2]];
+}
+
+/** sRGB of XYZ under D50, 0 to 1 and cut off there: the way back of `labOf`. */
+export function srgbOfXyz(x: number, y: number, z: number): readonly [number, number, number] {
+  const encode = (linear: number) => {
+    const value = Math.min(1, Math.max(0, linear));
+    return value <= 0.0031308 ? value * 12.92 : 1.055 * value ** (1 / 2.4) - 0.055;
+  };
+  return [
+    encode(3.1338561 * x - 1.6168667 * y - 0.4906146 * z),
+    encode(-0.9787684 * x + 1.9161415 * y + 0.033454 * z),
+    encode(0.0719453 * x - 0.2289914 * y + 1.4052427 * z),
+  ];
 }

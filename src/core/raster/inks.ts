@@ -14,7 +14,7 @@ const MOST_APART = 200;
 const SAMPLES = 400_000;
 
 /** Colours nearer than this (dE00) are one ink. */
-const MERGED = 5;
+export const MERGED = 5;
 /** Flat artwork lies this near (dE00) to its inks, nearly all of it; gradients and photographs do not. */
 const CLOSE = 1.5;
 const FLAT_SHARE = 0.8;

@@ -1,3 +1,4 @@
+import type { PixelBox } from '../artwork/facts';
 import { measureWhole, type BandMeasure } from './band';
 import { IN_SILENCE, type Progress, type Raster } from './raster';
 
@@ -13,41 +14,82 @@ const NEAR: readonly (readonly [dx: number, dy: number])[] = (() => {
   return near.sort((a, b) => Math.hypot(...a) - Math.hypot(...b));
 })();
 
-/**
- * Share of the picture's area that is soft: alpha 10 to 245 and further than 2.5 px from both a clear pixel and
- * an opaque one, so that the slope of an anti-aliased edge does not count. Only half-transparent pixels cost.
- */
+/** How much of a picture is soft, 0 to 1 of its area, and the box in pixels that holds all of it. */
+export interface SoftPlaces {
+  share: number;
+  box: PixelBox | null;
+}
+
+/** Share of the picture's area that is soft: see `softPlaces`. */
 export function softShare(raster: Raster, progress: Progress = IN_SILENCE): number {
+  return softPlaces(raster, progress).share;
+}
+
+/**
+ * What of a picture is soft: alpha 10 to 245 and further than 2.5 px from both a clear pixel and an opaque one, so that
+ * the slope of an anti-aliased edge does not count. Only half-transparent pixels cost.
+ */
+export function softPlaces(raster: Raster, progress: Progress = IN_SILENCE): SoftPlaces {
   return measureWhole(softMeasure(raster.width, raster.height), raster, progress);
 }
 
 /** The same, of a picture whose bands come by. */
-export function softMeasure(width: number, height: number): BandMeasure<number> {
-  const steps = Int32Array.from(NEAR, ([dx, dy]) => (dy * width + dx) * 4);
+export function softMeasure(width: number, height: number): BandMeasure<SoftPlaces> {
+  const steps = stepsOf(width);
   let soft = 0;
+  let [left, top, right, bottom] = [Infinity, Infinity, -1, -1];
   return {
-    take: ({ raster, first, rows }, progress) => {
+    take: ({ raster, first, rows, y }, progress) => {
       if (raster.opaque) return;
       for (let row = 0; row < rows; row++) {
         if (row % 256 === 0) progress(row / rows);
-        soft += softInRow(raster, first + row, steps);
+        const found = softInRow(raster, first + row, steps);
+        if (found.count === 0) continue;
+        soft += found.count;
+        [left, right] = [Math.min(left, found.first), Math.max(right, found.last)];
+        [top, bottom] = [Math.min(top, y + row), y + row];
       }
     },
-    result: () => soft / (width * height),
+    result: () => ({
+      share: soft / (width * height),
+      box: soft === 0 ? null : { x: left, y: top, width: right - left + 1, height: bottom - top + 1 },
+    }),
   };
 }
 
-function softInRow(raster: Raster, y: number, steps: Int32Array): number {
+/** Tells of every soft pixel. */
+export function walkSoft(raster: Raster, told: (x: number, y: number) => void): void {
+  if (raster.opaque) return;
+  const steps = stepsOf(raster.width);
+  for (let y = 0; y < raster.height; y++) softInRow(raster, y, steps, told);
+}
+
+/** Where the pixels near one lie, in bytes from its alpha. */
+function stepsOf(width: number): Int32Array {
+  return Int32Array.from(NEAR, ([dx, dy]) => (dy * width + dx) * 4);
+}
+
+function softInRow(
+  raster: Raster,
+  y: number,
+  steps: Int32Array,
+  told?: (x: number, y: number) => void,
+): { count: number; first: number; last: number } {
   const { width, height, data } = raster;
-  let soft = 0;
+  let count = 0;
+  let [first, last] = [0, 0];
   const middle = y > 1 && y < height - 2;
   for (let x = 0, at = y * width * 4 + 3; x < width; x++, at += 4) {
     const alpha = data[at]!;
     if (alpha < CLEAR || alpha > SOLID) continue;
     const inner = middle && x > 1 && x < width - 2;
-    if (inner ? !nearEnd(data, at, steps) : !nearEndAtBorder(raster, x, y)) soft++;
+    if (inner ? nearEnd(data, at, steps) : nearEndAtBorder(raster, x, y)) continue;
+    told?.(x, y);
+    if (count === 0) first = x;
+    last = x;
+    count++;
   }
-  return soft;
+  return { count, first, last };
 }
 
 function nearEnd(data: Uint8Array, at: number, steps: Int32Array): boolean {

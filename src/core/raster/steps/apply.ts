@@ -2,7 +2,10 @@ import { lieOf, type Step } from '../../artwork/steps';
 import { IN_SILENCE, type Progress, type Raster } from '../raster';
 import { layRaster } from '../turn';
 import { clearBackground } from './clear';
+import { hardEdge } from './edge';
+import { knockColour } from './knock';
 import { recolour } from './recolour';
+import { thicken } from './thicken';
 import { tidy } from './tidy';
 
 /** The pixels of a file after its steps, in order. The pixels that were handed in stay as they are. */
@@ -33,6 +36,12 @@ function applyStep(raster: Raster, step: Step, progress: Progress): Raster {
       return recolour(raster, step, progress);
     case 'tidy':
       return tidy(raster, step);
+    case 'edge':
+      return hardEdge(raster, step);
+    case 'thicken':
+      return thicken(raster, step, progress);
+    case 'knock':
+      return knockColour(raster, step, progress);
   }
 }
 

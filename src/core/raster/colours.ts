@@ -1,0 +1,131 @@
+import { IN_SILENCE, words, type Progress, type Raster } from './raster';
+
+/** Alpha from which a pixel counts as printed. */
+const PRINTED = 128;
+
+/** The colours of a picture's printed pixels: each once, as red, green and blue in a word, with how often it is there. */
+export interface ColourCounts {
+  colours: Uint32Array;
+  counts: Uint32Array;
+  /** Printed pixels in all. */
+  total: number;
+}
+
+/** Pictures of fewer pixels are counted by sorting them; for more a place for every colour there is costs less. */
+const FEW = 3_000_000;
+
+/** Counts every colour exactly. */
+export function countColours(raster: Raster, progress: Progress = IN_SILENCE): ColourCounts {
+  return raster.width * raster.height < FEW ? countSorted(raster) : countAll(raster, progress);
+}
+
+function countSorted(raster: Raster): ColourCounts {
+  const sorted = new Uint32Array(raster.width * raster.height);
+  let total = 0;
+  for (const word of words(raster)) if (word >>> 24 >= PRINTED) sorted[total++] = word & 0xffffff;
+  const all = sorted.subarray(0, total).sort();
+  const colours = new Uint32Array(total);
+  const counts = new Uint32Array(total);
+  let distinct = 0;
+  for (let at = 0; at < total; at++) {
+    if (at === 0 || all[at] !== all[at - 1]) colours[distinct++] = all[at]!;
+    counts[distinct - 1]!++;
+  }
+  return { colours: colours.slice(0, distinct), counts: counts.slice(0, distinct), total };
+}
+
+function countAll(raster: Raster, progress: Progress): ColourCounts {
+  const pixels = words(raster);
+  const all = new Uint32Array(1 << 24);
+  let total = 0;
+  for (let y = 0, at = 0; y < raster.height; y++) {
+    if (y % 256 === 0) progress(y / raster.height);
+    for (let x = 0; x < raster.width; x++, at++) {
+      const word = pixels[at]!;
+      if (word >>> 24 < PRINTED) continue;
+      all[word & 0xffffff]!++;
+      total++;
+    }
+  }
+  let distinct = 0;
+  for (const count of all) if (count > 0) distinct++;
+  const colours = new Uint32Array(distinct);
+  const counts = new Uint32Array(distinct);
+  for (let colour = 0, at = 0; colour < all.length; colour++) {
+    if (all[colour] === 0) continue;
+    colours[at] = colour;
+    counts[at++] = all[colour]!;
+  }
+  return { colours, counts, total };
+}
+
+/** Which colours of a picture come under a question, how many pixels have them, and the largest answer. */
+export interface Sorted {
+  off: Set<number>;
+  pixels: number;
+  largest: number;
+}
+
+const sorted = new WeakMap<ColourCounts, Map<string, Sorted>>();
+
+/**
+ * Goes through every colour of a picture and takes those whose value is above a limit; `value` is told the largest so
+ * far. Asked again by the same key, the answer is there already.
+ */
+export function sortColours(
+  counts: ColourCounts,
+  key: string,
+  limit: number,
+  value: (colour: number, largest: number) => number,
+): Sorted {
+  const known = sorted.get(counts) ?? new Map<string, Sorted>();
+  sorted.set(counts, known);
+  let found = known.get(key);
+  if (!found) {
+    const off = new Set<number>();
+    let [pixels, largest] = [0, 0];
+    counts.colours.forEach((colour, i) => {
+      const own = value(colour, largest);
+      if (own > largest) largest = own;
+      if (own <= limit) return;
+      off.add(colour);
+      pixels += counts.counts[i]!;
+    });
+    known.set(key, (found = { off, pixels, largest }));
+  }
+  return found;
+}
+
+/** Pixels of certain colours: how many, and the box that holds them. Null where there are none. */
+export function placesOf(
+  raster: Raster,
+  colours: ReadonlySet<number>,
+): { pixels: number; box: { x: number; y: number; width: number; height: number } } | null {
+  if (colours.size === 0) return null;
+  const marked = new Uint8Array(1 << 21);
+  for (const colour of colours) marked[colour >>> 3]! |= 1 << (colour & 7);
+  const all = words(raster);
+  let pixels = 0;
+  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (let y = 0, at = 0; y < raster.height; y++) {
+    for (let x = 0; x < raster.width; x++, at++) {
+      const word = all[at]!;
+      if (word >>> 24 < PRINTED) continue;
+      const colour = word & 0xffffff;
+      if ((marked[colour >>> 3]! & (1 << (colour & 7))) === 0) continue;
+      pixels++;
+      if (x < left) left = x;
+      if (x > right) right = x;
+      if (y < top) top = y;
+      bottom = y;
+    }
+  }
+  return pixels === 0
+    ? null
+    : { pixels, box: { x: left, y: top, width: right - left + 1, height: bottom - top + 1 } };
+}
+
+/** Red, green and blue of a colour given as a word. */
+export function levelsOf(colour: number): readonly [red: number, green: number, blue: number] {
+  return [colour & 255, (colour >>> 8) & 255, (colour >>> 16) & 255];
+}
