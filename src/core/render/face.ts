@@ -1,13 +1,24 @@
 import type { PrintFace } from '../blank/resolve';
 import { wordOf } from '../colour/hex';
+import { factsFor, type FactsOf } from '../fit/geometry';
 import type { Piece } from '../fit/schema';
+import { maskAt, type Mask } from '../raster/cover';
 import { IN_SILENCE, words, type Progress, type Raster } from '../raster/raster';
 import { bender, type Bender } from './bend';
+import { bentGround, coverOn, cutOf, flatGround, inksOf, type Ground } from './ground';
 import { coverage, sampleColour, sampler, type Sampler } from './sampler';
-import { gridOver, type Grid } from './transform';
+import { pixelsOf } from './finish';
+import { tilesOf } from './tiles';
+import { gridOver, type Affine, type Grid } from './transform';
 
 /** Gives the pixels of an artwork that a piece shows. */
 export type Pixels = (artworkId: string) => Raster;
+
+/** What pieces show: what is known of their artworks, and their pixels. */
+export interface Shown {
+  facts: FactsOf;
+  pixels: Pixels;
+}
 
 export interface RenderOptions {
   /** Pixels of the whole: trim plus bleed. */
@@ -17,6 +28,16 @@ export interface RenderOptions {
   progress?: Progress;
 }
 
+/** The picture under way: its pixels, and how points of the face come to lie on them. */
+interface Canvas {
+  target: Uint32Array;
+  width: number;
+  height: number;
+  grid: Grid;
+  bend: Bender | null;
+  ground: Ground;
+}
+
 /**
  * A face as a house gets it: its visible pieces over nothing, trim plus bleed, never a guide. A taper's art is bent
  * onto its arc, in the one step in which it is drawn.
@@ -24,36 +45,123 @@ export interface RenderOptions {
 export function renderFace(
   face: PrintFace,
   pieces: readonly Piece[],
-  artwork: Pixels,
+  shown: Shown,
   options: RenderOptions,
 ): Raster {
   const { width, height } = options.pixels;
   const bend = face.bend && bender(face, face.bend, options.pixels);
   const grid = bend?.grid ?? gridOver(face, options.pixels);
+  const ground = bend ? bentGround(face, options.pixels) : flatGround(grid);
+  const canvas: Canvas = { target: new Uint32Array(width * height), width, height, grid, bend, ground };
   const progress = options.progress ?? IN_SILENCE;
-  const target = new Uint32Array(width * height);
-  const shown = pieces.filter(({ visible }) => visible);
-  shown.forEach((piece, index) => {
-    const step: Progress = (share) => progress((index + share) / shown.length);
-    if (piece.kind === 'fill') {
-      if (bend) fillBent(target, bend, piece.colour);
-      else fillOver(target, piece.colour);
-      return;
-    }
-    const source = sampler(grid, piece, artwork(piece.artworkId), step);
-    if (bend) drawBent(target, bend, source, step);
-    else drawOver(target, grid, source, step);
+  const visible = pieces.filter((piece) => piece.visible);
+  visible.forEach((piece, index) => {
+    drawPiece(canvas, face, piece, shown, (share) => {
+      progress((index + share) / visible.length);
+    });
   });
-  if (options.mirror) mirrorRows(target, width);
-  return { width, height, data: new Uint8Array(target.buffer), opaque: false };
+  if (options.mirror) mirrorRows(canvas.target, width);
+  return { width, height, data: new Uint8Array(canvas.target.buffer), opaque: false };
 }
 
-function fillOver(target: Uint32Array, colour: string): void {
-  target.fill(wordOf(colour));
+function drawPiece(canvas: Canvas, face: PrintFace, piece: Piece, shown: Shown, progress: Progress): void {
+  const { grid, bend, ground, target } = canvas;
+  if (piece.kind === 'text') {
+    const inks = inksOf(piece);
+    // What is knocked out is the letters with their outline, once.
+    for (const { path, colour } of piece.knockout ? inks.slice(0, 1) : inks)
+      drawBrush(canvas, plain(wordOf(colour)), coverOn(ground, path), piece.knockout, progress);
+    return;
+  }
+  const cut = cutOf(piece, face);
+  const mask = cut && coverOn(ground, cut);
+  if (piece.kind === 'repeat') {
+    const tiles = tilesOf(grid, piece, factsFor(piece, shown.facts), pixelsOf(piece, shown.pixels));
+    drawBrush(canvas, tiles, mask, piece.knockout, progress);
+    return;
+  }
+  if (piece.kind === 'fill') {
+    const word = wordOf(piece.colour);
+    if (mask || piece.knockout) drawBrush(canvas, plain(word), mask, piece.knockout, progress);
+    else if (bend) fillBent(target, bend, word);
+    else target.fill(word);
+    return;
+  }
+  const source = sampler(grid, piece, pixelsOf(piece, shown.pixels), progress);
+  if (mask || piece.knockout) drawBrush(canvas, brushOf(source), mask, piece.knockout, progress);
+  else if (bend) drawBent(target, bend, source, progress);
+  else drawOver(target, grid, source, progress);
 }
 
-function fillBent(target: Uint32Array, bend: Bender, colour: string): void {
-  const word = wordOf(colour);
+/** Something to paint with: how much of a pixel it covers, 0 to 1, and in which colour, at a place of its own map. */
+interface Brush {
+  map: Affine;
+  coverage: (u: number, v: number) => number;
+  colour: (u: number, v: number) => number;
+}
+
+function plain(word: number): Brush {
+  return { map: { a: 0, b: 0, c: 0, d: 0, e: 0, f: 0 }, coverage: () => 1, colour: () => word };
+}
+
+function brushOf(source: Sampler): Brush {
+  return {
+    map: source.map,
+    coverage: (u, v) => coverage(source, u, v),
+    colour: (u, v) => sampleColour(source, u, v),
+  };
+}
+
+/** Paints with a brush, or removes what is under it, pixel by pixel within a mask; everywhere without one. */
+function drawBrush(
+  { target, width, height, bend }: Canvas,
+  { map, coverage: covers, colour }: Brush,
+  mask: Mask | null,
+  knockout: boolean,
+  progress: Progress,
+): void {
+  const paint = (at: number, x: number, y: number, edge: number) => {
+    const u = map.a * x + map.c * y + map.e;
+    const v = map.b * x + map.d * y + map.f;
+    const covered = covers(u, v) * edge;
+    if (covered === 0) return;
+    if (knockout) knock(target, at, colour(u, v), covered);
+    else put(target, at, colour(u, v), covered);
+  };
+  if (!bend) {
+    const { left, top, width: across, height: down } = mask ?? { left: 0, top: 0, width, height };
+    for (let row = 0; row < down; row++) {
+      if (row % 64 === 0) progress(row / down);
+      for (let column = 0; column < across; column++) {
+        const there = mask ? mask.data[row * across + column]! : 255;
+        if (there > 0)
+          paint((top + row) * width + left + column, left + column + 0.5, top + row + 0.5, there / 255);
+      }
+    }
+    return;
+  }
+  const masked = (at: number) => (mask ? maskAt(mask, at % width, Math.floor(at / width)) / 255 : 1);
+  bend.walk(
+    {
+      run: (at, count, x, y, dx, dy) => {
+        for (let i = 0; i < count; i++) paint(at + i, x + dx * i, y + dy * i, masked(at + i));
+      },
+      pixel: (at, x, y, edge) => {
+        paint(at, x, y, edge * masked(at));
+      },
+    },
+    progress,
+  );
+}
+
+/** Takes away of a pixel as much as a colour, of which so much covers it, would have painted. */
+function knock(target: Uint32Array, at: number, word: number, covered: number): void {
+  const under = target[at]!;
+  const kept = (under >>> 24) * (1 - ((word >>> 24) / 255) * covered);
+  target[at] = kept < 0.5 ? 0 : (((Math.round(kept) << 24) >>> 0) | (under & 0xffffff)) >>> 0;
+}
+
+function fillBent(target: Uint32Array, bend: Bender, word: number): void {
   bend.walk({
     run: (at, count) => target.fill(word, at, at + count),
     pixel: (at, _x, _y, edge) => {
@@ -185,7 +293,7 @@ function mirrorRows(target: Uint32Array, width: number): void {
 /** The same pixels laid on a colour, for files that take no transparency. */
 export function flatten(raster: Raster, colour: string): Raster {
   const under = new Uint32Array(1);
-  fillOver(under, colour);
+  under.fill(wordOf(colour));
   const pixels = words(raster);
   const flat = new Uint32Array(pixels.length);
   for (let i = 0; i < pixels.length; i++) {

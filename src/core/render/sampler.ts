@@ -1,6 +1,6 @@
 import { boxShrink } from '../raster/shrink';
 import { words, type Progress, type Raster } from '../raster/raster';
-import type { ArtworkPiece } from '../fit/schema';
+import type { PlacedPiece } from '../fit/schema';
 import { gridToArtwork, type Affine, type Grid } from './transform';
 
 /** A piece made ready to be read at the pixels of a grid. */
@@ -22,7 +22,7 @@ const shrunk = new WeakMap<Raster, Map<string, Raster>>();
  * Readies a piece: where the artwork has more than twice the grid's pixels it is first shrunk by whole factors, so
  * that reading between four neighbours leaves no pixel out. Shrunk copies live as long as their artwork's pixels.
  */
-export function sampler(grid: Grid, piece: ArtworkPiece, source: Raster, progress?: Progress): Sampler {
+export function sampler(grid: Grid, piece: PlacedPiece, source: Raster, progress?: Progress): Sampler {
   const across =
     piece.width * Math.hypot(grid.perMmX * Math.cos(piece.rotation), grid.perMmY * Math.sin(piece.rotation));
   const down =
@@ -49,7 +49,10 @@ function reduced(source: Raster, fx: number, fy: number, progress?: Progress): R
   let copy = copies.get(key);
   if (!copy) {
     copy = boxShrink(source, fx, fy, progress);
-    copies.clear();
+    // Together they take no more room than the artwork itself: those that were made longest ago go.
+    const size = ({ width, height }: Raster) => width * height;
+    let room = size(source) - size(copy);
+    for (const [other, one] of [...copies].reverse()) if ((room -= size(one)) < 0) copies.delete(other);
     copies.set(key, copy);
   }
   return copy;

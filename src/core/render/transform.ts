@@ -1,5 +1,6 @@
 import type { PrintFace } from '../blank/resolve';
-import type { ArtworkPiece } from '../fit/schema';
+import type { Box } from '../fit/geometry';
+import type { PlacedPiece } from '../fit/schema';
 
 /**
  * The pixel grid a face is drawn on: `width` x `height` pixels laid exactly over trim plus bleed, so that its
@@ -40,22 +41,24 @@ export interface Affine {
 }
 
 /** From grid coordinates in pixels to coordinates in the artwork, where 0 to 1 spans its width and height. */
-export function gridToArtwork(grid: Grid, piece: ArtworkPiece): Affine {
-  const cos = Math.cos(piece.rotation);
-  const sin = Math.sin(piece.rotation);
+export function gridToArtwork(grid: Grid, piece: PlacedPiece): Affine {
+  const box = gridToBox(grid, piece);
   const flip = piece.flipped ? -1 : 1;
-  const a = (flip * cos) / (grid.perMmX * piece.width);
-  const c = (flip * sin) / (grid.perMmY * piece.width);
-  const b = -sin / (grid.perMmX * piece.height);
-  const d = cos / (grid.perMmY * piece.height);
-  const originX = -grid.bleed - piece.x;
-  const originY = -grid.bleed - piece.y;
+  return { ...box, a: flip * box.a, c: flip * box.c, e: flip * box.e + 0.5, f: box.f + 0.5 };
+}
+
+/** From grid coordinates in pixels to shares of a turned box, 0 in its middle. */
+export function gridToBox(grid: Grid, box: Box): Affine {
+  const cos = Math.cos(box.rotation);
+  const sin = Math.sin(box.rotation);
+  const originX = -grid.bleed - box.x;
+  const originY = -grid.bleed - box.y;
   return {
-    a,
-    b,
-    c,
-    d,
-    e: (flip * (cos * originX + sin * originY)) / piece.width + 0.5,
-    f: (-sin * originX + cos * originY) / piece.height + 0.5,
+    a: cos / (grid.perMmX * box.width),
+    c: sin / (grid.perMmY * box.width),
+    b: -sin / (grid.perMmX * box.height),
+    d: cos / (grid.perMmY * box.height),
+    e: (cos * originX + sin * originY) / box.width,
+    f: (-sin * originX + cos * originY) / box.height,
   };
 }

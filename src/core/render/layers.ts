@@ -1,0 +1,99 @@
+import { bendPoint, sectorBox, sectorPath } from '../blank/kinds/sector';
+import { printSize, type PrintFace } from '../blank/resolve';
+import { areaOf } from '../fit/area';
+import type { Piece } from '../fit/schema';
+import { mapPath, writePath, type Path, type Polygons, type Segment } from '../path/path';
+import { parsePath } from '../path/parse';
+import { inksOf, layPath } from './ground';
+
+/** A part of a print file, the lowest first: pieces that are drawn as one picture, or a path in one colour. */
+export type PrintLayer =
+  | { kind: 'picture'; pieces: Piece[] }
+  /** In mm from the print box's top left; nonzero rule. */
+  | { kind: 'path'; path: Path; colour: string };
+
+/** How near to its curves a bent path is kept, in mm. */
+const FINE = 0.004;
+
+/**
+ * A face as layers for a file that holds paths: plain fills and lettering stay paths, bent onto the arc of a taper;
+ * artwork becomes pictures. Mirrored, all of it is flipped left to right once. What lies under a knockout is one picture with it, since no path takes another away.
+ */
+export function layersOf(face: PrintFace, pieces: readonly Piece[], mirror = false): PrintLayer[] {
+  const visible = pieces.filter((piece) => piece.visible);
+  const last = visible.findLastIndex(({ knockout }) => knockout);
+  const layers: PrintLayer[] = [];
+  for (const [index, piece] of visible.entries()) {
+    const paths = index > last ? pathsOf(face, piece, mirror) : null;
+    const under = layers.at(-1);
+    if (paths) layers.push(...paths);
+    else if (under?.kind === 'picture') under.pieces.push(piece);
+    else layers.push({ kind: 'picture', pieces: [piece] });
+  }
+  return layers;
+}
+
+/** A piece as paths on the print's page; null where it is a picture. */
+function pathsOf(face: PrintFace, piece: Piece, mirror: boolean): PrintLayer[] | null {
+  const { width } = printSize(face);
+  const straight = toPage(face);
+  const page = (path: Path) =>
+    mirror ? mapPath(straight(path), ({ x, y }) => ({ x: width - x, y })) : straight(path);
+  if (piece.kind === 'text')
+    return inksOf(piece).map(({ path, colour }) => ({ kind: 'path', path: page(path), colour }));
+  if (piece.kind !== 'fill') return null;
+  const { left, top, right, bottom } = areaOf(piece, face);
+  const path = parsePath(`M${left} ${top}H${right}V${bottom}H${left}Z`)!;
+  return [{ kind: 'path', path: page(path), colour: piece.colour }];
+}
+
+/** From mm of the face to mm of the print box: trim plus bleed, or the box of the arc. */
+function toPage(face: PrintFace): (path: Path) => Path {
+  const { bend, bleed } = face;
+  if (!bend) return (path) => mapPath(path, ({ x, y }) => ({ x: x + bleed, y: y + bleed }));
+  const [box, trim] = [sectorBox(bend, bleed), sectorBox(bend)];
+  const ground = {
+    at: ({ x, y }: { x: number; y: number }) => {
+      const bent = bendPoint(bend, x, y);
+      return { x: bent.x + box.apexX - trim.apexX, y: bent.y + box.apexY - trim.apexY };
+    },
+    // Steps and strays of layPath are in its pixels: here as fine as a file needs.
+    perMm: 0.05 / FINE,
+    within: { left: 0, top: 0, right: box.width, bottom: box.height },
+    bent: true,
+  };
+  return (path) => fromPolygons(layPath(path, ground));
+}
+
+function fromPolygons(polygons: Polygons): Path {
+  return polygons.flatMap((points): Segment[] => [
+    ...Array.from({ length: points.length / 2 }, (_, i): Segment => ({
+      kind: i === 0 ? 'move' : 'line',
+      to: { x: points[2 * i]!, y: points[2 * i + 1]! },
+    })),
+    { kind: 'close' },
+  ]);
+}
+
+/** What a print is cut off at, in mm of its box: the bleed edge of an arc; null where that is the box itself. */
+export function printOutline({ bend, bleed }: PrintFace): string | null {
+  if (!bend) return null;
+  const [box, trim] = [sectorBox(bend, bleed), sectorBox(bend)];
+  const [dx, dy] = [box.apexX - trim.apexX, box.apexY - trim.apexY];
+  return writePath(mapPath(parsePath(sectorPath(bend, bleed))!, ({ x, y }) => ({ x: x + dx, y: y + dy })));
+}
+
+/** The print box of a face with its trim inside it, in mm. */
+export function printBoxes(face: PrintFace): {
+  page: { width: number; height: number };
+  trim: { x: number; y: number; width: number; height: number };
+} {
+  const page = printSize(face);
+  const { bleed, bend } = face;
+  if (!bend) return { page, trim: { x: bleed, y: bleed, width: face.width, height: face.height } };
+  const [box, trim] = [sectorBox(bend, bleed), sectorBox(bend)];
+  return {
+    page,
+    trim: { x: box.apexX - trim.apexX, y: box.apexY - trim.apexY, width: trim.width, height: trim.height },
+  };
+}
