@@ -1,16 +1,31 @@
 import type { Facts } from '../artwork/facts';
+import type { Step } from '../artwork/steps';
 import type { SpecNumber } from '../blank/questions';
 import type { PrintFace, ResolvedBlank } from '../blank/resolve';
-import type { ArtworkPiece, Piece } from '../fit/schema';
+import { factsFor, type PieceFacts } from '../fit/geometry';
+import type { Press } from '../colour/press';
+import {
+  isMotifKind,
+  isShowing,
+  type Fit,
+  type Piece,
+  type PlacedPiece,
+  type ShowingPiece,
+} from '../fit/schema';
 import type { Progress } from '../raster/raster';
 import type { Pixels } from '../render/face';
 import type { Grid } from '../render/transform';
-import type { Finding, RuleId } from './finding';
+import { tellingOnes, type Finding, type RuleId } from './finding';
 
 /** All that a rule may look at: one face of a fit, the facts of its artworks, and their pixels. */
 export interface CheckContext {
   blank: ResolvedBlank;
   face: PrintFace;
+  fit: Fit;
+  /** What the product may look like: its colours, or the states it has instead. */
+  looks: readonly ProductLook[];
+  /** What its inks do with colours; null where they are not known, so that nothing is said of them. */
+  press: Press | null;
   /** All the face's pieces, in order. */
   pieces: readonly Piece[];
   facts: (artworkId: string) => Facts;
@@ -22,6 +37,14 @@ export interface CheckContext {
   progress: Progress;
 }
 
+/** A look of the product, and whether the fit's verdict goes by it. */
+export interface ProductLook {
+  id: string;
+  name: string;
+  hex: string;
+  counts: boolean;
+}
+
 /** One rule of the docket. Gives no finding where it does not apply to this blank or these pieces. */
 export interface Rule {
   id: RuleId;
@@ -29,15 +52,56 @@ export interface Rule {
   rests: readonly SpecNumber[];
   /** What the docket calls it. */
   name: string;
+  /** Whether it hangs on how large the face is, so that every graded size of the product is measured by it. */
+  edges?: true;
   check: (context: CheckContext) => Finding[];
 }
 
-export function visibleOf(context: CheckContext, role: Piece['role']): Piece[] {
-  return context.pieces.filter((piece) => piece.visible && piece.role === role);
+/** The pieces of a role that are seen; one that removes what is under it is no ground. */
+export function visibleOf({ pieces }: CheckContext, role: Piece['role']): Piece[] {
+  return pieces.filter(
+    (piece) => piece.visible && piece.role === role && !(piece.knockout && role === 'ground'),
+  );
 }
 
-export function artworkPieces(pieces: readonly Piece[]): ArtworkPiece[] {
-  return pieces.filter((piece): piece is ArtworkPiece => piece.kind === 'artwork' && piece.visible);
+/** Every visible piece that shows an artwork. */
+export function showingPieces({ pieces }: CheckContext): ShowingPiece[] {
+  return pieces.filter((piece) => isShowing(piece)).filter(({ visible }) => visible);
+}
+
+/** Measures every piece that shows an artwork, those nearest to their limit last; `better` says which way is better. */
+export function measureShowing(
+  context: CheckContext,
+  better: 'more' | 'less',
+  measure: (context: CheckContext, piece: ShowingPiece) => Finding | null,
+): Finding[] {
+  const way = better === 'more' ? -1 : 1;
+  return tellingOnes(
+    showingPieces(context)
+      .map((piece) => measure(context, piece))
+      .filter((finding) => finding !== null)
+      .sort((a, b) => way * (Number(a.measured) - Number(b.measured))),
+  );
+}
+
+/** Every visible motif with a place of its own. */
+export function motifsOf(context: CheckContext): Extract<PlacedPiece, { kind: 'artwork' | 'text' }>[] {
+  return visibleOf(context, 'motif').filter(isMotifKind);
+}
+
+export function factsIn({ facts }: CheckContext, piece: Piece): PieceFacts {
+  return factsFor(piece, facts);
+}
+
+/** Whether a piece's pixels have had a step done to them for it alone. */
+export function isFinished({ finish = [] }: ShowingPiece, step: Step): boolean {
+  const key = JSON.stringify(step);
+  return finish.some((done) => JSON.stringify(done) === key);
+}
+
+/** The face's pieces with something more done to the pixels of one. */
+export function withFinish(context: CheckContext, piece: ShowingPiece, ...steps: Step[]): Piece[] {
+  return withPiece(context, { ...piece, finish: [...(piece.finish ?? []), ...steps] });
 }
 
 /** The face's pieces with one of them changed. */

@@ -1,52 +1,207 @@
-import type { Facts } from '../artwork/facts';
 import { assumedAmong } from '../blank/questions';
-import { artSize, pixelsOf, printPixels, type PrintFace, type ResolvedBlank } from '../blank/resolve';
-import type { Fit } from '../fit/schema';
+import {
+  artSize,
+  pixelsOf,
+  printPixels,
+  resolveBlank,
+  type PrintFace,
+  type ResolvedBlank,
+} from '../blank/resolve';
+import type { Press } from '../colour/press';
+import type { FactsOf } from '../fit/geometry';
+import { carryOver } from '../fit/regrade';
+import { isShowing, type Fit, type Piece } from '../fit/schema';
 import { showLength, type UnitSetting } from '../length/show';
+import { numberOf } from '../raster/number';
 import { IN_SILENCE, type Progress } from '../raster/raster';
 import type { Pixels } from '../render/face';
 import { gridOver } from '../render/transform';
-import { rank, worst, type Finding, type Verdict } from './finding';
+import type { CheckContext, ProductLook, Rule } from './context';
+import { isAccepted } from './acceptance';
+import { rank, standing, worst, type Finding, type Verdict } from './finding';
 import { RULES } from './registry';
 
-/** All findings of a fit, the worst first within the docket's order, and whether they come from every pixel. */
+/** How a fit does on one look or in one size of the product. */
+export interface Outcome {
+  id: string;
+  name: string;
+  verdict: Verdict;
+  /** What it fails by, in the words of the range's cells. */
+  why: string[];
+}
+
+/** All findings of a fit, in the docket's order, and whether they come from every pixel. */
 export interface Docket {
   verdict: Verdict;
   /** False where a reduced copy was measured, while the exact numbers are on their way. */
   exact: boolean;
   findings: Finding[];
+  /** Every colour, or state, of the product; empty where there is one. */
+  looks: Outcome[];
+  /** Every graded size; empty where there is one, and where a reduced copy was measured. */
+  sizes: Outcome[];
 }
 
 export interface DocketOptions {
-  facts: (artworkId: string) => Facts;
+  facts: FactsOf;
   pixels: Pixels;
   unit?: UnitSetting;
+  /** What the inks do with colours; what asks for it is not listed where it is left out. */
+  press?: Press | null | undefined;
+  /** The verdict goes by every colour of the product, and not by the fit's own alone. */
+  everyColour?: boolean | undefined;
   /** Measures on a grid of at most this many pixels along the longer side; every pixel of the print where left out. */
-  coarse?: number;
+  coarse?: number | undefined;
   progress?: Progress;
 }
 
-/** Measures every face of a fit by every rule. */
+/** Pixels along the longer side on which the sizes that were not chosen are measured. */
+const OTHER_SIZES = 480;
+
+/** Measures every face of a fit by every rule, on every look and in every size of the product. */
 export function makeDocket(blank: ResolvedBlank, fit: Fit, options: DocketOptions): Docket {
-  const findings = blank.faces.flatMap((face) => {
+  const findings = findingsOf(blank, fit, options);
+  const looks = looksOf(blank, fit, options);
+  return {
+    verdict: worst(findings),
+    exact: options.coarse === undefined,
+    findings,
+    looks: looks.length > 1 ? looks.map((look) => onLook(look, findings)) : [],
+    sizes:
+      blank.blank.sizes.length > 1 && options.coarse === undefined
+        ? sizesOf(blank, fit, options, findings)
+        : [],
+  };
+}
+
+function findingsOf(
+  blank: ResolvedBlank,
+  fit: Fit,
+  options: DocketOptions,
+  rules: readonly Rule[] = RULES,
+): Finding[] {
+  return blank.faces.flatMap((face) => {
     const pieces = fit.faces.find(({ faceId }) => faceId === face.id)?.pieces ?? [];
     if (pieces.length === 0) return [];
-    const context = {
-      blank,
-      face,
-      pieces,
-      facts: options.facts,
-      pixels: options.pixels,
-      grid: gridOver(face, measuredPixels(blank, face, options.coarse)),
-      say: (mm: number) => showLength(mm, options.unit),
-      progress: options.progress ?? IN_SILENCE,
-    };
-    return RULES.flatMap((rule) => {
-      const assumed = assumedAmong(blank, rule.rests);
-      return rule.check(context).map((finding) => ({ ...finding, ...(assumed.length > 0 && { assumed }) }));
+    const found = rememberedOr(blank, face, fit, pieces, options, rules.length, () =>
+      checkFace(blank, face, fit, pieces, options, rules),
+    );
+    return found.map((finding) => {
+      const accepted = isAccepted(fit, finding);
+      return accepted ? { ...finding, accepted } : finding;
     });
   });
-  return { verdict: worst(findings), exact: options.coarse === undefined, findings };
+}
+
+function checkFace(
+  blank: ResolvedBlank,
+  face: PrintFace,
+  fit: Fit,
+  pieces: readonly Piece[],
+  options: DocketOptions,
+  rules: readonly Rule[],
+): Finding[] {
+  const context: CheckContext = {
+    blank,
+    face,
+    fit,
+    pieces,
+    looks: looksOf(blank, fit, options),
+    press: options.press ?? null,
+    facts: options.facts,
+    pixels: options.pixels,
+    grid: gridOver(face, measuredPixels(blank, face, options.coarse)),
+    say: (mm: number) => showLength(mm, options.unit),
+    progress: options.progress ?? IN_SILENCE,
+  };
+  return rules.flatMap((rule) => {
+    const assumed = assumedAmong(blank, rule.rests);
+    return rule.check(context).map((finding) => ({ ...finding, ...(assumed.length > 0 && { assumed }) }));
+  });
+}
+
+/** Faces that were measured last, so that an edit of one face does not measure the others again. */
+const remembered = new Map<string, Finding[]>();
+const MOST_REMEMBERED = 24;
+
+function rememberedOr(
+  blank: ResolvedBlank,
+  face: PrintFace,
+  fit: Fit,
+  pieces: readonly Piece[],
+  { facts, pixels, press, unit, coarse, everyColour }: DocketOptions,
+  rules: number,
+  check: () => Finding[],
+): Finding[] {
+  const { blank: product, method, spec, limits } = blank;
+  const shown = pieces
+    .filter(isShowing)
+    .map(({ artworkId }) => [facts(artworkId), numberOf(pixels(artworkId))]);
+  // What a product must carry is looked for on every face.
+  const all = product.contents ? [fit.faces, fit.ticked] : pieces;
+  const key = JSON.stringify([
+    [product, method, spec, limits, face],
+    [all, shown, fit.colourId],
+    [press?.name, press?.intent, unit, coarse, everyColour, rules],
+  ]);
+  let found = remembered.get(key);
+  if (!found) {
+    found = check();
+    remembered.set(key, found);
+    if (remembered.size > MOST_REMEMBERED) remembered.delete(remembered.keys().next().value!);
+  }
+  return found;
+}
+
+/** The looks of the product: its states, which all count, or else its colours, of which the fit's own does. */
+function looksOf({ blank }: ResolvedBlank, fit: Fit, { everyColour }: DocketOptions): ProductLook[] {
+  if (blank.states.length > 0) return blank.states.map((state) => ({ ...state, counts: true }));
+  return blank.colours.map((colour) => ({
+    ...colour,
+    counts: everyColour === true || colour.id === fit.colourId,
+  }));
+}
+
+function onLook({ id, name }: ProductLook, findings: readonly Finding[]): Outcome {
+  const on = findings.map((finding) => {
+    const own = finding.byLook?.find((one) => one.id === id)?.verdict ?? finding.verdict;
+    return { ...finding, verdict: finding.accepted && own === finding.verdict ? 'ready' : own };
+  });
+  return { id, name, ...outcomeOf(on) };
+}
+
+function outcomeOf(findings: readonly Pick<Finding, 'verdict' | 'accepted' | 'rule'>[]): {
+  verdict: Verdict;
+  why: string[];
+} {
+  const open = findings.filter((finding) => standing(finding) !== 'ready');
+  return { verdict: worst(findings), why: [...new Set(open.map(({ rule }) => rule))] };
+}
+
+/** The rules that hang on how large the face is. */
+const EDGE_RULES = RULES.filter(({ edges }) => edges);
+
+/**
+ * The chosen size as it was measured; of every other one, with its pieces hung as a size's are, what hangs on how large
+ * its faces are, on a reduced grid. All else is the same: pieces keep their size.
+ */
+function sizesOf(blank: ResolvedBlank, fit: Fit, options: DocketOptions, own: readonly Finding[]): Outcome[] {
+  const { blank: product, method, spec } = blank;
+  const same = own.filter(({ rule }) => !EDGE_RULES.some(({ id }) => id === rule));
+  return product.sizes.map(({ id, name }) => {
+    if (id === fit.sizeId) return { id, name, ...outcomeOf(own) };
+    const sized = resolveBlank(product, method, spec, id);
+    const faces = carryOver(fit.faces, blank.faces, sized.faces, product.body.kind === 'garment');
+    // As many pixels a mm for each, so that artworks are reduced alike.
+    const coarse = Math.ceil(OTHER_SIZES * (longestOf(sized) / longestOf(blank)));
+    const moved = { ...fit, sizeId: id, faces };
+    const findings = findingsOf(sized, moved, { ...options, coarse }, EDGE_RULES);
+    return { id, name, ...outcomeOf([...same, ...findings]) };
+  });
+}
+
+function longestOf({ faces }: ResolvedBlank): number {
+  return Math.max(...faces.map(({ width, height }) => Math.max(width, height)));
 }
 
 function measuredPixels(
@@ -62,5 +217,5 @@ function measuredPixels(
 
 /** The finding that speaks for a fit: the first of the worst. */
 export function tellingFinding(findings: readonly Finding[]): Finding | undefined {
-  return [...findings].sort((a, b) => rank(b.verdict) - rank(a.verdict))[0];
+  return [...findings].sort((a, b) => rank(standing(b)) - rank(standing(a)))[0];
 }

@@ -58,6 +58,12 @@ export const FindingSchema = v.object({
   /** Where on the face, in mm from the trim's top left. */
   place: v.optional(v.object({ left: v.number(), top: v.number(), right: v.number(), bottom: v.number() })),
   pieceId: v.optional(v.string()),
+  /** The verdict for each look of the product, where it differs by look; the finding itself tells of the worst that counts. */
+  byLook: v.optional(v.array(v.object({ id: v.string(), verdict: v.picklist(VERDICTS) }))),
+  /** Required entries that were not found and may be ticked by hand. */
+  missing: v.optional(v.array(v.object({ id: v.string(), name: v.string() }))),
+  /** Why somebody accepted it as it is, and when; it counts as Ready as long as it measures the same. */
+  accepted: v.optional(v.object({ reason: v.string(), date: v.string() })),
   /** Numbers that the verdict rests on and nobody has stated yet. */
   assumed: v.optional(v.array(v.string())),
   /** Two or three words for a cell of the range. */
@@ -67,9 +73,35 @@ export const FindingSchema = v.object({
 });
 export type Finding = v.InferOutput<typeof FindingSchema>;
 
+/** The verdict on a measurement that is better the smaller it is. */
+export function judge(value: number, ready: number, look: number): Verdict {
+  return value <= ready ? 'ready' : value <= look ? 'look' : 'fix';
+}
+
+/** Measures every look of the product, and tells of the worst of those that count. */
+export function overLooks<L extends { id: string; counts: boolean }>(
+  looks: readonly L[],
+  measure: (lookId: string) => number,
+  verdictOn: (value: number) => Verdict,
+): { look: L; value: number; verdict: Verdict; byLook: { id: string; verdict: Verdict }[] } {
+  const measured = looks.map((look) => ({ look, value: measure(look.id) }));
+  const counting = measured.filter(({ look }) => look.counts);
+  const worstOne = (counting.length > 0 ? counting : measured).reduce((a, b) => (b.value > a.value ? b : a));
+  return {
+    ...worstOne,
+    verdict: verdictOn(worstOne.value),
+    byLook: measured.map(({ look, value }) => ({ id: look.id, verdict: verdictOn(value) })),
+  };
+}
+
+/** What a finding counts for: one that was accepted is as good as Ready. */
+export function standing({ verdict, accepted }: Pick<Finding, 'verdict' | 'accepted'>): Verdict {
+  return accepted ? 'ready' : verdict;
+}
+
 /** The worst of several verdicts; Ready where there are none. */
-export function worst(findings: readonly { verdict: Verdict }[]): Verdict {
-  return findings.reduce<Verdict>((so, { verdict }) => (rank(verdict) > rank(so) ? verdict : so), 'ready');
+export function worst(findings: readonly Pick<Finding, 'verdict' | 'accepted'>[]): Verdict {
+  return findings.map(standing).reduce<Verdict>((so, one) => (rank(one) > rank(so) ? one : so), 'ready');
 }
 
 export function rank(verdict: Verdict): number {

@@ -1,14 +1,63 @@
 import type { Rule } from './context';
 import type { RuleId } from './finding';
+import { black } from './rules/black';
 import { bleed } from './rules/bleed';
 import { centre } from './rules/centre';
 import { colourMode } from './rules/colour-mode';
+import { contents } from './rules/contents';
+import { contrast } from './rules/contrast';
 import { fileSpec } from './rules/file-spec';
+import { fold } from './rules/fold';
+import { gamut } from './rules/gamut';
+import { inkCount } from './rules/ink-count';
+import { keepOut } from './rules/keep-out';
+import { leftover } from './rules/leftover';
+import { mirror } from './rules/mirror';
+import { readShare } from './rules/read-share';
 import { resolution } from './rules/resolution';
 import { safe } from './rules/safe';
+import { sameAsProduct } from './rules/same-as-product';
+import { seam } from './rules/seam';
+import { seamCrossing } from './rules/seam-crossing';
+import { soft } from './rules/soft';
+import { specks } from './rules/specks';
+import { stray } from './rules/stray';
+import { stretch } from './rules/stretch';
+import { text } from './rules/text';
+import { thin } from './rules/thin';
+import { totalInk } from './rules/total-ink';
+import { trueDetail } from './rules/true-detail';
 
 /** Every rule, in the order the docket lists them. A new rule is a file in `rules/` and a line here. */
-export const RULES: readonly Rule[] = [bleed, safe, centre, resolution, colourMode, fileSpec];
+export const RULES: readonly Rule[] = [
+  bleed,
+  seam,
+  safe,
+  keepOut,
+  seamCrossing,
+  fold,
+  centre,
+  readShare,
+  stray,
+  resolution,
+  trueDetail,
+  stretch,
+  text,
+  contrast,
+  sameAsProduct,
+  thin,
+  soft,
+  specks,
+  leftover,
+  inkCount,
+  gamut,
+  totalInk,
+  black,
+  colourMode,
+  mirror,
+  contents,
+  fileSpec,
+];
 
 /** What a rule is called on the docket. */
 export function ruleName(id: RuleId): string {

@@ -1,6 +1,7 @@
 import { isRectangle, signedDistance, spansAt, SIDES, type Side } from '../../blank/shape';
 import { extentOf, type Extent } from '../../fit/geometry';
-import type { Piece } from '../../fit/schema';
+import { areaOf } from '../../fit/area';
+import { isMotifKind, type Piece } from '../../fit/schema';
 import { pixelCentre } from '../../render/transform';
 import type { CheckContext } from '../context';
 import { CHECK_LIMITS } from '../limits';
@@ -26,7 +27,7 @@ export function measureBleed(context: CheckContext, grounds: readonly Piece[]): 
   const { width, height, bleed } = context.face;
   const alphaAt = alphaOf(context, grounds);
   const covers: Covers = (column, row) => alphaAt(column, row) >= CHECK_LIMITS.covers;
-  const reach = reachOf(grounds);
+  const reach = reachOf(context, grounds);
   const found = new Map(SIDES.map((side) => [side, gapAlong(context, side, reach, covers)]));
   if (![...found.values()].some(({ reached }) => reached)) {
     const whole = Math.min(width, height) / 2 + bleed;
@@ -44,11 +45,9 @@ export function measureBleed(context: CheckContext, grounds: readonly Piece[]): 
   };
 }
 
-/** The extent in mm that the grounds can reach; a fill reaches everywhere. */
-function reachOf(grounds: readonly Piece[]): Extent {
-  const extents = grounds.map((piece) =>
-    piece.kind === 'fill' ? { left: -1e9, top: -1e9, right: 1e9, bottom: 1e9 } : extentOf(piece),
-  );
+/** The extent in mm that the grounds can reach. */
+function reachOf({ face }: CheckContext, grounds: readonly Piece[]): Extent {
+  const extents = grounds.map((piece) => (isMotifKind(piece) ? extentOf(piece) : areaOf(piece, face)));
   return {
     left: Math.min(...extents.map(({ left }) => left)),
     top: Math.min(...extents.map(({ top }) => top)),

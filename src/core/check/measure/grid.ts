@@ -1,6 +1,11 @@
 import { SIDES, type Side } from '../../blank/shape';
+import { factsFor } from '../../fit/geometry';
 import type { Piece } from '../../fit/schema';
+import { maskAt, type Mask } from '../../raster/cover';
+import { coverOn, cutOf, flatGround, inksOf } from '../../render/ground';
+import { pixelsOf } from '../../render/finish';
 import { sampleAlpha, sampler } from '../../render/sampler';
+import { tilesOf } from '../../render/tiles';
 import type { CheckContext } from '../context';
 
 export type BySide = Record<Side, number>;
@@ -10,24 +15,65 @@ export function worstSide(values: BySide): Side {
   return SIDES.reduce((best, side) => (values[side] > values[best] ? side : best));
 }
 
-/** Alpha, 0 to 255, of several pieces over one another at a grid pixel; reads no colour. */
-export function alphaOf(
-  context: CheckContext,
-  pieces: readonly Piece[],
-): (column: number, row: number) => number {
-  const layers = pieces.map((piece) => {
-    if (piece.kind === 'fill') return () => 255;
-    const ready = sampler(context.grid, piece, context.pixels(piece.artworkId), context.progress);
-    return (column: number, row: number) => sampleAlpha(ready, column, row);
-  });
+/** Alpha, 0 to 255, at a pixel of the context's grid; it may lie outside the grid, past the bleed. */
+export type AlphaAt = (column: number, row: number) => number;
+
+/** Alpha of several pieces over one another; what a knockout removes of those under it is gone. Reads no colour. */
+export function alphaOf(context: CheckContext, pieces: readonly Piece[]): AlphaAt {
+  const layers = pieces.map((piece) => ({ alphaAt: alphaAt(context, piece), knockout: piece.knockout }));
+  const removing = layers.some(({ knockout }) => knockout);
   return (column, row) => {
     let clear = 1;
-    for (const layer of layers) {
-      clear *= 1 - layer(column, row) / 255;
-      if (clear < 1e-4) return 255;
+    for (const { alphaAt: at, knockout } of layers) {
+      const covered = at(column, row) / 255;
+      clear = knockout ? 1 - (1 - clear) * (1 - covered) : clear * (1 - covered);
+      if (clear < 1e-4 && !removing) return 255;
     }
     return 255 * (1 - clear);
   };
+}
+
+/** Alpha of one piece, as it would be painted. */
+export function alphaAt(context: CheckContext, piece: Piece): AlphaAt {
+  const cut = maskOf(context, piece);
+  if (piece.kind === 'text') return masked(cut!, () => 255);
+  if (piece.kind === 'fill') return cut ? masked(cut, () => 255) : () => 255;
+  const { grid, pixels, progress } = context;
+  const raster = pixelsOf(piece, pixels, progress);
+  if (piece.kind === 'artwork') {
+    const ready = sampler(grid, piece, raster, progress);
+    const own: AlphaAt = (column, row) => sampleAlpha(ready, column, row);
+    return cut ? masked(cut, own) : own;
+  }
+  const { map, coverage, colour } = tilesOf(grid, piece, factsFor(piece, context.facts), raster);
+  const own: AlphaAt = (column, row) => {
+    const [x, y] = [column + 0.5, row + 0.5];
+    const [p, q] = [map.a * x + map.c * y + map.e, map.b * x + map.d * y + map.f];
+    const covered = coverage(p, q);
+    return covered === 0 || raster.opaque ? covered * 255 : covered * (colour() >>> 24);
+  };
+  return cut ? masked(cut, own) : own;
+}
+
+function masked(mask: Mask, own: AlphaAt): AlphaAt {
+  return (column, row) => {
+    const there = maskAt(mask, column, row);
+    return there === 0 ? 0 : (there / 255) * own(column, row);
+  };
+}
+
+/** Masks of a grid's pieces, drawn once for all the rules that ask. */
+const masks = new WeakMap<CheckContext['grid'], WeakMap<Piece, Mask>>();
+
+/** What a piece is cut to, or a text's letters; null where nothing cuts it. */
+function maskOf({ grid, face }: CheckContext, piece: Piece): Mask | null {
+  const path = piece.kind === 'text' ? inksOf(piece)[0]!.path : cutOf(piece, face);
+  if (!path) return null;
+  const known = masks.get(grid) ?? new WeakMap<Piece, Mask>();
+  masks.set(grid, known);
+  let mask = known.get(piece);
+  if (!mask) known.set(piece, (mask = coverOn(flatGround(grid, 1), path)));
+  return mask;
 }
 
 /** Columns whose pixel centres lie within a span in mm, `to` exclusive. */

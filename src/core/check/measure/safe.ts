@@ -1,11 +1,10 @@
 import { nearestSide, signedDistance, SIDES, type Side } from '../../blank/shape';
-import { corners, extentOf, opaqueBox, type Extent } from '../../fit/geometry';
-import type { ArtworkPiece } from '../../fit/schema';
+import { corners, extentOf, factsFor, opaqueBox, type Extent } from '../../fit/geometry';
+import type { PlacedPiece } from '../../fit/schema';
 import { PRESENT } from '../../raster/bounds';
-import { sampleAlpha, sampler, type Sampler } from '../../render/sampler';
 import { pixelCentre } from '../../render/transform';
 import type { CheckContext } from '../context';
-import { worstSide, type BySide } from './grid';
+import { alphaAt, worstSide, type AlphaAt, type BySide } from './grid';
 
 export interface SafeMeasure {
   /** mm past the safe edge at each side, and past the trim; 0 where nothing is. */
@@ -32,9 +31,9 @@ interface Span {
  * Measures a motif's pixels with alpha > 8 outside the safe area, also those past the bleed. On each side every pixel
  * line is followed inward to its first pixel that is there: no other of that line lies further out.
  */
-export function measureSafe(context: CheckContext, piece: ArtworkPiece): SafeMeasure {
+export function measureSafe(context: CheckContext, piece: PlacedPiece): SafeMeasure {
   const { grid, face } = context;
-  const box = opaqueBox(piece, context.facts(piece.artworkId));
+  const box = opaqueBox(piece, factsFor(piece, context.facts));
   const reach = Math.max(...corners(box).map(({ x, y }) => signedDistance(face, -face.safe, x, y)));
   const measure: SafeMeasure = {
     pastSafe: { top: 0, right: 0, bottom: 0, left: 0 },
@@ -45,7 +44,7 @@ export function measureSafe(context: CheckContext, piece: ArtworkPiece): SafeMea
   };
   if (reach <= 0) return measure;
 
-  const ready = sampler(grid, piece, context.pixels(piece.artworkId), context.progress);
+  const ready = alphaAt(context, piece);
   const extent = extentOf(box);
   const span: Span = {
     left: Math.floor((extent.left + grid.bleed) * grid.perMmX) - 1,
@@ -63,7 +62,7 @@ export function measureSafe(context: CheckContext, piece: ArtworkPiece): SafeMea
 /** Follows a side's lines inward, notes in `measure` how far the motif is past, and gives back where. */
 function followSide(
   context: CheckContext,
-  ready: Sampler,
+  ready: AlphaAt,
   span: Span,
   side: Side,
   measure: SafeMeasure,
@@ -86,7 +85,7 @@ function followSide(
         if (nearestSide(face, x, y) === side || past <= 0) break;
         continue;
       }
-      if (sampleAlpha(ready, column, row) <= PRESENT) continue;
+      if (ready(column, row) <= PRESENT) continue;
       if (nearestSide(face, x, y) !== side) break;
       measure.pastSafe[side] = Math.max(measure.pastSafe[side], past + halfPixel);
       const pastTrim = signedDistance(face, 0, x, y);
@@ -108,10 +107,10 @@ function followSide(
  */
 function clearanceOf(
   { grid, face }: CheckContext,
-  ready: Sampler,
+  ready: AlphaAt,
   { left, top, right, bottom }: Span,
 ): number {
-  const isThere = (column: number, row: number) => sampleAlpha(ready, column, row) > PRESENT;
+  const isThere = (column: number, row: number) => ready(column, row) > PRESENT;
   let nearest = -Infinity;
   for (let row = top; row < bottom; row++) {
     let first = left;
@@ -129,7 +128,7 @@ function clearanceOf(
 
 function shareOutside(
   { grid, face }: CheckContext,
-  ready: Sampler,
+  ready: AlphaAt,
   { left, top, right, bottom }: Span,
 ): number {
   const step = Math.max(1, Math.ceil(Math.sqrt(((right - left) * (bottom - top)) / SHARE_SAMPLES)));
@@ -137,7 +136,7 @@ function shareOutside(
   let outside = 0;
   for (let row = top; row < bottom; row += step) {
     for (let column = left; column < right; column += step) {
-      if (sampleAlpha(ready, column, row) <= PRESENT) continue;
+      if (ready(column, row) <= PRESENT) continue;
       there++;
       const { x, y } = pixelCentre(grid, column, row);
       if (signedDistance(face, -face.safe, x, y) > 0) outside++;

@@ -1,6 +1,8 @@
+import { newFill } from '../../fit/place';
 import { extendToBleed } from '../../fit/remedies';
+import { mirroredPast } from '../../fit/repeat';
 import { fixed } from '../../length/show';
-import { artworkPieces, visibleOf, withPiece, type CheckContext, type Rule } from '../context';
+import { visibleOf, withPiece, type CheckContext, type Rule } from '../context';
 import { measureBleed } from '../measure/bleed';
 import { worstSide } from '../measure/grid';
 import type { Finding, Remedy } from '../finding';
@@ -18,6 +20,7 @@ export const bleed: Rule = {
   id: 'bleed',
   rests: ['size', 'bleed'],
   name: 'Bleed',
+  edges: true,
   check: (context) => {
     const grounds = visibleOf(context, 'ground');
     if (grounds.length === 0) return [];
@@ -53,17 +56,36 @@ export const bleed: Rule = {
 };
 
 function remedies(context: CheckContext, gap: number): Remedy[] {
-  const [largest] = artworkPieces(visibleOf(context, 'ground')).sort(
-    (a, b) => b.width * b.height - a.width * a.height,
-  );
+  const [largest] = visibleOf(context, 'ground')
+    .filter((piece) => piece.kind === 'artwork')
+    .sort((a, b) => b.width * b.height - a.width * a.height);
   if (!largest) return [];
-  const mended = extendToBleed(largest, context.facts(largest.artworkId), context.face);
+  const facts = context.facts(largest.artworkId);
+  const mended = extendToBleed(largest, facts, context.face);
   if (!mended) return [];
   const label =
     mended.scale > 1 + 1e-9
       ? `Extend the ground ${context.say(gap)} to the bleed, to ${fixed(mended.scale * 100, 1)} %`
       : `Move the ground ${context.say(mended.moved)} over the bleed`;
-  return [{ id: 'extend-ground', label, pieces: withPiece(context, mended.piece) }];
+  const colour = facts.background?.hex ?? facts.palette[0]?.hex ?? '#ffffff';
+  const under = newFill('ground-under', colour, 'Ground under it');
+  return [
+    { id: 'extend-ground', label, pieces: withPiece(context, mended.piece) },
+    ...(largest.clip
+      ? []
+      : [
+          {
+            id: 'mirror-edge',
+            label: 'Let it go on past its edges, mirrored',
+            pieces: withPiece(context, mirroredPast(largest, facts)),
+          },
+        ]),
+    {
+      id: 'fill-under',
+      label: `Lay a plain ground of ${colour} under it`,
+      pieces: [under, ...context.pieces.filter(({ id }) => id !== under.id)],
+    },
+  ];
 }
 
 function percent(share: number): string {

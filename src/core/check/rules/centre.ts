@@ -1,8 +1,8 @@
 import { opaqueBox } from '../../fit/geometry';
 import { centreOn } from '../../fit/place';
-import type { ArtworkPiece } from '../../fit/schema';
+import type { PlacedPiece } from '../../fit/schema';
 import { nearestZone } from '../../fit/zones';
-import { artworkPieces, visibleOf, withPiece, type CheckContext, type Rule } from '../context';
+import { factsIn, motifsOf, withPiece, type CheckContext, type Rule } from '../context';
 import { tellingOnes, type Finding } from '../finding';
 import { CHECK_LIMITS } from '../limits';
 
@@ -14,17 +14,18 @@ export const centre: Rule = {
   id: 'centre',
   rests: ['size'],
   name: 'Centre',
+  edges: true,
   check: (context) =>
     tellingOnes(
-      artworkPieces(visibleOf(context, 'motif'))
+      motifsOf(context)
         .map((piece) => measure(context, piece))
         .filter((finding) => finding !== null)
         .sort((a, b) => Number(a.measured) - Number(b.measured)),
     ),
 };
 
-function measure(context: CheckContext, piece: ArtworkPiece): Finding | null {
-  const facts = context.facts(piece.artworkId);
+function measure(context: CheckContext, piece: PlacedPiece): Finding | null {
+  const facts = factsIn(context, piece);
   const off = nearestZone(context.face.zones, opaqueBox(piece, facts));
   if (!off) return null;
   const { zone } = off;

@@ -1,8 +1,8 @@
 import type { Facts } from '../../artwork/facts';
 import type { Verdict } from '../finding';
 import { tellingOnes, rank, type Finding } from '../finding';
-import { artworkPieces, type CheckContext, type Rule } from '../context';
-import type { ArtworkPiece } from '../../fit/schema';
+import { showingPieces, type CheckContext, type Rule } from '../context';
+import type { ShowingPiece } from '../../fit/schema';
 
 const MODE_NAMES: Record<Facts['colour']['mode'], string> = {
   rgb: 'RGB',
@@ -19,13 +19,13 @@ export const colourMode: Rule = {
   name: 'Colour mode',
   check: (context) =>
     tellingOnes(
-      artworkPieces(context.pieces)
+      showingPieces(context)
         .map((piece) => measure(context, piece))
         .sort((a, b) => rank(a.verdict) - rank(b.verdict)),
     ),
 };
 
-function measure(context: CheckContext, piece: ArtworkPiece): Finding {
+function measure(context: CheckContext, piece: ShowingPiece): Finding {
   const { colour } = context.facts(piece.artworkId);
   const accepted = context.blank.spec.files.modes.value;
   const { verdict, message } = judge(piece, colour, accepted);
@@ -50,7 +50,7 @@ function measure(context: CheckContext, piece: ArtworkPiece): Finding {
 }
 
 function judge(
-  piece: ArtworkPiece,
+  piece: ShowingPiece,
   colour: Facts['colour'],
   accepted: readonly string[],
 ): { verdict: Verdict; message: string } {

@@ -1,25 +1,19 @@
 import { honestSize, placedPpi } from '../../fit/density';
 import { opaqueBox } from '../../fit/geometry';
 import { scalePiece } from '../../fit/place';
-import { artworkPieces, withPiece, type CheckContext, type Rule } from '../context';
-import { tellingOnes, type Finding, type Remedy } from '../finding';
-import type { ArtworkPiece } from '../../fit/schema';
+import { measureShowing, withPiece, type CheckContext, type Rule } from '../context';
+import type { Finding, Remedy } from '../finding';
+import type { ShowingPiece } from '../../fit/schema';
 
 /** Placed PPI of every piece, the smaller of its axes, against the blank's target and floor. */
 export const resolution: Rule = {
   id: 'resolution',
   rests: ['target', 'floor'],
   name: 'Resolution',
-  check: (context) =>
-    tellingOnes(
-      artworkPieces(context.pieces)
-        .map((piece) => measure(context, piece))
-        .filter((finding) => finding !== null)
-        .sort((a, b) => Number(b.measured) - Number(a.measured)),
-    ),
+  check: (context) => measureShowing(context, 'more', measure),
 };
 
-function measure(context: CheckContext, piece: ArtworkPiece): Finding | null {
+function measure(context: CheckContext, piece: ShowingPiece): Finding | null {
   const { pixels } = context.facts(piece.artworkId);
   if (!pixels) return null;
   const { target, floor } = context.face;
@@ -49,7 +43,7 @@ function measure(context: CheckContext, piece: ArtworkPiece): Finding | null {
   };
 }
 
-function remedies(context: CheckContext, piece: ArtworkPiece, ppi: number): Remedy[] {
+function remedies(context: CheckContext, piece: ShowingPiece, ppi: number): Remedy[] {
   if (piece.role === 'ground') return [];
   const facts = context.facts(piece.artworkId);
   const smaller = scalePiece(piece, facts, ppi / context.face.target);

@@ -1,7 +1,7 @@
 import { bringInside } from '../../fit/remedies';
-import type { ArtworkPiece } from '../../fit/schema';
+import type { PlacedPiece } from '../../fit/schema';
 import { fixed } from '../../length/show';
-import { artworkPieces, visibleOf, withPiece, type CheckContext, type Rule } from '../context';
+import { factsIn, motifsOf, withPiece, type CheckContext, type Rule } from '../context';
 import { worstSide } from '../measure/grid';
 import { measureSafe } from '../measure/safe';
 import { tellingOnes, type Finding } from '../finding';
@@ -12,9 +12,10 @@ export const safe: Rule = {
   id: 'safe',
   rests: ['size', 'safe', 'safeFrom'],
   name: 'Safe area',
+  edges: true,
   check: (context) =>
     tellingOnes(
-      artworkPieces(visibleOf(context, 'motif'))
+      motifsOf(context)
         .map((piece) => measure(context, piece))
         .sort((a, b) => a.clearance - b.clearance)
         .reverse()
@@ -22,7 +23,7 @@ export const safe: Rule = {
     ),
 };
 
-function measure(context: CheckContext, piece: ArtworkPiece): { finding: Finding; clearance: number } {
+function measure(context: CheckContext, piece: PlacedPiece): { finding: Finding; clearance: number } {
   const { pastSafe, pastTrim, share, clearance, place } = measureSafe(context, piece);
   const side = worstSide(pastSafe);
   const past = pastSafe[side];
@@ -51,7 +52,7 @@ function measure(context: CheckContext, piece: ArtworkPiece): { finding: Finding
     remedies: [],
   };
   if (past === 0) return { finding: base, clearance };
-  const mended = bringInside(piece, context.facts(piece.artworkId), context.face);
+  const mended = bringInside(piece, factsIn(context, piece), context.face);
   const label =
     mended.scale < 1
       ? `Shrink to ${Math.floor(mended.scale * 100)} % to clear the safe edge`

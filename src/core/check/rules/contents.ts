@@ -1,0 +1,55 @@
+import type { TextPiece } from '../../fit/schema';
+import type { Rule } from '../context';
+
+/**
+ * What the product must carry, found by its words in the lettering of any face, or ticked by hand with a note. Listed
+ * where the blank names any, once for all its faces.
+ */
+export const contents: Rule = {
+  id: 'contents',
+  rests: [],
+  name: 'Contents',
+  check: (context) => {
+    const { blank, fit, face } = context;
+    const entries = blank.blank.contents ?? [];
+    const first = fit.faces.find(({ pieces }) => pieces.length > 0)?.faceId;
+    if (entries.length === 0 || face.id !== first) return [];
+    const said = fit.faces
+      .flatMap(({ pieces }) => pieces)
+      .filter((piece): piece is TextPiece => piece.kind === 'text' && piece.visible)
+      .map(({ lettering }) =>
+        lettering.lines
+          .map(({ text }) => text)
+          .join(' ')
+          .toLowerCase(),
+      )
+      .join('\n');
+    const open = entries.filter(({ words }) => !words.some((word) => said.includes(word.toLowerCase())));
+    const ticked = open.filter(({ id }) => fit.ticked?.some(({ entryId }) => entryId === id));
+    const missing = open.filter((entry) => !ticked.includes(entry));
+    const verdict = missing.length > 0 ? 'fix' : ticked.length > 0 ? 'look' : 'ready';
+    const found = entries.length - missing.length;
+    const names = (list: readonly { name: string }[]) => list.map(({ name }) => name).join(', ');
+    return [
+      {
+        rule: 'contents',
+        verdict,
+        faceId: face.id,
+        measured: found,
+        required: entries.length,
+        unit: 'entries',
+        shown: { measured: `${found} of ${entries.length}`, required: names(entries) },
+        gauge: null,
+        word: missing.length > 0 ? `No ${missing[0]!.name}` : 'Contents',
+        message:
+          verdict === 'fix'
+            ? `Missing from the lettering: ${names(missing)}. Set them as text, or tick by hand what the artwork itself says.`
+            : verdict === 'look'
+              ? `Ticked by hand: ${ticked.map(({ id, name }) => `${name} (${fit.ticked!.find(({ entryId }) => entryId === id)!.note})`).join(', ')}.`
+              : 'All that must be on it is on it.',
+        missing: missing.map(({ id, name }) => ({ id, name })),
+        remedies: [],
+      },
+    ];
+  },
+};

@@ -1,0 +1,16 @@
+import type { Rule } from '../context';
+import { checkLines } from './crossing';
+
+/** Motifs across a fold of the product: lettering breaks there. Listed where the face is folded. */
+export const fold: Rule = {
+  id: 'fold',
+  rests: ['size'],
+  name: 'Fold',
+  edges: true,
+  check: (context) =>
+    checkLines(
+      context,
+      'fold',
+      context.face.folds.map((x) => ({ x, name: 'fold' })),
+    ),
+};

@@ -1,0 +1,39 @@
+import { fixed } from '../../length/show';
+import type { Rule } from '../context';
+import { CHECK_LIMITS } from '../limits';
+import { measureGamut } from '../measure/inks';
+
+/** Colours that the printing inks cannot reach. Listed where the profile is known and the method mixes its colours. */
+export const gamut: Rule = {
+  id: 'gamut',
+  rests: [],
+  name: 'Gamut',
+  check: (context) => {
+    if (!context.press || context.blank.limits.inks !== null) return [];
+    const { share, largest, place } = measureGamut(context, context.press);
+    const { gamutReady, outOfGamut } = CHECK_LIMITS;
+    const ready = share <= gamutReady;
+    const percent = `${fixed(share * 100, 1)} %`;
+    return [
+      {
+        rule: 'gamut',
+        verdict: ready ? 'ready' : 'look',
+        faceId: context.face.id,
+        measured: share * 100,
+        required: gamutReady * 100,
+        unit: '%',
+        shown: {
+          measured: percent,
+          required: `over dE ${outOfGamut}, at most ${fixed(largest, 1)}; wants ${fixed(gamutReady * 100, 0)} %`,
+        },
+        gauge: { from: 100, to: -10, limit: gamutReady * 100, value: share * 100 },
+        word: ready ? 'Gamut' : `Gamut ${percent}`,
+        message: ready
+          ? 'Nearly all colours can be printed as they are.'
+          : `${percent} of the print has colours that the inks cannot reach, by dE ${fixed(largest, 1)} at most: look at the soft proof.`,
+        remedies: [],
+        ...(!ready && place && { place }),
+      },
+    ];
+  },
+};

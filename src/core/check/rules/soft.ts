@@ -1,0 +1,61 @@
+import type { ShowingPiece } from '../../fit/schema';
+import { fixed } from '../../length/show';
+import { measureShowing, withFinish, type CheckContext, type Rule } from '../context';
+import { judge, type Finding, type Remedy } from '../finding';
+import { CHECK_LIMITS } from '../limits';
+import { extentOn, shownOf, softOf } from '../measure/artwork';
+
+/** Half-transparent pixels, which methods with white ink under the colours print badly. Listed for those methods. */
+export const soft: Rule = {
+  id: 'soft',
+  rests: [],
+  name: 'Soft parts',
+  check: (context) => (context.blank.limits.softPrintsBadly ? measureShowing(context, 'less', measure) : []),
+};
+
+function measure(context: CheckContext, piece: ShowingPiece): Finding {
+  const { softReady, softLook } = CHECK_LIMITS;
+  const { share, box } = softOf(context, piece, softReady);
+  const verdict = judge(share, softReady, softLook);
+  const { raster } = shownOf(context, piece);
+  const percent = `${fixed(share * 100, 1)} %`;
+  return {
+    rule: 'soft',
+    verdict,
+    faceId: context.face.id,
+    measured: share * 100,
+    required: softReady * 100,
+    unit: '%',
+    shown: {
+      measured: share === 0 ? 'none' : percent,
+      required: `at most ${fixed(softReady * 100, 1)} % half clear`,
+    },
+    gauge: { from: 5, to: -1, limit: softReady * 100, value: Math.min(5, share * 100) },
+    pieceId: piece.id,
+    word: `Soft ${percent}`,
+    message:
+      verdict === 'ready'
+        ? `“${piece.name}” has no half-transparent parts to speak of.`
+        : `${percent} of “${piece.name}” is half transparent, a shadow or a glow: ${context.blank.method.name.toLowerCase()} prints white under it and it turns milky.`,
+    remedies: verdict === 'ready' ? [] : remedies(context, piece),
+    ...(verdict !== 'ready' && box && { place: extentOn(piece, raster, box) }),
+  };
+}
+
+function remedies(context: CheckContext, piece: ShowingPiece): Remedy[] {
+  // Dots as fine as the method holds: the smallest that is printed is as wide as its thinnest stroke.
+  const cell = context.blank.limits.stroke * 2.2;
+  const halftone = { kind: 'edge', to: 'halftone', cell: Math.min(1, cell / piece.width) } as const;
+  return [
+    {
+      id: 'halftone',
+      label: `Turn them into a halftone, dots ${context.say(cell)} apart`,
+      pieces: withFinish(context, piece, halftone),
+    },
+    {
+      id: 'flat-edge',
+      label: 'Make a flat edge where they are half there',
+      pieces: withFinish(context, piece, { kind: 'edge', to: 'flat', cell: 0 }),
+    },
+  ];
+}

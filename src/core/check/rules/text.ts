@@ -1,0 +1,151 @@
+import { rgbOf } from '../../colour/hex';
+import { luminanceOf, nearestThatReads, contrastRatio } from '../../colour/ratio';
+import { scalePiece } from '../../fit/place';
+import type { TextPiece } from '../../fit/schema';
+import { placedLettering, withInk } from '../../fit/text';
+import { fixed } from '../../length/show';
+import { withPiece, type CheckContext, type ProductLook, type Rule } from '../context';
+import { overLooks, rank, tellingOnes, type Finding, type Remedy, type Verdict } from '../finding';
+import { CHECK_LIMITS } from '../limits';
+import { behindOf, smallestCap, thinnestStroke, type Behind } from '../measure/lettering';
+import { outlined } from '../../type/layout';
+
+/** Lettering: its smallest capitals and thinnest strokes against the method, and how it reads against what is behind it. */
+export const text: Rule = {
+  id: 'text',
+  rests: [],
+  name: 'Lettering',
+  check: (context) =>
+    tellingOnes(
+      context.pieces
+        .filter((piece): piece is TextPiece => piece.kind === 'text' && piece.visible)
+        .flatMap((piece) => [sizeOf(context, piece), ...legibilityOf(context, piece)])
+        .sort((a, b) => rank(a.verdict) - rank(b.verdict)),
+    ),
+};
+
+function sizeOf(context: CheckContext, piece: TextPiece): Finding {
+  const { capHeight, stroke } = context.blank.limits;
+  const cap = smallestCap(piece);
+  const { thinnest } = thinnestStroke(piece, stroke);
+  const low = cap < capHeight - 0.005;
+  const faint = thinnest !== null && thinnest < stroke;
+  const verdict: Verdict = low || faint ? 'fix' : 'ready';
+  const name = `“${piece.name}”`;
+  const capSaid = `caps ${fixed(cap, 1)} mm`;
+  const strokeSaid = thinnest === null ? '' : `stroke ${fixed(thinnest, 2)} mm`;
+  return {
+    rule: 'text',
+    verdict,
+    faceId: context.face.id,
+    measured: cap,
+    required: capHeight,
+    unit: 'mm',
+    shown: {
+      measured: faint && !low ? strokeSaid : capSaid,
+      required: `wants caps ${fixed(capHeight, 1)} mm, strokes ${fixed(stroke, 2)} mm`,
+    },
+    gauge:
+      faint && !low
+        ? { from: 0, to: stroke * 1.5, limit: stroke, value: thinnest }
+        : { from: 0, to: capHeight * 3, limit: capHeight, value: Math.min(cap, capHeight * 3) },
+    pieceId: piece.id,
+    word: low ? capSaid : faint ? strokeSaid : 'Lettering',
+    message:
+      verdict === 'ready'
+        ? `${name} is large and strong enough to hold.`
+        : `${name} has ${[...(low ? [capSaid] : []), ...(faint ? [strokeSaid] : [])].join(' and ')}: ${context.blank.method.name.toLowerCase()} holds caps from ${fixed(capHeight, 1)} mm and strokes from ${fixed(stroke, 2)} mm.`,
+    remedies: [
+      ...(low ? [larger(context, piece, cap)] : []),
+      ...(faint && !low ? [stronger(context, piece, thinnest)] : []),
+    ],
+  };
+}
+
+function larger(context: CheckContext, piece: TextPiece, cap: number): Remedy {
+  const { capHeight } = context.blank.limits;
+  const scaled = scalePiece(piece, null, (capHeight / cap) * 1.0005);
+  return {
+    id: 'larger-lettering',
+    label: `Set it larger, caps ${fixed(capHeight, 1)} mm, ${context.say(scaled.width)} wide`,
+    pieces: withPiece(context, scaled),
+  };
+}
+
+function stronger(context: CheckContext, piece: TextPiece, thinnest: number): Remedy {
+  const { stroke } = context.blank.limits;
+  // Half of what is missing on each side, and a hair more than what is measured.
+  const width = (stroke - thinnest) / 2 + stroke / 10;
+  return {
+    id: 'stronger-lettering',
+    label: `Thicken its strokes to ${fixed(stroke, 2)} mm`,
+    pieces: withPiece(context, withOutline(piece, width, piece.lettering.colour)),
+  };
+}
+
+function legibilityOf(context: CheckContext, piece: TextPiece): Finding[] {
+  if (piece.knockout) return [];
+  const behind = behindOf(context, piece);
+  const { ratioReady, ratioLook } = CHECK_LIMITS;
+  const verdictOn = (lack: number): Verdict =>
+    -lack >= ratioReady ? 'ready' : -lack >= ratioLook ? 'look' : 'fix';
+  // The worst is the smallest ratio: looks are ranked by what is lacking.
+  const ratioOf = (id: string) => behind.ratio(context.looks.find((look) => look.id === id)!);
+  const found = overLooks(context.looks, (id) => -ratioOf(id), verdictOn);
+  const ratio = -found.value;
+  const said = `${fixed(ratio, 1)} : 1`;
+  const ready = found.verdict === 'ready';
+  return [
+    {
+      rule: 'text',
+      verdict: found.verdict,
+      faceId: context.face.id,
+      measured: ratio,
+      required: ratioReady,
+      unit: 'ratio',
+      shown: {
+        measured: said,
+        required: `against what is behind, worst on ${found.look.name}; wants ${ratioReady} : 1`,
+      },
+      gauge: { from: 1, to: 12, limit: ratioReady, value: Math.min(12, ratio) },
+      pieceId: piece.id,
+      word: ready ? 'Legible' : `Reads ${said}`,
+      message: ready
+        ? `“${piece.name}” stands out from what is behind it.`
+        : `“${piece.name}” is hard to read against what is behind it on ${found.look.name}: ${said}, and ${ratioReady} : 1 is wanted.`,
+      byLook: found.byLook,
+      remedies: ready ? [] : reading(context, piece, behind, found.look),
+    },
+  ];
+}
+
+function reading(context: CheckContext, piece: TextPiece, behind: Behind, look: ProductLook): Remedy[] {
+  const { ratioReady } = CHECK_LIMITS;
+  const luminances = behind.luminances(look);
+  const colour = nearestThatReads(rgbOf(piece.lettering.colour), luminances, ratioReady * 1.02);
+  const own = luminanceOf(rgbOf(piece.lettering.colour));
+  const edge = contrastRatio(own, 0) >= contrastRatio(own, 1) ? '#000000' : '#ffffff';
+  const width = Math.max(context.blank.limits.stroke, smallestCap(piece) * 0.06);
+  return [
+    ...(colour
+      ? [
+          {
+            id: 'reading-colour',
+            label: `Set it in ${colour}, the nearest colour that reads`,
+            pieces: withPiece(context, { ...piece, lettering: { ...piece.lettering, colour } }),
+          },
+        ]
+      : []),
+    {
+      id: 'reading-outline',
+      label: `Lay a ${edge === '#000000' ? 'black' : 'white'} outline of ${fixed(width, 1)} mm round it`,
+      pieces: withPiece(context, withOutline(piece, width, edge)),
+    },
+  ];
+}
+
+/** The text with an outline of so many mm at its placed size. */
+function withOutline(piece: TextPiece, width: number, colour: string): TextPiece {
+  const lettering = { ...placedLettering(piece), outline: { width, colour } };
+  return withInk(piece, lettering, outlined(piece.ink, piece.height / piece.ink.height, width));
+}

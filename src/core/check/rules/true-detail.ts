@@ -1,0 +1,49 @@
+import { placedPpi } from '../../fit/density';
+import type { ShowingPiece } from '../../fit/schema';
+import { measureShowing, type CheckContext, type Rule } from '../context';
+import type { Finding } from '../finding';
+import { CHECK_LIMITS } from '../limits';
+
+/** A picture with this much of its detail was not enlarged. */
+const CRISP = 0.8;
+
+/** How many of a piece's placed PPI carry detail: an enlarged picture has pixels enough and nothing in them. */
+export const trueDetail: Rule = {
+  id: 'true-detail',
+  rests: ['target', 'floor'],
+  name: 'True detail',
+  check: (context) => measureShowing(context, 'more', measure),
+};
+
+function measure(context: CheckContext, piece: ShowingPiece): Finding | null {
+  const { pixels, detail } = context.facts(piece.artworkId);
+  if (!pixels || !detail) return null;
+  const { target, floor } = context.face;
+  const placed = placedPpi(pixels, piece, context.face).least;
+  const real = placed * detail.scale;
+  const wanted = target * CHECK_LIMITS.detailShare;
+  const verdict = real >= wanted ? 'ready' : real >= floor * CHECK_LIMITS.detailShare ? 'look' : 'fix';
+  const shown = Math.floor(real + 0.005);
+  return {
+    rule: 'true-detail',
+    verdict,
+    faceId: context.face.id,
+    measured: real,
+    required: wanted,
+    unit: 'PPI',
+    shown: {
+      measured: `${shown} PPI true`,
+      required: `${Math.round(detail.scale * 100)} % of ${Math.floor(placed)} PPI; wants ${Math.round(wanted)}`,
+    },
+    gauge: { from: 0, to: target * 1.5, limit: wanted, value: real },
+    pieceId: piece.id,
+    word: `${shown} PPI true`,
+    message:
+      verdict === 'ready'
+        ? `“${piece.name}” holds detail for ${shown} PPI.`
+        : detail.scale >= CRISP
+          ? `“${piece.name}” is crisp, and holds detail for ${shown} PPI at this size; ${Math.round(wanted)} is wanted.`
+          : `“${piece.name}” has ${Math.floor(placed)} PPI here, but detail for ${shown} only: it was enlarged or is not sharp. More pixels will not help; a sharper original will.`,
+    remedies: [],
+  };
+}
