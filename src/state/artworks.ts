@@ -1,6 +1,6 @@
 import type { Step } from '@/core/artwork/steps';
 import { followArtwork, sayChanges } from '@/core/fit/follow';
-import type { Fit } from '@/core/fit/schema';
+import { artworkIdOf, type Fit } from '@/core/fit/schema';
 import { put, putArtwork, readOriginal, remove, removeOriginal } from '@/store/database';
 import type { Artwork } from '@/store/schema';
 import { engine, type JobOptions } from '@/workers/client';
@@ -141,7 +141,7 @@ function withoutArtwork(fit: Fit, artworkId: string): Fit {
     ...fit,
     faces: fit.faces.map((face) => ({
       ...face,
-      pieces: face.pieces.filter((piece) => piece.kind !== 'artwork' || piece.artworkId !== artworkId),
+      pieces: face.pieces.filter((piece) => artworkIdOf(piece) !== artworkId),
     })),
   };
 }

@@ -1,99 +1,180 @@
 import { temporal } from 'zundo';
 import { create } from 'zustand';
+import type { FacePieces } from '@/core/fit/selection';
+import { withoutEmptyGroups } from '@/core/fit/selection';
 import type { Fit, Piece } from '@/core/fit/schema';
-import { saveFit } from './shop';
+import { MOST_STEPS, readHistory } from '@/store/history';
+import { readFit } from '@/store/database';
+import { restHand, useHand } from './hand';
+import { FitHold, type Role } from './hold';
+import { isUnsaved, keepEdit, keepWaiting } from './saving';
+import { isSame } from './same';
+import { artworkIdsOf, showFit, useShop } from './shop';
 
 interface OpenFit {
   fit: Fit | null;
+  /** Which of the fit's steps this is; each edit is one more. */
+  number: number;
 }
+
+const NOTHING: OpenFit = { fit: null, number: 0 };
 
 /** The fit on the bench. Every change here is one step of undo and is saved as it is made. */
-export const useBench = create<OpenFit>()(temporal(() => ({ fit: null as Fit | null }), { limit: 200 }));
+export const useBench = create<OpenFit>()(temporal(() => NOTHING, { limit: MOST_STEPS }));
 
-/** What the hand is doing: not undone, not saved. */
-export interface Hand {
-  /** The face's pieces while something is dragged; `null` where nothing is. */
-  draft: readonly Piece[] | null;
-  selectedId: string | null;
-  /** The face that is on the bench; the first where none was chosen. */
-  faceId: string | null;
-  /** What a drag has snapped to, in words, and the lines that show it (mm). */
-  snapped: { words: string[]; x: number | null; y: number | null } | null;
-  /** The dimension whose number is being typed. */
-  editing: string | null;
-  legend: boolean;
-  /** The finding that is pointed at on the docket. */
-  pointedAt: number | null;
+/** Whether this tab writes the open fit, or follows another that does; null until that is settled. */
+export const useRole = create<{ role: Role | null }>(() => ({ role: null }));
+
+let hold: FitHold | null = null;
+/** Whether the fit as it was before its first edit is kept, to be gone back to. */
+let based = false;
+
+/** Puts a fit on the bench with its steps, to be undone as before it was put away. */
+export async function openFit(fitId: string | null): Promise<void> {
+  closeFit();
+  if (fitId === null || !useShop.getState().fits.has(fitId)) return;
+  const own = new FitHold(fitId, {
+    onRole: (role) => {
+      if (hold !== own) return;
+      if (role === 'writing' && useRole.getState().role === 'following') void beginWriting(own, fitId);
+      else useRole.setState({ role });
+    },
+    onChanged: () => void reload(fitId, false),
+    finish: keepWaiting,
+  });
+  hold = own;
+  const role = await own.open();
+  if (hold !== own) return;
+  await load(fitId, role === 'writing');
+  useRole.setState({ role });
 }
 
-const AT_REST: Hand = {
-  draft: null,
-  selectedId: null,
-  faceId: null,
-  snapped: null,
-  editing: null,
-  legend: false,
-  pointedAt: null,
-};
+/** Nothing can be changed here before what the other tab saved last is here. */
+async function beginWriting(own: FitHold, fitId: string): Promise<void> {
+  await reload(fitId, true);
+  if (hold === own) useRole.setState({ role: 'writing' });
+}
 
-export const useHand = create<Hand>(() => AT_REST);
-
-/** Puts a fit on the bench, with nothing to undo yet. */
-export function openFit(fit: Fit | null): void {
-  useHand.setState(AT_REST, true);
-  useBench.setState({ fit });
+/** Puts the open fit away. */
+function closeFit(): void {
+  hold?.close();
+  hold = null;
+  restHand();
+  useBench.setState(NOTHING);
   useBench.temporal.getState().clear();
+  useRole.setState({ role: null });
+  useShop.setState({ onBench: null });
+}
+
+async function load(fitId: string, writes: boolean): Promise<void> {
+  const kept = await readHistory(fitId);
+  const { fits, artworks } = useShop.getState();
+  const fit = fits.get(fitId);
+  if (!fit) return;
+  // A step that shows an artwork which was taken out since cannot be gone back to.
+  const steps = (kept?.steps ?? []).filter((step) => artworkIdsOf(step.fit).every((id) => artworks.has(id)));
+  const at = kept?.steps.find(({ number }) => number === kept.at);
+  // Changed elsewhere since, by another file in an artwork's place for one: that is a step like any other.
+  const changed = writes && at !== undefined && !isSame(at.fit, fit);
+  const here = at?.number ?? 0;
+  const states = steps.map((step): OpenFit => ({ fit: step.fit, number: step.number }));
+  const { temporal: history } = useBench;
+  history.getState().pause();
+  useBench.setState({ fit, number: changed ? here + 1 : here });
+  history.setState({
+    pastStates: states.filter(({ number }) => (changed ? number <= here : number < here)),
+    futureStates: changed ? [] : states.filter(({ number }) => number > here).reverse(),
+  });
+  history.getState().resume();
+  based = kept !== null;
+  useShop.setState({ onBench: fitId });
+  if (changed) await keepEdit({ fit, number: here + 1, step: true });
+}
+
+/** Another tab wrote: what it saved takes the place of what is here. */
+async function reload(fitId: string, writes: boolean): Promise<void> {
+  const fit = await readFit(fitId);
+  if (!fit) return;
+  showFit(fit);
+  await load(fitId, writes);
+}
+
+/** Takes the fit over from the tab that writes it, once that has finished its edit. */
+export function takeOver(): void {
+  hold?.takeOver();
 }
 
 /** Makes one change to the open fit: a step of undo, saved at once. Resolves when it is on the disk. */
-export function changeFit(change: (fit: Fit) => Fit): Promise<void> {
-  const { fit } = useBench.getState();
-  if (!fit) return Promise.resolve();
-  const next = change(fit);
+export async function changeFit(change: (fit: Fit) => Fit): Promise<void> {
+  const { fit, number } = useBench.getState();
   useHand.setState({ draft: null, snapped: null });
-  if (JSON.stringify(next) === JSON.stringify(fit)) return Promise.resolve();
-  useBench.setState({ fit: next });
-  return saveFit(next);
+  if (!fit || useRole.getState().role !== 'writing') return;
+  const next = change(fit);
+  if (isSame(next, fit)) return;
+  if (!based) {
+    based = true;
+    void keepEdit({ fit, number, step: true });
+  }
+  useBench.setState({ fit: next, number: number + 1 });
+  showFit(next);
+  if (await keepEdit({ fit: next, number: number + 1, step: true })) hold?.tell();
+}
+
+/** Changes one face of the open fit, its pieces or how they are grouped. */
+export function changeFace(
+  faceId: string,
+  change: (face: Fit['faces'][number]) => FacePieces,
+): Promise<void> {
+  return changeFit((fit) => withFace(fit, faceId, change));
+}
+
+/** A fit with one face changed; a face that carried nothing yet is added. */
+export function withFace(fit: Fit, faceId: string, change: (face: Fit['faces'][number]) => FacePieces): Fit {
+  const before = fit.faces.find((face) => face.faceId === faceId) ?? { faceId, pieces: [] };
+  const { pieces, groups } = withoutEmptyGroups(change(before));
+  const after = { faceId, pieces: [...pieces], ...(groups && groups.length > 0 && { groups }) };
+  return {
+    ...fit,
+    faces: fit.faces.some((face) => face.faceId === faceId)
+      ? fit.faces.map((face) => (face.faceId === faceId ? after : face))
+      : [...fit.faces, after],
+  };
 }
 
 /** Replaces the pieces of one face. */
 export function changePieces(faceId: string, pieces: readonly Piece[]): Promise<void> {
-  return changeFit((fit) => ({
-    ...fit,
-    faces: withPieces(fit, faceId, pieces),
-  }));
-}
-
-/** The faces of a fit with one face's pieces replaced; a face that carried nothing yet is added. */
-export function withPieces(fit: Fit, faceId: string, pieces: readonly Piece[]): Fit['faces'] {
-  const set = { faceId, pieces: [...pieces] };
-  return fit.faces.some((face) => face.faceId === faceId)
-    ? fit.faces.map((face) => (face.faceId === faceId ? set : face))
-    : [...fit.faces, set];
+  return changeFace(faceId, (face) => ({ ...face, pieces: [...pieces] }));
 }
 
 /** Changes one piece of a face. */
 export function changePiece(faceId: string, piece: Piece): Promise<void> {
-  return changePieces(
-    faceId,
-    piecesOf(faceId).map((one) => (one.id === piece.id ? piece : one)),
-  );
+  return changeFace(faceId, (face) => ({
+    ...face,
+    pieces: face.pieces.map((one) => (one.id === piece.id ? piece : one)),
+  }));
 }
 
-/** Shows pieces while the hand still moves; nothing is saved or undone. */
-export function draftPieces(pieces: readonly Piece[], snapped: Hand['snapped'] = null): void {
-  useHand.setState({ draft: pieces, snapped });
+/** Shows a face while the hand still moves; nothing is saved or undone. */
+export function draftFace(
+  face: FacePieces,
+  snapped: ReturnType<typeof useHand.getState>['snapped'] = null,
+): void {
+  if (useRole.getState().role === 'writing') useHand.setState({ draft: face, snapped });
 }
 
 /** Ends a drag: what was shown becomes one step. */
 export function dropDraft(faceId: string): Promise<void> {
   const { draft } = useHand.getState();
-  return draft ? changePieces(faceId, draft) : Promise.resolve();
+  return draft ? changeFace(faceId, () => draft) : Promise.resolve();
+}
+
+export function faceOf(faceId: string): Fit['faces'][number] {
+  const { fit } = useBench.getState();
+  return fit?.faces.find((face) => face.faceId === faceId) ?? { faceId, pieces: [] };
 }
 
 export function piecesOf(faceId: string): readonly Piece[] {
-  const { fit } = useBench.getState();
-  return fit?.faces.find((face) => face.faceId === faceId)?.pieces ?? [];
+  return faceOf(faceId).pieces;
 }
 
 export function undo(): Promise<void> {
@@ -104,9 +185,19 @@ export function redo(): Promise<void> {
   return step('redo');
 }
 
-function step(way: 'undo' | 'redo'): Promise<void> {
-  useBench.temporal.getState()[way]();
+async function step(way: 'undo' | 'redo'): Promise<void> {
   useHand.setState({ draft: null, snapped: null });
-  const { fit } = useBench.getState();
-  return fit ? saveFit(fit) : Promise.resolve();
+  if (useRole.getState().role !== 'writing') return;
+  const before = useBench.getState().number;
+  useBench.temporal.getState()[way]();
+  const { fit, number } = useBench.getState();
+  if (!fit || number === before) return;
+  showFit(fit);
+  if (await keepEdit({ fit, number, step: false })) hold?.tell();
+}
+
+if (typeof window !== 'undefined') {
+  addEventListener('beforeunload', (event) => {
+    if (isUnsaved()) event.preventDefault();
+  });
 }

@@ -1,22 +1,28 @@
 import { pixelsKey } from '@/core/artwork/steps';
-import { makeDocket, type Docket } from '@/core/check/docket';
+import type { Docket } from '@/core/check/docket';
 import type { ResolvedBlank } from '@/core/blank/resolve';
+import type { Press } from '@/core/colour/press';
 import type { Fit } from '@/core/fit/schema';
 import { readOriginal } from '@/store/database';
 import type { Artwork, Settings, StoredDocket } from '@/store/schema';
 import { engine, isStopped, type JobOptions } from '@/workers/client';
+import { CoarseDockets } from '@/workers/docket-client';
 import type { FitJob } from '@/workers/messages';
 import type { Preview } from './previews';
 import { blankOf } from './library';
+import { pressAsked, pressKey } from './press';
+import { inOrder } from './same';
 import { artworkIdsOf, contextOf, saveDocket, useShop, type Shop } from './shop';
 
 /** Raised when a rule measures otherwise, so that every stored docket is measured again. */
-const RULES_VERSION = 3;
-/** Pixels along the longer side of the grid that coarse numbers come from. */
-const COARSE_GRID = 480;
+const RULES_VERSION = 7;
 
 /** What a docket was measured from: it holds as long as this stays the same. */
-export function docketKey(fit: Fit, { spec, blank }: ResolvedBlank, { settings, artworks }: Shop): string {
+export function docketKey(
+  fit: Fit,
+  { spec, blank }: ResolvedBlank,
+  { settings, artworks, profiles }: Shop,
+): string {
   const pixels = artworkIdsOf(fit).map((id) => {
     const artwork = artworks.get(id);
     return artwork ? pixelsKey(artwork.facts.sha256, artwork.steps) : id;
@@ -31,16 +37,13 @@ export function docketKey(fit: Fit, { spec, blank }: ResolvedBlank, { settings, 
       settings.unit,
       fit.colourId,
       fit.faces,
+      pressKey(spec.id, { settings, profiles }),
+      fit.accepted,
+      fit.ticked,
       pixels,
     ],
     inOrder,
   );
-}
-
-/** Keys of every object in one order, since what comes out of the store has them in the schema's. */
-function inOrder(_: string, value: unknown): unknown {
-  if (typeof value !== 'object' || value === null || Array.isArray(value)) return value;
-  return Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)));
 }
 
 /** A fit with the files it shows, ready for the worker. */
@@ -52,7 +55,8 @@ export async function fitJob(fit: Fit, blank: ResolvedBlank, artworks: readonly 
     original: await readOriginal(facts.sha256),
     steps,
   }));
-  return { blank, fit, artworks: await Promise.all(shown) };
+  const press = pressAsked(blank.spec.id, useShop.getState());
+  return { blank, fit, press, artworks: await Promise.all(shown) };
 }
 
 /** Measures a fit at every pixel in the worker and keeps the docket. */
@@ -68,21 +72,22 @@ export async function measureExactly(fit: Fit, options: JobOptions = {}): Promis
   return stored;
 }
 
-/** Measures a fit at once on a reduced copy: what the docket says while the exact numbers are on their way. */
+const coarse = new CoarseDockets();
+
+/**
+ * Measures a fit at once on reduced copies, away from the page's own thread: what the docket says while the exact numbers
+ * are on their way. Null where the hand has moved on meanwhile.
+ */
 export function measureCoarsely(
   fit: Fit,
   blank: ResolvedBlank,
   artworks: readonly Artwork[],
   previews: ReadonlyMap<string, Preview>,
   unit: Settings['unit'],
-): Docket {
-  const facts = new Map(artworks.map((artwork) => [artwork.id, artwork.facts]));
-  return makeDocket(blank, fit, {
-    facts: (id) => facts.get(id)!,
-    pixels: (id) => previews.get(id)!.raster,
-    unit,
-    coarse: COARSE_GRID,
-  });
+  press: Press | null,
+): Promise<Docket | null> {
+  const shown = artworks.map(({ id, facts }) => ({ id, facts, raster: previews.get(id)!.raster }));
+  return coarse.measure({ fit, blank, unit, press, artworks: shown });
 }
 
 /** The stored docket of a fit if it still holds. */
@@ -103,9 +108,9 @@ export function sweepDockets(): Promise<void> {
 async function sweep(): Promise<void> {
   const failed = new Set<string>();
   for (;;) {
-    const { fits } = useShop.getState();
+    const { fits, onBench } = useShop.getState();
     const stale = [...fits.values()].find(
-      (fit) => !failed.has(fit.id) && !currentDocket(fit) && canMeasure(fit),
+      (fit) => fit.id !== onBench && !failed.has(fit.id) && !currentDocket(fit) && canMeasure(fit),
     );
     if (!stale) return;
     try {

@@ -2,6 +2,7 @@ import { UpFitError } from '@/core/artwork/errors';
 import type { Fit } from '@/core/fit/schema';
 import { printFileName } from '@/core/pack/names';
 import { engine, isStopped, type JobOptions } from '@/workers/client';
+import type { PrintKind } from '@/files/print';
 import type { PrintFile } from '@/workers/messages';
 import { fitJob } from './dockets';
 import { saveAs } from './save';
@@ -15,13 +16,22 @@ export interface MadeFile extends PrintFile {
 }
 
 /** Makes the print file of a face; null where it was stopped. Throws where it is larger than the house takes. */
-export async function makePrintFile(fit: Fit, faceId: string, options: JobOptions): Promise<MadeFile | null> {
+export async function makePrintFile(
+  fit: Fit,
+  faceId: string,
+  kind: PrintKind,
+  options: JobOptions,
+): Promise<MadeFile | null> {
   const context = contextOf(fit, useShop.getState());
   if (!context) throw new Error('An artwork of this fit is no longer here: bring it in again.');
   const { blank, design, artworks } = context;
   const face = blank.faces.find(({ id }) => id === faceId)!;
   try {
-    const made = await engine.printFile(await fitJob(fit, blank, artworks), faceId, options);
+    const made = await engine.printFile(
+      await fitJob(fit, blank, artworks),
+      { faceId, kind, title: `${design.name}, ${blank.blank.name}, ${face.name}` },
+      options,
+    );
     const { house, files } = blank.spec;
     if (made.file.size > files.maxBytes.value) {
       const size = (made.file.size / 1024 / 1024).toFixed(1);
@@ -32,7 +42,7 @@ export async function makePrintFile(fit: Fit, faceId: string, options: JobOption
       );
     }
     const silent = artworks.filter(isSilent).map(({ facts }) => facts.name);
-    return { ...made, name: printFileName(design.name, blank, face), silent };
+    return { ...made, name: printFileName(design.name, blank, face, kind), silent };
   } catch (error) {
     if (isStopped(error)) return null;
     throw error;

@@ -1,2 +1,4 @@
-/** The round product's views, as the bench may use them. */
+/** Products and what is on them, drawn for the screen, as the bench may use it. */
 export { ProductView } from '@/workers/product/client';
+export { proofCanvas, type HatchedFound, type ProofAsked } from '@/workers/product/proof';
+export { drawPieces, type PicturesShown } from '@/workers/product/pieces';

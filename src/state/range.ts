@@ -1,8 +1,11 @@
+import type { Facts } from '@/core/artwork/facts';
+import type { PrintFace } from '@/core/blank/resolve';
 import type { Design, Fit } from '@/core/fit/schema';
 import { newPiece } from '@/core/fit/place';
 import { renditionFor } from '@/core/fit/rendition';
 import type { Artwork } from '@/store/schema';
 import { designOf } from './folders';
+import { facesByLayout } from './layouts';
 import { changeSettings, saveFit, useShop } from './shop';
 
 /** A design of one artwork, named after it. */
@@ -17,8 +20,11 @@ export async function fitDesign(designId: string, blankId: string): Promise<Fit>
   const resolved = blanks.get(blankId);
   if (!design || !resolved) throw new Error('The design or the blank is no longer here.');
   const { blank, faces, method } = resolved;
-  const face = faces[0]!;
-  const order = { ground: 0, motif: 1 };
+  const chosen = design.artworks.flatMap(({ artworkId, role }) => {
+    const named = artworks.get(artworkId);
+    const artwork = named && renditionFor(method, familyOf(named, artworks));
+    return artwork ? [{ artworkId: artwork.id, role, facts: artwork.facts }] : [];
+  });
   const fit: Fit = {
     upfit: 'fit/1',
     id: crypto.randomUUID(),
@@ -28,22 +34,22 @@ export async function fitDesign(designId: string, blankId: string): Promise<Fit>
     colourId: blank.colours[0]!.id,
     stateId: null,
     sizeId: null,
-    faces: [
-      {
-        faceId: face.id,
-        pieces: [...design.artworks]
-          .sort((a, b) => order[a.role] - order[b.role])
-          .flatMap(({ artworkId, role }) => {
-            const named = artworks.get(artworkId);
-            const artwork = named && renditionFor(method, familyOf(named, artworks));
-            return artwork ? [newPiece(crypto.randomUUID(), artwork.id, artwork.facts, role, face)] : [];
-          }),
-      },
-    ],
+    faces: facesByLayout(resolved, chosen) ?? [bareFace(faces[0]!, chosen)],
   };
   await saveFit(fit);
   return fit;
 }
+
+/** A face with a design's grounds covering its bleed, and its motifs inside its safe area on top of them. */
+function bareFace(face: PrintFace, chosen: readonly Chosen[]): Fit['faces'][number] {
+  const order = { ground: 0, motif: 1 };
+  const pieces = [...chosen]
+    .sort((a, b) => order[a.role] - order[b.role])
+    .map(({ artworkId, role, facts }) => newPiece(crypto.randomUUID(), artworkId, facts, role, face));
+  return { faceId: face.id, pieces };
+}
+
+type Chosen = Design['artworks'][number] & { facts: Facts };
 
 /** An artwork and its renditions, itself first. */
 function familyOf(artwork: Artwork, artworks: ReadonlyMap<string, Artwork>): Artwork[] {

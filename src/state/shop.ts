@@ -2,10 +2,12 @@ import { create } from 'zustand';
 import { BLANKS, SPECS } from '@/core/blank/library';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import type { Blank, HouseSpec } from '@/core/blank/schema';
-import type { Design, Fit } from '@/core/fit/schema';
+import { artworkIdOf, type Design, type Fit } from '@/core/fit/schema';
 import { blankOf, library } from './library';
 import { put, putSettings, readAll, remove } from '@/store/database';
 import { versionKey, type Underlay } from '@/store/blanks';
+import { removeHistory } from '@/store/history';
+import type { Layout, StoredFace, StoredProfile } from '@/store/kept';
 import {
   FIRST_SETTINGS,
   type Artwork,
@@ -33,6 +35,14 @@ export interface Shop {
   dockets: ReadonlyMap<string, StoredDocket>;
   swatches: ReadonlyMap<string, SwatchSet>;
   settings: Settings;
+  /** Faces of type that the seller brought. */
+  faces: ReadonlyMap<string, StoredFace>;
+  /** Printing profiles that the seller brought. */
+  profiles: ReadonlyMap<string, StoredProfile>;
+  /** What new fits begin with, by blank. */
+  layouts: ReadonlyMap<string, Layout>;
+  /** The fit on the bench, which is measured there. */
+  onBench: string | null;
 }
 
 function shippedVersions(): Map<string, Blank> {
@@ -54,6 +64,10 @@ export const useShop = create<Shop>(() => ({
   dockets: new Map(),
   swatches: new Map(),
   settings: FIRST_SETTINGS,
+  faces: new Map(),
+  profiles: new Map(),
+  layouts: new Map(),
+  onBench: null,
 }));
 
 const byId = <T extends { id: string }>(records: T[]) =>
@@ -74,6 +88,9 @@ export async function openShop(): Promise<number> {
     fits: byId(fits),
     dockets: new Map(dockets.map((docket) => [docket.fitId, docket])),
     swatches: byId(stored.swatches),
+    faces: byId(stored.faces),
+    profiles: byId(stored.profiles),
+    layouts: new Map(stored.layouts.map((layout) => [layout.blankId, layout])),
     ...library(versions, houses, settings),
     underlays: new Map(underlays.map((underlay) => [underlay.key, underlay])),
     settings,
@@ -96,14 +113,19 @@ export async function saveDesign(design: Design): Promise<void> {
   await put('designs', design);
 }
 
-export async function saveFit(fit: Fit): Promise<void> {
+/** Shows a fit everywhere as it is now; who calls this keeps it too. */
+export function showFit(fit: Fit): void {
   useShop.setState(({ fits }) => ({ fits: withRecord(fits, fit.id, fit) }));
+}
+
+export async function saveFit(fit: Fit): Promise<void> {
+  showFit(fit);
   await put('fits', fit);
 }
 
 export async function removeFit(fitId: string): Promise<void> {
   useShop.setState(({ fits, dockets }) => ({ fits: without(fits, fitId), dockets: without(dockets, fitId) }));
-  await Promise.all([remove('fits', fitId), remove('dockets', fitId)]);
+  await Promise.all([remove('fits', fitId), remove('dockets', fitId), removeHistory(fitId)]);
 }
 
 /** Takes a design off the range with its fits; gives back what undoes it. */
@@ -149,5 +171,5 @@ export function contextOf(
 /** Ids of the artworks that a fit shows, each once. */
 export function artworkIdsOf(fit: Fit): string[] {
   const pieces = fit.faces.flatMap((face) => face.pieces);
-  return [...new Set(pieces.flatMap((piece) => (piece.kind === 'artwork' ? [piece.artworkId] : [])))];
+  return [...new Set(pieces.map(artworkIdOf))].filter((id) => id !== null);
 }

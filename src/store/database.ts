@@ -10,6 +10,16 @@ import {
   type Underlay,
 } from './blanks';
 import {
+  LayoutSchema,
+  StoredFaceSchema,
+  type Head,
+  type Layout,
+  StoredProfileSchema,
+  type StoredFace,
+  type StoredProfile,
+  type StoredStep,
+} from './kept';
+import {
   ArtworkSchema,
   FIRST_SETTINGS,
   SettingsSchema,
@@ -34,17 +44,38 @@ interface UpFitDatabase extends DBSchema {
   specs: { key: string; value: HouseSpec };
   underlays: { key: string; value: Underlay };
   swatches: { key: string; value: SwatchSet };
+  /** Faces of type that the seller brought. */
+  faces: { key: string; value: StoredFace };
+  /** Printing profiles that the seller brought. */
+  profiles: { key: string; value: StoredProfile };
+  /** What a new fit on a blank begins with. */
+  layouts: { key: string; value: Layout };
+  /** A fit after each of its edits, by fit and number. */
+  steps: { key: [string, number]; value: StoredStep };
+  /** Which of its steps a fit is at. */
+  heads: { key: string; value: Head };
 }
 
-type Table = 'artworks' | 'designs' | 'fits' | 'dockets' | 'blanks' | 'specs' | 'underlays' | 'swatches';
+type Table =
+  | 'artworks'
+  | 'designs'
+  | 'fits'
+  | 'dockets'
+  | 'blanks'
+  | 'specs'
+  | 'underlays'
+  | 'swatches'
+  | 'faces'
+  | 'layouts'
+  | 'profiles';
 
 const SETTINGS_KEY = 'settings';
 /** Raised with a new step in `upgrade`, which carries stored records over and never drops one. */
-const VERSION = 3;
+const VERSION = 5;
 
 let opened: Promise<IDBPDatabase<UpFitDatabase>> | undefined;
 
-function database(): Promise<IDBPDatabase<UpFitDatabase>> {
+export function database(): Promise<IDBPDatabase<UpFitDatabase>> {
   opened ??= openDB<UpFitDatabase>('up-fit', VERSION, {
     upgrade(db, before) {
       if (before < 1) {
@@ -61,6 +92,13 @@ function database(): Promise<IDBPDatabase<UpFitDatabase>> {
         db.createObjectStore('underlays', { keyPath: 'key' });
       }
       if (before < 3) db.createObjectStore('swatches', { keyPath: 'id' });
+      if (before < 4) {
+        db.createObjectStore('faces', { keyPath: 'id' });
+        db.createObjectStore('layouts', { keyPath: 'blankId' });
+        db.createObjectStore('steps', { keyPath: ['fitId', 'number'] });
+        db.createObjectStore('heads', { keyPath: 'fitId' });
+      }
+      if (before < 5) db.createObjectStore('profiles', { keyPath: 'id' });
     },
   });
   return opened;
@@ -76,6 +114,9 @@ export interface Stored {
   specs: HouseSpec[];
   underlays: Underlay[];
   swatches: SwatchSet[];
+  faces: StoredFace[];
+  layouts: Layout[];
+  profiles: StoredProfile[];
   settings: Settings;
   unread: string[];
 }
@@ -101,9 +142,18 @@ export async function readAll(): Promise<Stored> {
     specs: read('spec', StoredSpecSchema, await db.getAll('specs')),
     underlays: read('template', UnderlaySchema, await db.getAll('underlays')),
     swatches: read('swatch set', SwatchSetSchema, await db.getAll('swatches')),
+    faces: read('face of type', StoredFaceSchema, await db.getAll('faces')),
+    profiles: read('printing profile', StoredProfileSchema, await db.getAll('profiles')),
+    layouts: read('starting layout', LayoutSchema, await db.getAll('layouts')),
     settings: settings.success ? settings.output : FIRST_SETTINGS,
     unread: unread.filter((kind) => kind !== 'docket'),
   };
+}
+
+/** A fit as it is kept now, whoever wrote it last; undefined where it is gone or no longer reads as one. */
+export async function readFit(fitId: string): Promise<Fit | undefined> {
+  const fit = v.safeParse(FitSchema, await (await database()).get('fits', fitId));
+  return fit.success ? fit.output : undefined;
 }
 
 /** Keeps an artwork's record and its file together, or neither. */

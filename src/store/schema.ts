@@ -3,6 +3,7 @@ import { FactsSchema } from '@/core/artwork/facts';
 import { StepSchema } from '@/core/artwork/steps';
 import { IdSchema } from '@/core/blank/basics';
 import { FindingSchema, VERDICTS } from '@/core/check/finding';
+import { INTENTS } from '@/core/colour/press';
 import { UnitSettingSchema } from '@/core/length/show';
 
 /** What a rendition of an artwork leaves out or does otherwise. */
@@ -37,6 +38,14 @@ export const ArtworkSchema = v.object({
 });
 export type Artwork = v.InferOutput<typeof ArtworkSchema>;
 
+/** How a fit does on one look or in one size of its product. */
+const OutcomeSchema = v.object({
+  id: v.string(),
+  name: v.string(),
+  verdict: v.picklist(VERDICTS),
+  why: v.array(v.string()),
+});
+
 /** The last exact docket of a fit, and the key of what it was measured from. */
 export const StoredDocketSchema = v.object({
   fitId: v.string(),
@@ -44,6 +53,8 @@ export const StoredDocketSchema = v.object({
   verdict: v.picklist(VERDICTS),
   exact: v.boolean(),
   findings: v.array(FindingSchema),
+  looks: v.optional(v.array(OutcomeSchema), []),
+  sizes: v.optional(v.array(OutcomeSchema), []),
 });
 export type StoredDocket = v.InferOutput<typeof StoredDocketSchema>;
 
@@ -67,6 +78,13 @@ export const SettingsSchema = v.object({
   removedBlanks: v.optional(v.array(IdSchema), []),
   /** The house chosen for a blank, where it is not the one it came with. */
   houses: v.optional(v.record(IdSchema, IdSchema), {}),
+  /** The printing profile (null: the shipped one) and the intent chosen for a house's spec, by the spec's id. */
+  presses: v.optional(
+    v.record(IdSchema, v.object({ profileId: v.nullable(v.string()), intent: v.picklist(INTENTS) })),
+    {},
+  ),
+  /** Pixels of this screen a mm, as measured with a card held against it; null until then. */
+  pxPerMm: v.optional(v.nullable(v.pipe(v.number(), v.gtValue(0))), null),
   /** A blank that is being measured. */
   draft: v.optional(
     v.nullable(
@@ -93,5 +111,7 @@ export const FIRST_SETTINGS: Settings = {
   demoLoaded: false,
   removedBlanks: [],
   houses: {},
+  presses: {},
+  pxPerMm: null,
   draft: null,
 };

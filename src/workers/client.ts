@@ -1,6 +1,7 @@
 import { proxy, wrap, type Remote } from 'comlink';
 import { UpFitError } from '@/core/artwork/errors';
 import type { Cmyk } from '@/core/colour/palette';
+import type { Press } from '@/core/colour/press';
 import type { Swatch } from '@/core/colour/swatches';
 import type { PrintFace } from '@/core/blank/resolve';
 import type { Docket } from '@/core/check/docket';
@@ -12,7 +13,9 @@ import type {
   FitJob,
   OnProgress,
   Outcome,
+  PressAsked,
   PrintFile,
+  PrintFileAsked,
   TemplateAsked,
   TemplateRead,
 } from './messages';
@@ -153,8 +156,8 @@ class EnginePool {
     return this.runFit(job, options, (service, flag, tell) => service.docket(job, unit, flag, tell));
   }
 
-  printFile(job: FitJob, faceId: string, options: JobOptions = {}): Promise<PrintFile> {
-    return this.runFit(job, options, (service, flag, tell) => service.printFile(job, faceId, flag, tell));
+  printFile(job: FitJob, asked: PrintFileAsked, options: JobOptions = {}): Promise<PrintFile> {
+    return this.runFit(job, options, (service, flag, tell) => service.printFile(job, asked, flag, tell));
   }
 
   /** The number of the part of a drawing at a point, in shares of it from its top left; null where there is none. */
@@ -165,6 +168,18 @@ class EnginePool {
   /** Inks of colours through the shipped printing profile. */
   inksOf(colours: readonly string[]): Promise<Cmyk[]> {
     return this.run([], 0, {}, (service) => service.inksOf(colours));
+  }
+
+  colourOfInks(asked: PressAsked, inks: Cmyk): Promise<string> {
+    return this.run([], 0, {}, (service) => service.colourOfInks(asked, inks));
+  }
+
+  press(asked: PressAsked): Promise<Press> {
+    return this.run([], 0, {}, (service) => service.press(asked));
+  }
+
+  readProfile(file: Blob): Promise<{ id: string; name: string }> {
+    return this.run([], file.size, {}, (service) => service.readProfile(file));
   }
 
   swatchPage(title: string, swatches: readonly Swatch[]): Promise<Blob> {

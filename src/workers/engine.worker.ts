@@ -3,17 +3,19 @@ import { UpFitError } from '@/core/artwork/errors';
 import { requireReadableSize } from '@/core/artwork/limits';
 import { pixelsKey } from '@/core/artwork/steps';
 import { bytesSource, pagedSource, READ_WHOLE_BYTES, type Source } from '@/core/artwork/source';
-import { printPixels } from '@/core/blank/resolve';
 import { makeDocket } from '@/core/check/docket';
+import type { FactsOf } from '@/core/fit/geometry';
 import { wantedAcross } from '@/core/fit/wanted';
 import type { Progress, Raster } from '@/core/raster/raster';
-import { renderFace } from '@/core/render/face';
 import { artworkPixels, measureArtwork, type Readers } from '@/files/artwork';
-import { rgbOf } from '@/core/colour/hex';
+import { hexOf, rgbOf } from '@/core/colour/hex';
+import { requirePrintingProfile } from '@/core/colour/icc';
+import type { Press } from '@/core/colour/press';
 import { partAt } from '@/files/svg/part';
 import { loadBrowserEngine } from '@/imaging/browser';
+import { digest } from '@/imaging/digest';
 import { part } from '@/imaging/measure';
-import type { EngineService, FitJob, JobArtwork, OnProgress, Outcome } from './messages';
+import type { EngineService, FitJob, JobArtwork, OnProgress, Outcome, PressAsked } from './messages';
 import { RasterShelf } from './rasters';
 
 /** Progress is told at most this often, in ms: each telling is a message to the page. */
@@ -94,6 +96,27 @@ async function rastersOf(
   return (artworkId) => rasters.get(artworkId)!;
 }
 
+async function profileOf(
+  profile: PressAsked['profile'],
+): Promise<{ name: string; bytes: Uint8Array } | null> {
+  return profile && { name: profile.name, bytes: new Uint8Array(await profile.file.arrayBuffer()) };
+}
+
+let lastPress: { key: string; press: Press } | undefined;
+
+/** The press asked for; the last one is kept, since every fit of a house asks for the same. */
+async function pressOf({ profile, intent }: PressAsked): Promise<Press> {
+  const key = `${profile?.id ?? ''}/${intent}`;
+  if (lastPress?.key !== key) {
+    lastPress = { key, press: (await engine()).bakePress(await profileOf(profile), intent) };
+  }
+  return lastPress.press;
+}
+
+function factsOf({ artworks }: FitJob): FactsOf {
+  return (artworkId) => artworks.find(({ id }) => id === artworkId)!.facts;
+}
+
 function rasterOf({ key, facts, original, steps }: JobArtwork, across: number, progress: Progress) {
   return shelf.take(facts.pixels ? key : `${key}@${across}`, async () => {
     const file = { name: facts.name, source: await sourceOf(original), steps };
@@ -118,25 +141,28 @@ const service: EngineService = {
     answer(async () => {
       const progress = follow(flag, onProgress);
       const pixels = await rastersOf(job, part(progress, 0, 0.5));
-      const facts = (artworkId: string) => job.artworks.find(({ id }) => id === artworkId)!.facts;
-      return makeDocket(job.blank, job.fit, { facts, pixels, unit, progress: part(progress, 0.5, 1) });
+      return makeDocket(job.blank, job.fit, {
+        facts: factsOf(job),
+        pixels,
+        press: await pressOf(job.press),
+        unit,
+        progress: part(progress, 0.5, 1),
+      });
     }),
 
-  printFile: (job, faceId, flag, onProgress) =>
+  printFile: (job, { faceId, kind, title }, flag, onProgress) =>
     answer(async () => {
       const progress = follow(flag, onProgress);
-      const face = job.blank.faces.find(({ id }) => id === faceId)!;
-      const pieces = job.fit.faces.find((one) => one.faceId === faceId)?.pieces ?? [];
-      const artwork = await rastersOf(job, part(progress, 0, 0.3));
-      const pixels = printPixels(face, job.blank.spec);
-      const raster = renderFace(face, pieces, artwork, { pixels, progress: part(progress, 0.3, 0.6) });
-      const bytes = (await engine()).encodePng(
-        raster,
-        { ppi: face.target, use: 'print' },
-        part(progress, 0.6, 1),
-      );
-      const file = new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'image/png' });
-      return { file, pixels, ppi: face.target };
+      const { blank, fit } = job;
+      const face = blank.faces.find(({ id }) => id === faceId)!;
+      const pieces = fit.faces.find((one) => one.faceId === faceId)?.pieces ?? [];
+      const pixels = await rastersOf(job, part(progress, 0, 0.3));
+      const { writePrint } = await import('@/files/print');
+      const asked = { title, blank, face, pieces, kind };
+      const shown = { facts: factsOf(job), pixels };
+      const made = await writePrint(await engine(), asked, shown, part(progress, 0.3, 1));
+      const file = new Blob([made.bytes as Uint8Array<ArrayBuffer>], { type: made.type });
+      return { file, pixels: made.pixels, ppi: made.ppi };
     }),
 
   swatchPage: (title, swatches) =>
@@ -162,6 +188,20 @@ const service: EngineService = {
 
   partAt: (name, file, point) =>
     answer(async () => partAt(await engine(), name, await sourceOf(file), point)),
+
+  colourOfInks: ({ profile }, inks) =>
+    answer(async () => hexOf((await engine()).colourOfInks(inks, await profileOf(profile)))),
+
+  press: (asked) => answer(() => pressOf(asked)),
+
+  readProfile: (file) =>
+    answer(async () => {
+      const bytes = new Uint8Array(await file.arrayBuffer());
+      const { description } = requirePrintingProfile(bytes);
+      // Gone through once, so that one that cannot be used is refused before it is kept.
+      (await engine()).bakePress({ name: description, bytes }, 'relative');
+      return { id: await digest(bytesSource(bytes)), name: description };
+    }),
 
   inksOf: (colours) => answer(async () => (await engine()).inksOf(colours.map(rgbOf))),
 };

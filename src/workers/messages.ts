@@ -1,12 +1,14 @@
 import type { ErrorCode } from '@/core/artwork/errors';
 import type { Facts } from '@/core/artwork/facts';
 import type { Cmyk } from '@/core/colour/palette';
+import type { Intent, Press } from '@/core/colour/press';
 import type { Swatch } from '@/core/colour/swatches';
 import type { Step } from '@/core/artwork/steps';
 import type { PrintFace, ResolvedBlank } from '@/core/blank/resolve';
 import type { Docket } from '@/core/check/docket';
 import type { Fit } from '@/core/fit/schema';
 import type { UnitSetting } from '@/core/length/show';
+import type { PrintKind } from '@/files/print';
 import type { TemplateReading } from '@/core/template/reading';
 
 /** Told while work goes on, 0 to 1. */
@@ -20,7 +22,14 @@ export type Outcome<T> =
 export interface FitJob {
   blank: ResolvedBlank;
   fit: Fit;
+  press: PressAsked;
   artworks: JobArtwork[];
+}
+
+/** A printing profile, the shipped one where none is given, and how it is to be gone through. */
+export interface PressAsked {
+  profile: { id: string; name: string; file: Blob } | null;
+  intent: Intent;
 }
 
 /** An artwork of a job. `key` changes with its file and its steps: pixels are kept by it. */
@@ -42,6 +51,13 @@ export interface FileAsked {
 export interface ArtworkResult {
   facts: Facts;
   preview: Blob;
+}
+
+/** Which print file of a fit is made. */
+export interface PrintFileAsked {
+  faceId: string;
+  kind: PrintKind;
+  title: string;
 }
 
 export interface PrintFile {
@@ -72,7 +88,7 @@ export interface EngineService {
   docket(job: FitJob, unit: UnitSetting, flag: Int32Array, onProgress: OnProgress): Promise<Outcome<Docket>>;
   printFile(
     job: FitJob,
-    faceId: string,
+    asked: PrintFileAsked,
     flag: Int32Array,
     onProgress: OnProgress,
   ): Promise<Outcome<PrintFile>>;
@@ -81,6 +97,12 @@ export interface EngineService {
   /** The part of a drawing at a point given in shares, by its number; null where there is none. */
   partAt(name: string, file: Blob, point: { x: number; y: number }): Promise<Outcome<number | null>>;
   inksOf(colours: readonly string[]): Promise<Outcome<Cmyk[]>>;
+  /** The colour, as `#rrggbb`, that inks have on the print. */
+  colourOfInks(asked: PressAsked, inks: Cmyk): Promise<Outcome<string>>;
+  /** What a printing profile makes of colours. */
+  press(asked: PressAsked): Promise<Outcome<Press>>;
+  /** What a profile file says of itself; refused where it is no printing profile. */
+  readProfile(file: Blob): Promise<Outcome<{ id: string; name: string }>>;
   /** A page of swatches as PDF. */
   swatchPage(title: string, swatches: readonly Swatch[]): Promise<Outcome<Blob>>;
 }

@@ -1,7 +1,7 @@
 import type { Raster } from '@/core/raster/raster';
 
 /** Bytes of decoded pixels that are kept for use again; the least recently used go first. */
-const KEEP_BYTES = 256 * 1024 * 1024;
+const KEEP_BYTES = 320 * 1024 * 1024;
 
 /** Decoded pixels by artwork, so that each file is decoded once while it is worked on. */
 export class RasterShelf {

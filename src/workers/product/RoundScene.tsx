@@ -4,6 +4,7 @@ import * as THREE from 'three';
 import type { RoundBody } from '@/core/blank/body';
 import { angleAt, diametersOf, uprightOf, VIEW_DISTANCE, wrapWidth } from '@/core/blank/kinds/round';
 import { bodyProfile, handleLine, radiusAt, widestRadius } from '@/core/product/round';
+import type { Press } from '@/core/colour/press';
 import type { RoundProductShown } from './messages';
 import { drawTexture } from './texture';
 
@@ -16,17 +17,18 @@ const PRINT_LIFT = 0.12;
 interface Props {
   shown: RoundProductShown;
   pictures: ReadonlyMap<string, ImageBitmap>;
+  press: Press | null;
 }
 
 /** The body, its handle and the print round it, at true scale in mm, drawn once for each eye. */
-export function RoundScene({ shown, pictures }: Props) {
-  const { body, face, pieces, colour, ink, eyes, columns } = shown;
+export function RoundScene({ shown, pictures, press }: Props) {
+  const { body, face, pieces, facts, colour, ink, proof, eyes, columns } = shown;
   const invalidate = useThree((state) => state.invalidate);
   const { canvas, texture } = usePrint();
   useLayoutEffect(() => {
-    drawTexture(canvas, { face, pieces, colour, ink }, pictures);
+    drawTexture(canvas, { face, pieces, facts, colour, ink, proof }, pictures, press);
     texture.needsUpdate = true;
-  }, [canvas, texture, face, pieces, pictures, colour, ink]);
+  }, [canvas, texture, face, pieces, facts, pictures, colour, ink, proof, press]);
   useLayoutEffect(() => {
     invalidate();
   });

@@ -1,13 +1,15 @@
 import { transfer, wrap, type Remote } from 'comlink';
+import type { Press } from '@/core/colour/press';
 import type { ProductService, RoundProductShown } from './messages';
 
 /** The views of one round product, drawn in a worker of their own onto a canvas of the page. */
 export class ProductView {
   private readonly service: Remote<ProductService>;
   private readonly worker: Worker;
-  private readonly known = new Set<string>();
+  private readonly known = new Map<string, ImageBitmap>();
   private next: RoundProductShown | undefined;
   private drawing = false;
+  private press: Press | undefined;
 
   constructor(canvas: HTMLCanvasElement) {
     this.worker = new Worker(new URL('./product.worker.tsx', import.meta.url), { type: 'module' });
@@ -16,14 +18,20 @@ export class ProductView {
     void this.service.open(transfer(surface, [surface]));
   }
 
+  /** Hands over what the inks make of colours, once. */
+  setPress(press: Press): void {
+    if (this.press === press) return;
+    this.press = press;
+    void this.service.setPress(press);
+  }
+
   /** Shows a state of the product. While one is being drawn, only the newest of those that come in is kept. */
   show(shown: RoundProductShown, pictureOf: (artworkId: string) => ImageBitmap | undefined): void {
-    for (const piece of shown.pieces) {
-      if (piece.kind !== 'artwork' || this.known.has(piece.artworkId)) continue;
-      const picture = pictureOf(piece.artworkId);
-      if (!picture) continue;
-      this.known.add(piece.artworkId);
-      void this.service.addPicture(piece.artworkId, picture);
+    for (const [id] of shown.facts) {
+      const picture = pictureOf(id);
+      if (!picture || this.known.get(id) === picture) continue;
+      this.known.set(id, picture);
+      void this.service.addPicture(id, picture);
     }
     this.next = shown;
     if (!this.drawing) void this.draw();

@@ -1,5 +1,6 @@
 import { createRoot, extend, type ReconcilerRoot } from '@react-three/fiber';
 import { expose } from 'comlink';
+import type { Press } from '@/core/colour/press';
 import * as THREE from 'three';
 import type { ProductService, RoundProductShown } from './messages';
 import { RoundScene } from './RoundScene';
@@ -12,6 +13,7 @@ extend({ Mesh, MeshBasicMaterial, MeshLambertMaterial });
 
 let root: ReconcilerRoot<OffscreenCanvas> | undefined;
 let laidOut = '';
+let press: Press | null = null;
 let pictures: ReadonlyMap<string, ImageBitmap> = new Map();
 
 const frame = () => new Promise((next) => requestAnimationFrame(next));
@@ -23,10 +25,13 @@ const service: ProductService = {
   addPicture: (artworkId, picture) => {
     pictures = new Map([...pictures, [artworkId, picture]]);
   },
+  setPress: (next) => {
+    press = next;
+  },
   show: async (shown: RoundProductShown) => {
     if (!root) return;
     await layOut(root, shown.size);
-    root.render(<RoundScene shown={shown} pictures={pictures} />);
+    root.render(<RoundScene shown={shown} pictures={pictures} press={press} />);
     // One frame for the tree, one for the picture.
     await frame();
     await frame();

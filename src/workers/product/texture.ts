@@ -1,4 +1,8 @@
+import type { Facts } from '@/core/artwork/facts';
+import type { Press } from '@/core/colour/press';
+import { proofCanvas } from './proof';
 import type { RoundProductShown } from './messages';
+import { drawPieces } from './pieces';
 
 /** Longest side of the picture that is laid round a product on the screen, in px. */
 const SIDE = 1536;
@@ -6,8 +10,16 @@ const SIDE = 1536;
 /** Draws a face, trim only, on the product's colour: what the product shows of the print. */
 export function drawTexture(
   canvas: OffscreenCanvas,
-  { face, pieces, colour, ink }: Pick<RoundProductShown, 'face' | 'pieces' | 'colour' | 'ink'>,
+  {
+    face,
+    pieces,
+    facts,
+    colour,
+    ink,
+    proof,
+  }: Pick<RoundProductShown, 'face' | 'pieces' | 'facts' | 'colour' | 'ink' | 'proof'>,
   pictures: ReadonlyMap<string, ImageBitmap>,
+  press: Press | null,
 ): void {
   const scale = SIDE / Math.max(face.width, face.height);
   const width = Math.round(face.width * scale);
@@ -19,25 +31,19 @@ export function drawTexture(
   const context = canvas.getContext('2d')!;
   context.setTransform(1, 0, 0, 1, 0, 0);
   context.globalCompositeOperation = 'source-over';
+  context.clearRect(0, 0, width, height);
+  context.setTransform(scale, 0, 0, scale, 0, 0);
+  const known = new Map<string, Facts>(facts);
+  drawPieces(context, face, pieces, {
+    facts: (id) => known.get(id)!,
+    pictureOf: (id) => pictures.get(id),
+  });
+  context.setTransform(1, 0, 0, 1, 0, 0);
+  if (press && proof) proofCanvas(context, { press, shown: proof, from: 0, hatched: null });
+  // The product under what was printed, and where that is ink that lets it through, through it too.
+  context.globalCompositeOperation = 'destination-over';
   context.fillStyle = ink === 'cover' ? colour : '#ffffff';
   context.fillRect(0, 0, width, height);
-  context.imageSmoothingQuality = 'high';
-  for (const piece of pieces) {
-    if (!piece.visible) continue;
-    context.setTransform(scale, 0, 0, scale, 0, 0);
-    if (piece.kind === 'fill') {
-      context.fillStyle = piece.colour;
-      context.fillRect(0, 0, face.width, face.height);
-      continue;
-    }
-    const picture = pictures.get(piece.artworkId);
-    if (!picture) continue;
-    context.translate(piece.x, piece.y);
-    context.rotate(piece.rotation);
-    if (piece.flipped) context.scale(-1, 1);
-    context.drawImage(picture, -piece.width / 2, -piece.height / 2, piece.width, piece.height);
-  }
-  context.setTransform(1, 0, 0, 1, 0, 0);
   if (ink === 'multiply') {
     context.globalCompositeOperation = 'multiply';
     context.fillStyle = colour;

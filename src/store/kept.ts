@@ -1,0 +1,48 @@
+import * as v from 'valibot';
+import { IdSchema } from '@/core/blank/basics';
+import { DesignSchema, FitSchema, type Fit } from '@/core/fit/schema';
+import { FaceFactsSchema } from '@/core/type/faces';
+
+/** A face of type that the seller brought, with its file. `id` is the SHA-256 of that file. */
+export const StoredFaceSchema = v.object({
+  id: v.string(),
+  facts: FaceFactsSchema,
+  fileName: v.string(),
+  addedAt: v.number(),
+  file: v.instance(Blob),
+});
+export type StoredFace = v.InferOutput<typeof StoredFaceSchema>;
+
+/** What a new fit on a blank begins with: a copy of a fit's faces, and the design's own artworks among them. */
+export const LayoutSchema = v.object({
+  upfit: v.literal('layout/1'),
+  blankId: IdSchema,
+  keptAt: v.number(),
+  /** The design that the fit was of: its artworks give their places to those of a new one. */
+  artworks: DesignSchema.entries.artworks,
+  faces: FitSchema.entries.faces,
+});
+export type Layout = v.InferOutput<typeof LayoutSchema>;
+
+/** A printing profile that the seller brought, with its file. `id` is the SHA-256 of that file. */
+export const StoredProfileSchema = v.object({
+  id: v.string(),
+  name: v.string(),
+  fileName: v.string(),
+  addedAt: v.number(),
+  file: v.instance(Blob),
+});
+export type StoredProfile = v.InferOutput<typeof StoredProfileSchema>;
+
+/** A fit as it was after one of its edits. */
+export interface StoredStep {
+  fitId: string;
+  number: number;
+  fit: Fit;
+}
+
+/** Which of its steps a fit is at. */
+export interface Head {
+  fitId: string;
+  at: number;
+}

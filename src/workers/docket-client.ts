@@ -1,0 +1,65 @@
+import { wrap, type Remote } from 'comlink';
+import type { Facts } from '@/core/artwork/facts';
+import type { ResolvedBlank } from '@/core/blank/resolve';
+import type { Docket } from '@/core/check/docket';
+import type { Press } from '@/core/colour/press';
+import type { Fit } from '@/core/fit/schema';
+import type { UnitSetting } from '@/core/length/show';
+import type { Raster } from '@/core/raster/raster';
+import type { DocketService } from './docket-messages';
+
+/** A fit to be measured on reduced copies of its artworks. */
+export interface CoarseJob {
+  fit: Fit;
+  blank: ResolvedBlank;
+  unit: UnitSetting;
+  press: Press | null;
+  artworks: readonly { id: string; facts: Facts; raster: Raster }[];
+}
+
+/** Measures reduced copies in a worker of its own while the hand moves; of those that wait only the newest is taken. */
+export class CoarseDockets {
+  private service: Remote<DocketService> | undefined;
+  private readonly known = new Map<string, { facts: Facts; raster: Raster }>();
+  private press: Press | null = null;
+  private next: { job: CoarseJob; answer: (docket: Docket | null) => void } | undefined;
+  private measuring = false;
+
+  /** The docket of a fit; null where a newer one was asked for before its turn came. */
+  measure(job: CoarseJob): Promise<Docket | null> {
+    this.next?.answer(null);
+    return new Promise((answer, fail) => {
+      this.next = { job, answer };
+      if (!this.measuring) this.work().catch(fail);
+    });
+  }
+
+  private async work(): Promise<void> {
+    this.measuring = true;
+    try {
+      for (let asked = this.next; asked; asked = this.next) {
+        this.next = undefined;
+        asked.answer(await this.ask(asked.job));
+      }
+    } finally {
+      this.measuring = false;
+    }
+  }
+
+  private async ask({ fit, blank, unit, press, artworks }: CoarseJob): Promise<Docket> {
+    this.service ??= wrap<DocketService>(
+      new Worker(new URL('./docket.worker.ts', import.meta.url), { type: 'module' }),
+    );
+    for (const { id, facts, raster } of artworks) {
+      const known = this.known.get(id);
+      if (known?.facts === facts && known.raster === raster) continue;
+      this.known.set(id, { facts, raster });
+      await this.service.keepArtwork(id, { facts, raster });
+    }
+    if (this.press !== press) {
+      this.press = press;
+      await this.service.keepPress(press);
+    }
+    return this.service.measure(fit, blank, unit);
+  }
+}

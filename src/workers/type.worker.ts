@@ -1,0 +1,57 @@
+import { expose } from 'comlink';
+import { UpFitError } from '@/core/artwork/errors';
+import { layText, type Typeface } from '@/core/type/layout';
+import { requireReadableSize } from '@/core/artwork/limits';
+import { bytesSource } from '@/core/artwork/source';
+import { readShape } from '@/files/svg/shape';
+import { digest } from '@/imaging/digest';
+import { faceFacts, openFace, typefaceOf } from '@/files/typeface';
+import type { FaceSource, Read, TypeService } from './type-messages';
+
+const faces = new Map<string, Promise<Typeface>>();
+
+function faceOf({ id, file }: FaceSource): Promise<Typeface> {
+  let face = faces.get(id);
+  if (!face) {
+    face = bytesOf(id, file).then((bytes) => typefaceOf(openFace(id, bytes)));
+    faces.set(id, face);
+    face.catch(() => faces.delete(id));
+  }
+  return face;
+}
+
+async function bytesOf(id: string, file: Blob | null): Promise<ArrayBuffer> {
+  if (file) return file.arrayBuffer();
+  const answer = await fetch(new URL(`/fonts/${encodeURIComponent(id)}.woff`, self.location.origin));
+  if (!answer.ok)
+    throw new UpFitError(
+      'not-found',
+      'This face of type is no longer here: choose another, or bring it in again.',
+    );
+  return answer.arrayBuffer();
+}
+
+async function read<T>(name: string, work: () => Promise<T>): Promise<Read<T>> {
+  try {
+    return { ok: true, ...(await work()) };
+  } catch (error) {
+    return { ok: false, message: error instanceof UpFitError ? error.message : `“${name}” cannot be read.` };
+  }
+}
+
+const service: TypeService = {
+  lay: async (lettering, source) => layText(lettering, await faceOf(source)),
+  inspect: (name, file) =>
+    read(name, async () => {
+      const bytes = await file.arrayBuffer();
+      const facts = faceFacts(name, openFace(name, bytes));
+      return { id: await digest(bytesSource(new Uint8Array(bytes))), facts };
+    }),
+  shapeOf: (name, file) =>
+    read(name, async () => {
+      requireReadableSize(name, file.size);
+      return { shape: readShape(name, await file.text()) };
+    }),
+};
+
+expose(service);
