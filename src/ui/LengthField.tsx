@@ -8,13 +8,15 @@ interface Props {
   mm: number;
   unit: UnitSetting;
   /** Says why a length will not do, or null. */
-  refuse?: (mm: number) => string | null;
+  refuse?: ((mm: number) => string | null) | undefined;
   onSet: (mm: number) => void;
   onLeave: () => void;
+  /** Goes on to the next number, or the one before, once this one is set. */
+  onNext?: (back: boolean) => void;
 }
 
 /** A length under the hand: takes `5 3/8 in + 4 mm`, shows what it comes to, says which character is off. */
-export function LengthField({ name, mm, unit, refuse, onSet, onLeave }: Props) {
+export function LengthField({ name, mm, unit, refuse, onSet, onLeave, onNext }: Props) {
   const [text, setText] = useState(showLength(mm, unit));
   const input = useRef<HTMLInputElement>(null);
   const note = useId();
@@ -51,6 +53,11 @@ export function LengthField({ name, mm, unit, refuse, onSet, onLeave }: Props) {
         onKeyDown={(event) => {
           event.stopPropagation();
           if (event.key === 'Enter') finish();
+          if (event.key === 'Tab' && onNext && reading.ok && refusal === null) {
+            event.preventDefault();
+            finish();
+            onNext(event.shiftKey);
+          }
           if (event.key === 'Escape') onLeave();
         }}
         className="measure border-b-2 border-ink bg-tape px-1.5 py-0.5 text-center font-semibold text-on-tape outline-none"

@@ -4,11 +4,13 @@ import { useState } from 'react';
 interface Props {
   value: string;
   label: string;
+  /** As large as the words round it, and not a heading. */
+  small?: boolean;
   onName: (name: string) => void;
 }
 
 /** A name that can be changed where it stands; Enter or leaving it keeps it, Escape does not. */
-export function NameField({ value, label, onName }: Props) {
+export function NameField({ value, label, small = false, onName }: Props) {
   const [text, setText] = useState<string | null>(null);
   const finish = () => {
     const name = text?.trim() ?? '';
@@ -28,7 +30,7 @@ export function NameField({ value, label, onName }: Props) {
         if (event.key === 'Enter') event.currentTarget.blur();
         if (event.key === 'Escape') setText(null);
       }}
-      className="-mx-1 w-full shrink-0 text-ellipsis border-b border-transparent px-1 text-lg font-bold hover:border-rule focus:border-ink"
+      className={`-mx-1 w-full shrink-0 text-ellipsis border-b border-transparent px-1 hover:border-rule focus:border-ink ${small ? 'font-semibold' : 'text-lg font-bold'}`}
     />
   );
 }

@@ -4,10 +4,13 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import { useStore } from 'zustand';
 import { showLength, showSize } from '@/core/length/show';
-import { redo, undo, useBench } from '@/state/bench';
+import { redo, takeOver, undo, useBench } from '@/state/bench';
+import { keepWaiting, useSaving } from '@/state/saving';
 import { sentence } from '@/state/imports';
 import { makePrintFile, savePrintFile } from '@/state/print';
 import { useShop } from '@/state/shop';
+import { MenuLine, VerbMenu } from '@/ui/Menu';
+import { FitMenu, SwapMenu } from './FitMenu';
 import type { Live } from './useLive';
 
 /** What is on the bench, the way to its neighbours, undo and redo, and the print file. */
@@ -31,11 +34,21 @@ export function BenchBar({ live }: { live: Live }) {
         · {blank.method.name.toLowerCase()}
       </span>
       <span className="ml-auto flex shrink-0 items-center gap-4">
-        <span className="text-sm text-ink-2">{live.dragging ? 'moving' : 'Saved'}</span>
-        <button className="verb" disabled={pastStates.length === 0} onClick={() => void undo()}>
+        <Stand live={live} />
+        <SwapMenu live={live} />
+        <FitMenu live={live} />
+        <button
+          className="verb"
+          disabled={live.following || pastStates.length === 0}
+          onClick={() => void undo()}
+        >
           Undo
         </button>
-        <button className="verb" disabled={futureStates.length === 0} onClick={() => void redo()}>
+        <button
+          className="verb"
+          disabled={live.following || futureStates.length === 0}
+          onClick={() => void redo()}
+        >
           Redo
         </button>
         <span className="measure flex items-center gap-2 border border-ink px-2 py-0.5 text-sm">
@@ -53,13 +66,48 @@ export function BenchBar({ live }: { live: Live }) {
   );
 }
 
+/** How the last edit stands: under the hand, on its way to the disk, on it, or refused. */
+function Stand({ live }: { live: Live }) {
+  const { phase, trouble } = useSaving();
+  if (live.following) {
+    return (
+      <span className="flex items-center gap-3 text-sm">
+        <span role="status" className="text-look">
+          Another tab works on this fit
+        </span>
+        <button className="verb" onClick={takeOver}>
+          Take it over
+        </button>
+      </span>
+    );
+  }
+  if (phase === 'refused') {
+    return (
+      <span className="flex items-center gap-3 text-sm">
+        <span role="alert" className="max-w-64 truncate text-fix" title={trouble ?? ''}>
+          {trouble}
+        </span>
+        <button className="verb" onClick={() => void keepWaiting()}>
+          Try again
+        </button>
+      </span>
+    );
+  }
+  const word = live.dragging ? 'moving' : phase === 'saving' ? 'saving…' : 'Saved';
+  return (
+    <span role="status" data-saving={live.dragging ? 'moving' : phase} className="w-12 text-sm text-ink-2">
+      {word}
+    </span>
+  );
+}
+
 function PrintButton({ live }: { live: Live }) {
   const [work, setWork] = useState<{ share: number; stop: AbortController } | null>(null);
-  const make = async () => {
+  const make = async (kind: 'png' | 'pdf' | 'svg') => {
     const stop = new AbortController();
     setWork({ share: 0, stop });
     try {
-      const made = await makePrintFile(live.fit, live.face.id, {
+      const made = await makePrintFile(live.fit, live.face.id, kind, {
         signal: stop.signal,
         onProgress: (share) => {
           setWork({ share, stop });
@@ -92,9 +140,20 @@ function PrintButton({ live }: { live: Live }) {
     );
   }
   return (
-    <button className="action w-[132px]" disabled={live.pieces.length === 0} onClick={() => void make()}>
-      Make print file
-    </button>
+    <span className="flex items-center gap-3">
+      <button
+        className="action w-[132px]"
+        disabled={live.pieces.length === 0}
+        onClick={() => void make('png')}
+      >
+        Make print file
+      </button>
+      <VerbMenu label="as…" disabled={live.pieces.length === 0}>
+        <MenuLine onSelect={() => void make('png')}>PNG, exact pixels</MenuLine>
+        <MenuLine onSelect={() => void make('pdf')}>PDF, text and fills as paths</MenuLine>
+        <MenuLine onSelect={() => void make('svg')}>SVG, text and fills as paths</MenuLine>
+      </VerbMenu>
+    </span>
   );
 }
 

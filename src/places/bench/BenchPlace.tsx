@@ -1,31 +1,39 @@
 'use client';
 import Link from 'next/link';
-import { useDeferredValue, useEffect } from 'react';
+import { useDeferredValue, useEffect, useMemo } from 'react';
 import { toast } from 'sonner';
-import { newPiece } from '@/core/fit/place';
-import { changePieces, openFit, piecesOf, useBench, useHand } from '@/state/bench';
+import type { Docket } from '@/core/check/docket';
+import { isMotifKind } from '@/core/fit/schema';
+import { openFit, useBench } from '@/state/bench';
+import { restHand, useHand } from '@/state/hand';
 import { importFiles, sentence } from '@/state/imports';
 import { useShop } from '@/state/shop';
 import { DropTarget } from '@/ui/DropTarget';
+import { addArtworks, addText } from './adding';
 import { BenchBar } from './BenchBar';
+import { CuttingList } from './CuttingList';
 import { DocketStrip } from './DocketStrip';
 import { FaceBar } from './FaceBar';
 import { Flat } from './flat/Flat';
 import { PieceStrip } from './PieceStrip';
 import { ProductPanel } from './product/ProductPanel';
+import { AgainSheet } from './strip/AgainSheet';
+import { CardSheet } from './strip/CardSheet';
 import { useBenchKeys } from './useBenchKeys';
 import { useDocket } from './useDocket';
-import { useLive, type Live } from './useLive';
+import { besides, useLive, type Live } from './useLive';
 
 /** One fit: the flat, the product and the docket, all in view, each following the others. */
 export function BenchPlace({ fitId }: { fitId: string }) {
   const opened = useBench((bench) => bench.fit?.id === fitId);
   useEffect(() => {
-    const fit = useShop.getState().fits.get(fitId) ?? null;
-    openFit(fit);
-    const carrying = fit?.faces.find(({ pieces }) => pieces.length > 0);
-    const top = carrying?.pieces.findLast((piece) => piece.kind === 'artwork' && !piece.locked);
-    useHand.setState({ faceId: carrying?.faceId ?? null, selectedId: top?.id ?? null });
+    void openFit(fitId).then(() => {
+      const fit = useShop.getState().fits.get(fitId);
+      const carrying = fit?.faces.find(({ pieces }) => pieces.length > 0);
+      const top = carrying?.pieces.findLast((piece) => isMotifKind(piece) && !piece.locked);
+      restHand({ faceId: carrying?.faceId ?? null, selectedIds: top ? [top.id] : [] });
+    });
+    return () => void openFit(null);
   }, [fitId]);
   const live = useLive();
   if (!opened || !live) return <Missing known={useShop.getState().fits.has(fitId)} />;
@@ -45,27 +53,17 @@ function Missing({ known }: { known: boolean }) {
 }
 
 function Bench({ live }: { live: Live }) {
-  useBenchKeys(live);
+  const add = useMemo(() => ({ text: () => void addText(live) }), [live]);
+  useBenchKeys(live, add);
   // The flat follows the hand at once; all else a moment later, in small tasks of its own.
   const following = useDeferredValue(live);
   const docket = useDocket(following);
+  const list = useHand((hand) => hand.list);
   const { face } = live;
   const wide = face.width / face.height > 1.15;
   const bringIn = async (files: File[]) => {
     try {
-      const artworks = await importFiles(files);
-      const added = artworks.map((artwork) =>
-        newPiece(
-          crypto.randomUUID(),
-          artwork.id,
-          artwork.facts,
-          artwork.facts.alpha.present ? 'motif' : 'ground',
-          face,
-        ),
-      );
-      if (added.length === 0) return;
-      await changePieces(face.id, [...piecesOf(face.id), ...added]);
-      useHand.setState({ selectedId: added.at(-1)!.id });
+      await addArtworks(live, await importFiles(files));
     } catch (error) {
       toast(sentence(error));
     }
@@ -83,15 +81,39 @@ function Bench({ live }: { live: Live }) {
             <div className="flex min-w-0 grow flex-col">
               <PieceStrip live={following} onBringIn={open} />
               <FaceBar live={following} />
-              <div className={`flex min-h-0 grow bg-viewing text-viewing-ink ${wide ? 'flex-col' : ''}`}>
-                <Flat live={live} docket={docket.docket} />
-                <ProductPanel live={following} wide={wide} />
+              <div className="flex min-h-0 grow">
+                {list && <CuttingList live={following} />}
+                <div
+                  className={`flex min-h-0 min-w-0 grow bg-viewing text-viewing-ink ${wide ? 'flex-col' : ''}`}
+                >
+                  <Flats live={live} docket={docket.docket} />
+                  <ProductPanel live={following} wide={wide} />
+                </div>
               </div>
             </div>
-            <DocketStrip live={following} {...docket} />
+            <DocketStrip live={following} behind={following.fit !== live.fit} {...docket} />
           </div>
+          <AgainSheet live={following} />
+          <CardSheet live={following} />
         </>
       )}
     </DropTarget>
+  );
+}
+
+/** The face that is worked on, and beside it where wanted the blank's others, in their order. */
+function Flats({ live, docket }: { live: Live; docket: Docket | null }) {
+  const allFaces = useHand((hand) => hand.allFaces);
+  if (!allFaces || live.blank.faces.length < 2) return <Flat live={live} docket={docket} />;
+  return (
+    <div className="flex min-h-0 min-w-0 grow divide-x divide-viewing-rule">
+      {live.blank.faces.map((face) =>
+        face.id === live.face.id ? (
+          <Flat key={face.id} live={live} docket={docket} />
+        ) : (
+          <Flat key={face.id} live={besides(live, face)} docket={docket} active={false} />
+        ),
+      )}
+    </div>
   );
 }

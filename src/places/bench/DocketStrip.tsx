@@ -1,16 +1,34 @@
 'use client';
-import type { Finding, Verdict } from '@/core/check/finding';
-import { ruleName } from '@/core/check/registry';
-import { changePieces, useHand } from '@/state/bench';
-import { Gauge } from '@/ui/Gauge';
-import { VERDICT_INK, VERDICT_WORDS, VerdictShape } from '@/ui/Verdict';
+import { standing, type Verdict } from '@/core/check/finding';
+import { DocketLine } from './DocketLine';
+import { DocketReach } from './DocketReach';
+import { VERDICT_INK, VERDICT_WORDS } from '@/ui/Verdict';
 import type { LiveDocket } from './useDocket';
 import type { Live } from './useLive';
 
-/** The docket: everything required and everything measured, on a strip of paper torn along its edge. */
-export function DocketStrip({ live, docket, trouble }: LiveDocket & { live: Live }) {
-  const pointedAt = useHand((hand) => hand.pointedAt);
-  const count = (verdict: Verdict) => docket.findings.filter((finding) => finding.verdict === verdict).length;
+/**
+ * The docket: everything required and everything measured, on a strip of paper torn along its edge. What a person has
+ * to do something about comes first, in full; what was accepted and what is Ready after it, a row each.
+ */
+export function DocketStrip({
+  live,
+  docket,
+  current,
+  trouble,
+  behind,
+}: LiveDocket & {
+  live: Live;
+  /** Whether the fit has changed since what is shown was measured. */
+  behind: boolean;
+}) {
+  const findings = docket?.findings ?? [];
+  const count = (verdict: Verdict) => findings.filter((finding) => standing(finding) === verdict).length;
+  const lines = findings.map((finding, index) => ({ finding, index }));
+  const open = (['fix', 'look'] as const).flatMap((verdict) =>
+    lines.filter(({ finding }) => standing(finding) === verdict),
+  );
+  const accepted = lines.filter(({ finding }) => finding.accepted);
+  const ready = lines.filter(({ finding }) => finding.verdict === 'ready');
   return (
     <aside
       aria-label="Docket"
@@ -20,7 +38,7 @@ export function DocketStrip({ live, docket, trouble }: LiveDocket & { live: Live
       <div className="flex items-baseline gap-2.5 border-b-2 border-ink py-3.5">
         <h2 className="text-lg font-bold">Docket</h2>
         <span role="status" className="measure text-sm text-ink-2">
-          {docket.exact ? 'exact' : trouble ? 'coarse only' : 'coarse, measuring…'}
+          {docket?.exact && !behind ? 'exact' : trouble ? 'coarse only' : 'coarse, measuring…'}
         </span>
         <span className="measure ml-auto flex gap-2 text-base font-semibold">
           {(['fix', 'look', 'ready'] as const).map((verdict) =>
@@ -37,89 +55,26 @@ export function DocketStrip({ live, docket, trouble }: LiveDocket & { live: Live
           {trouble}
         </p>
       )}
-      {docket.findings.length === 0 ? (
-        <p className="py-4 text-ink-2">Nothing is on this face yet, so there is nothing to measure.</p>
+      {!docket || findings.length === 0 ? (
+        <p className="py-4 text-ink-2">
+          {docket ? 'Nothing is on this face yet, so there is nothing to measure.' : 'Measuring…'}
+        </p>
       ) : (
-        <ul className="min-h-0 grow overflow-auto">
-          {docket.findings.map((finding, index) => (
-            <Line
-              key={`${finding.rule}-${finding.pieceId ?? index}`}
-              finding={finding}
-              pointed={pointedAt === index}
-              onPoint={(on) => {
-                useHand.setState({ pointedAt: on ? index : null });
-              }}
-              onRemedy={(pieces) => void changePieces(live.face.id, pieces)}
-            />
-          ))}
-        </ul>
+        <div className="min-h-0 grow overflow-auto">
+          <DocketReach docket={docket} />
+          <ul>
+            {[...open, ...accepted, ...ready].map(({ finding, index }) => (
+              <DocketLine
+                key={`${finding.faceId}-${finding.rule}-${finding.pieceId ?? ''}-${finding.unit}`}
+                finding={finding}
+                index={index}
+                idle={live.following || behind || !current}
+              />
+            ))}
+          </ul>
+        </div>
       )}
     </aside>
-  );
-}
-
-interface LineProps {
-  finding: Finding;
-  pointed: boolean;
-  onPoint: (on: boolean) => void;
-  onRemedy: (pieces: Finding['remedies'][number]['pieces']) => void;
-}
-
-function Line({ finding, pointed, onPoint, onRemedy }: LineProps) {
-  const { rule, verdict, shown, message, remedies, gauge, assumed } = finding;
-  return (
-    <li
-      data-rule={rule}
-      data-verdict={verdict}
-      tabIndex={0}
-      aria-label={`${ruleName(rule)}: ${VERDICT_WORDS[verdict]}. ${message}`}
-      onPointerEnter={() => {
-        onPoint(true);
-      }}
-      onPointerLeave={() => {
-        onPoint(false);
-      }}
-      onFocus={() => {
-        onPoint(true);
-      }}
-      onBlur={() => {
-        onPoint(false);
-      }}
-      className={`border-b border-rule py-2 ${pointed ? 'bg-frame' : ''}`}
-    >
-      <div className="flex items-start gap-2.5">
-        <span className="pt-1">
-          <VerdictShape verdict={verdict} />
-        </span>
-        <span className="min-w-0 grow">
-          <span className="flex items-baseline justify-between gap-2">
-            <span className="whitespace-nowrap font-semibold">{ruleName(rule)}</span>
-            <span
-              className={`measure truncate font-semibold ${verdict === 'ready' ? '' : VERDICT_INK[verdict]}`}
-            >
-              {shown.measured}
-            </span>
-          </span>
-          <span className="measure block text-sm text-ink-2">{shown.required}</span>
-        </span>
-        <Gauge gauge={gauge} verdict={verdict} />
-      </div>
-      {verdict !== 'ready' && <p className="ml-[21px] mt-1 text-sm">{message}</p>}
-      {assumed && rule !== 'file-spec' && (
-        <p className="ml-[21px] text-sm text-look">Rests on an assumed {assumed.join(', ')}.</p>
-      )}
-      {remedies.map((remedy) => (
-        <button
-          key={remedy.id}
-          className="verb ml-[21px] mt-1 block text-base"
-          onClick={() => {
-            onRemedy(remedy.pieces);
-          }}
-        >
-          {remedy.label}
-        </button>
-      ))}
-    </li>
   );
 }
 

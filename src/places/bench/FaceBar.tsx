@@ -2,18 +2,20 @@
 import { differences } from '@/core/blank/numbers';
 import { carryOver } from '@/core/fit/regrade';
 import { showLength, showSize } from '@/core/length/show';
-import { changeFit, useHand } from '@/state/bench';
+import { changeFit } from '@/state/bench';
+import { useHand } from '@/state/hand';
 import { saveUnderlay } from '@/state/blanks';
 import { resolveHere } from '@/state/library';
 import { useShop } from '@/state/shop';
+import { Looking } from './Looking';
+import { useUnderlay } from './useUnderlay';
 import type { Live } from './useLive';
 
-/** Which face and which size is on the bench, the template under it, and a newer version of the blank if there is one. */
+/** Which face and size is on the bench, the template under it, a newer blank if there is one; how it is looked at. */
 export function FaceBar({ live }: { live: Live }) {
   const newer = useNewer(live);
   const underlay = useUnderlay(live);
   const { faces, blank } = live.blank;
-  if (faces.length < 2 && blank.sizes.length === 0 && !underlay && !newer) return null;
   return (
     <div className="flex h-[30px] shrink-0 items-center gap-5 border-b border-rule bg-frame px-4 text-sm">
       {faces.length > 1 && <Faces live={live} />}
@@ -35,28 +37,42 @@ export function FaceBar({ live }: { live: Live }) {
         </label>
       )}
       {newer}
+      <Looking live={live} />
     </div>
   );
 }
 
 function Faces({ live }: { live: Live }) {
+  const allFaces = useHand((hand) => hand.allFaces);
+  // Where there are many, their names alone take the room there is.
+  const few = live.blank.faces.length <= 3;
   const carries = (id: string) =>
     live.fit.faces.some(({ faceId, pieces }) => faceId === id && pieces.length > 0);
   return (
-    <span role="group" aria-label="Face" className="flex gap-3">
+    <span role="group" aria-label="Face" className="flex gap-3 whitespace-nowrap">
       {live.blank.faces.map(({ id, name }) => (
         <button
           key={id}
           aria-pressed={id === live.face.id}
+          title={carries(id) ? undefined : `Nothing is on the ${name} yet`}
           className={id === live.face.id ? 'font-semibold underline underline-offset-4' : 'text-ink-2'}
           onClick={() => {
-            useHand.setState({ faceId: id, selectedId: null, draft: null, snapped: null });
+            useHand.setState({ faceId: id, selectedIds: [], draft: null, snapped: null, zoom: null });
           }}
         >
           {name}
-          {!carries(id) && ' (bare)'}
+          {!carries(id) && few && ' (bare)'}
         </button>
       ))}
+      <button
+        aria-pressed={allFaces}
+        className={allFaces ? 'font-semibold underline underline-offset-4' : 'text-ink-2'}
+        onClick={() => {
+          useHand.setState({ allFaces: !allFaces });
+        }}
+      >
+        side by side
+      </button>
     </span>
   );
 }
@@ -138,9 +154,4 @@ function useNewer(live: Live): React.ReactNode {
       </button>
     </span>
   );
-}
-
-/** The house's template that lies under the face on the bench, if one does. */
-export function useUnderlay({ blank, face }: Pick<Live, 'blank' | 'face'>) {
-  return useShop((shop) => shop.underlays.get(`${blank.blank.id}/${face.id}`));
 }

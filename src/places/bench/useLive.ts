@@ -1,8 +1,10 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { Facts } from '@/core/artwork/facts';
 import type { PrintFace, ResolvedBlank } from '@/core/blank/resolve';
-import type { ArtworkPiece, Design, Fit, Piece } from '@/core/fit/schema';
-import { useBench, useHand, withPieces } from '@/state/bench';
+import type { Design, Fit, Group, Piece } from '@/core/fit/schema';
+import { selectionOf, type Selection } from '@/core/fit/selection';
+import { useBench, useRole, withFace } from '@/state/bench';
+import { useHand } from '@/state/hand';
 import { previewOf, type Preview } from '@/state/previews';
 import { contextOf, useShop, type Shop } from '@/state/shop';
 
@@ -13,42 +15,73 @@ export interface Live {
   design: Design;
   face: PrintFace;
   pieces: readonly Piece[];
+  groups: readonly Group[];
+  /** The one piece that is chosen; undefined where none is, or several are. */
   selected: Piece | undefined;
-  /** The selected piece where it shows an artwork, with that artwork's facts. */
-  placed: { piece: ArtworkPiece; facts: Facts } | undefined;
+  selectedIds: readonly string[];
+  /** What is chosen and has a place of its own. */
+  selection: Selection | null;
   factsOf: (artworkId: string) => Facts;
   artworks: NonNullable<ReturnType<typeof contextOf>>['artworks'];
   previews: ReadonlyMap<string, Preview>;
   unit: Shop['settings']['unit'];
   dragging: boolean;
+  /** Whether another tab writes this fit, so that nothing can be changed here. */
+  following: boolean;
 }
 
 /** The live fit, or null until it and its pictures are at hand. */
 export function useLive(): Live | null {
   const fit = useBench((bench) => bench.fit);
-  const { draft, selectedId, faceId } = useHand();
+  const role = useRole((one) => one.role);
+  const { draft, selectedIds, faceId } = useHand();
   const shop = useShop();
-  const context = fit && contextOf(fit, shop);
+  const context = useMemo(() => fit && contextOf(fit, shop), [fit, shop]);
   const previews = usePreviews(context?.artworks ?? []);
+  const { artworks } = shop;
+  const factsOf = useMemo(() => (artworkId: string) => artworks.get(artworkId)!.facts, [artworks]);
   const faces = context?.blank.faces;
   const face = faces?.find(({ id }) => id === faceId) ?? faces?.[0];
-  if (!fit || !context || !face || !previews) return null;
+  const shown = useMemo(
+    () => (fit && draft && face ? withFace(fit, face.id, () => draft) : fit),
+    [fit, draft, face],
+  );
+  const onFace = face && shown?.faces.find((one) => one.faceId === face.id);
+  const selection = useMemo(
+    () => (onFace ? selectionOf(onFace, selectedIds, factsOf) : null),
+    [onFace, selectedIds, factsOf],
+  );
+  if (!shown || !context || !face || !previews) return null;
 
-  const pieces = draft ?? fit.faces.find(({ faceId }) => faceId === face.id)?.pieces ?? [];
-  const selected = pieces.find(({ id }) => id === selectedId);
-  const factsOf = (artworkId: string) => shop.artworks.get(artworkId)!.facts;
+  const pieces = onFace?.pieces ?? [];
   return {
-    fit: draft ? { ...fit, faces: withPieces(fit, face.id, draft) } : fit,
+    fit: shown,
     ...context,
     face,
     pieces,
-    selected,
-    placed:
-      selected?.kind === 'artwork' ? { piece: selected, facts: factsOf(selected.artworkId) } : undefined,
+    groups: onFace?.groups ?? [],
+    selected: selectedIds.length === 1 ? pieces.find(({ id }) => id === selectedIds[0]) : undefined,
+    selectedIds,
+    selection,
     factsOf,
     previews,
     unit: shop.settings.unit,
     dragging: draft !== null,
+    following: role === 'following',
+  };
+}
+
+/** Another face of the live fit, as it lies beside the one that is worked on. */
+export function besides(live: Live, face: PrintFace): Live {
+  const onFace = live.fit.faces.find(({ faceId }) => faceId === face.id);
+  return {
+    ...live,
+    face,
+    pieces: onFace?.pieces ?? [],
+    groups: onFace?.groups ?? [],
+    selected: undefined,
+    selectedIds: [],
+    selection: null,
   };
 }
 

@@ -1,79 +1,180 @@
-import { opaqueBox } from '@/core/fit/geometry';
-import { centreOn, coverBleed, fitInside, newFill, setRotation } from '@/core/fit/place';
-import type { ArtworkPiece } from '@/core/fit/schema';
-import { nearestZone } from '@/core/fit/zones';
-import { changePiece, changePieces, piecesOf, useHand } from '@/state/bench';
-import { normalAngle } from './angle';
+import type { Edge } from '@/core/fit/arrange';
+import { mirrorChosen } from '@/core/fit/selection';
+import { changeFace } from '@/state/bench';
+import {
+  align,
+  centreAt,
+  changeAll,
+  changeRole,
+  cover,
+  group,
+  inside,
+  move,
+  reorder,
+  sameOnOtherSide,
+  sameSize,
+  spread,
+  takeOff,
+  ungroup,
+  zoneAt,
+} from './acts';
 import type { Live } from './useLive';
 
-/** What can be done to a selected artwork, for the strip and for the keys alike. Each is one step of undo. */
+export interface Verb {
+  /** As it is said in a list. */
+  name: string;
+  /** The key that does it, as it is printed. */
+  keys: string;
+  /** `placed`: something with a place of its own is chosen; `any`: any piece is. */
+  needs: 'placed' | 'any' | 'nothing';
+  run: (live: Live) => void;
+}
+
+/** What can be done with what is chosen, by name: for the strip, for menus, for keys and for the sheet of keys. */
 export const VERBS = {
-  inside: ({ face }: Live, piece: ArtworkPiece, facts: Facts) =>
-    fitInside({ ...piece, role: 'motif' }, facts, face),
-  cover: ({ face }: Live, piece: ArtworkPiece, facts: Facts) =>
-    coverBleed({ ...piece, role: 'ground' }, facts, face),
-  centreAcross: (live: Live, piece: ArtworkPiece, facts: Facts) =>
-    centreOn(piece, facts, { x: zoneAt(live, piece, facts).x }),
-  centreDown: (live: Live, piece: ArtworkPiece, facts: Facts) =>
-    centreOn(piece, facts, { y: zoneAt(live, piece, facts).y }),
-  centreBoth: (live: Live, piece: ArtworkPiece, facts: Facts) =>
-    centreOn(piece, facts, zoneAt(live, piece, facts)),
-  quarterTurn: (_: Live, piece: ArtworkPiece, facts: Facts) =>
-    setRotation(piece, facts, normalAngle(piece.rotation + Math.PI / 2)),
-  flip: (_: Live, piece: ArtworkPiece) => ({ ...piece, flipped: !piece.flipped }),
-} as const;
+  inside: { name: 'Fit inside the safe area', keys: 'F', needs: 'placed', run: inside },
+  cover: { name: 'Fill to the bleed', keys: 'B', needs: 'placed', run: cover },
+  centreBoth: {
+    name: 'Centre on the zone',
+    keys: 'C',
+    needs: 'placed',
+    run: (live) => {
+      centreAt(live, zoneAt(live));
+    },
+  },
+  centreAcross: {
+    name: 'Centre on the zone, across only',
+    keys: 'X',
+    needs: 'placed',
+    run: (live) => {
+      centreAt(live, { x: zoneAt(live).x });
+    },
+  },
+  centreDown: {
+    name: 'Centre on the zone, down only',
+    keys: 'Y',
+    needs: 'placed',
+    run: (live) => {
+      centreAt(live, { y: zoneAt(live).y });
+    },
+  },
+  otherSide: {
+    name: 'Same on the other side',
+    keys: 'S',
+    needs: 'placed',
+    run: (live) => {
+      sameOnOtherSide(live, false);
+    },
+  },
+  otherSideMirrored: {
+    name: 'Same on the other side, mirrored',
+    keys: 'Shift S',
+    needs: 'placed',
+    run: (live) => {
+      sameOnOtherSide(live, true);
+    },
+  },
+  spread: { name: 'Spread evenly round', keys: 'O', needs: 'placed', run: spread },
+  sameHeight: {
+    name: 'As high as the first',
+    keys: 'M',
+    needs: 'placed',
+    run: (live) => {
+      sameSize(live, 'height');
+    },
+  },
+  sameWidth: {
+    name: 'As wide as the first',
+    keys: 'Shift M',
+    needs: 'placed',
+    run: (live) => {
+      sameSize(live, 'width');
+    },
+  },
+  alignLeft: alignVerb('left edges', 'Ctrl ←', 'left'),
+  alignRight: alignVerb('right edges', 'Ctrl →', 'right'),
+  alignTop: alignVerb('top edges', 'Ctrl ↑', 'top'),
+  alignFoot: alignVerb('foot edges', 'Ctrl ↓', 'foot'),
+  alignCentre: alignVerb('middles, one under another', 'Shift X', 'centre'),
+  alignMiddle: alignVerb('middles, side by side', 'Shift Y', 'middle'),
+  quarterTurn: {
+    name: 'Turn a quarter right',
+    keys: 'Q',
+    needs: 'placed',
+    run: (live) => {
+      move(live, { turn: Math.PI / 2 });
+    },
+  },
+  flip: {
+    name: 'Turn over, left to right',
+    keys: 'V',
+    needs: 'placed',
+    run: (live) => {
+      void changeFace(live.face.id, (face) => mirrorChosen(face, live.selectedIds, live.factsOf));
+    },
+  },
+  group: { name: 'Group', keys: 'G', needs: 'placed', run: group },
+  ungroup: { name: 'Take the group apart', keys: 'Shift G', needs: 'placed', run: ungroup },
+  role: { name: 'Change role: ground or motif', keys: 'R', needs: 'any', run: changeRole },
+  knockout: {
+    name: 'Knock out what is under it, or paint again',
+    keys: 'K',
+    needs: 'any',
+    run: (live) => {
+      changeAll(live, (piece) => ({ ...piece, knockout: !piece.knockout }));
+    },
+  },
+  raise: {
+    name: 'One place up',
+    keys: 'Page Up',
+    needs: 'any',
+    run: (live) => {
+      reorder(live, 1);
+    },
+  },
+  lower: {
+    name: 'One place down',
+    keys: 'Page Down',
+    needs: 'any',
+    run: (live) => {
+      reorder(live, -1);
+    },
+  },
+  lock: {
+    name: 'Lock, or let go',
+    keys: 'Shift L',
+    needs: 'any',
+    run: (live) => {
+      changeAll(live, (piece) => ({ ...piece, locked: !piece.locked }));
+    },
+  },
+  hide: {
+    name: 'Hide, or show',
+    keys: 'Shift H',
+    needs: 'any',
+    run: (live) => {
+      changeAll(live, (piece) => ({ ...piece, visible: !piece.visible }));
+    },
+  },
+  takeOff: { name: 'Take off', keys: 'Delete', needs: 'any', run: takeOff },
+} satisfies Record<string, Verb>;
 
-type Facts = NonNullable<Live['placed']>['facts'];
-export type Verb = keyof typeof VERBS;
+export type VerbId = keyof typeof VERBS;
 
-export function perform(live: Live, verb: Verb): void {
-  const { placed, face } = live;
-  if (placed && !placed.piece.locked)
-    void changePiece(face.id, VERBS[verb](live, placed.piece, placed.facts));
+function alignVerb(what: string, keys: string, edge: Edge): Verb {
+  return {
+    name: `Align ${what}`,
+    keys,
+    needs: 'placed',
+    run: (live) => {
+      align(live, edge);
+    },
+  };
 }
 
-/** Centres on a zone by name. */
-export function centreOnZone(live: Live, zoneId: string): void {
-  const zone = live.face.zones.find(({ id }) => id === zoneId);
-  if (live.placed && zone) {
-    void changePiece(live.face.id, centreOn(live.placed.piece, live.placed.facts, { x: zone.x, y: zone.y }));
-  }
-}
-
-export function changeRole({ face, selected }: Live): void {
-  if (selected)
-    void changePiece(face.id, { ...selected, role: selected.role === 'motif' ? 'ground' : 'motif' });
-}
-
-export function takeOff({ face, selected }: Live): void {
-  if (!selected) return;
-  void changePieces(
-    face.id,
-    piecesOf(face.id).filter(({ id }) => id !== selected.id),
-  );
-  useHand.setState({ selectedId: null });
-}
-
-/** Lays a plain colour under everything, or recolours the one that is there and selected. */
-export function layGround({ face, selected }: Live, colour: string): void {
-  if (selected?.kind === 'fill') {
-    void changePiece(face.id, { ...selected, colour });
-    return;
-  }
-  const fill = newFill(crypto.randomUUID(), colour);
-  void changePieces(face.id, [fill, ...piecesOf(face.id)]);
-  useHand.setState({ selectedId: fill.id });
-}
-
-/** Selects the next piece, or the one before; past the last comes none. */
-export function selectNext({ pieces, selected }: Live, step: 1 | -1): boolean {
-  const at = selected ? pieces.indexOf(selected) + step : step === 1 ? 0 : pieces.length - 1;
-  const next = pieces[at];
-  useHand.setState({ selectedId: next?.id ?? null });
-  return next !== undefined;
-}
-
-function zoneAt({ face }: Live, piece: ArtworkPiece, facts: Facts): { x: number; y: number } {
-  const near = nearestZone(face.zones, opaqueBox(piece, facts));
-  return near ? { x: near.zone.x, y: near.zone.y } : { x: face.width / 2, y: face.height / 2 };
+export function perform(live: Live, id: VerbId): void {
+  const verb: Verb = VERBS[id];
+  if (live.following) return;
+  if (verb.needs === 'placed' ? live.selection && !live.selection.locked : live.selectedIds.length > 0)
+    verb.run(live);
 }

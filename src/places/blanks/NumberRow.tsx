@@ -1,7 +1,6 @@
 'use client';
-import { useState } from 'react';
-import { showLength, type UnitSetting } from '@/core/length/show';
-import { LengthField } from '@/ui/LengthField';
+import type { UnitSetting } from '@/core/length/show';
+import { EditableLength } from '@/ui/LengthValue';
 
 interface Props {
   name: string;
@@ -15,7 +14,6 @@ interface Props {
 
 /** One number of a blank: click it, type another, Enter. */
 export function NumberRow({ name, mm, unit, source, refuse, onSet }: Props) {
-  const [editing, setEditing] = useState(false);
   return (
     <div className="flex items-baseline justify-between gap-3 border-b border-rule py-[3px]">
       <dt className="min-w-0 truncate text-ink-2" title={name}>
@@ -23,28 +21,14 @@ export function NumberRow({ name, mm, unit, source, refuse, onSet }: Props) {
         {source && <span className={source === 'assumed' ? ' text-look' : ''}> · {source}</span>}
       </dt>
       <dd className="shrink-0 font-semibold">
-        {editing ? (
-          <LengthField
-            name={name}
-            mm={mm}
-            unit={unit}
-            refuse={refuse}
-            onSet={onSet}
-            onLeave={() => {
-              setEditing(false);
-            }}
-          />
-        ) : (
-          <button
-            aria-label={`${name}: ${showLength(mm, unit)}. Change it`}
-            className="min-h-6 min-w-6 underline decoration-rule decoration-dotted underline-offset-4 hover:decoration-ink"
-            onClick={() => {
-              setEditing(true);
-            }}
-          >
-            {showLength(mm, unit)}
-          </button>
-        )}
+        <EditableLength
+          name={name}
+          mm={mm}
+          unit={unit}
+          refuse={refuse}
+          onSet={onSet}
+          className="min-h-6 min-w-6 underline decoration-rule decoration-dotted underline-offset-4 hover:decoration-ink"
+        />
       </dd>
     </div>
   );

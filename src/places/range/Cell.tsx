@@ -72,6 +72,7 @@ export function Cell({ column, drawingWidth, design, fit, onFit, onOpen, onRemov
               const artwork = artworks.get(id);
               return artwork && previewUrl(artwork);
             }}
+            factsOf={(id) => artworks.get(id)?.facts}
             width={drawingWidth}
             height={DRAWING_HEIGHT}
           />

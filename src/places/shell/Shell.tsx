@@ -7,6 +7,7 @@ import { sweepDockets } from '@/state/dockets';
 import { sentence } from '@/state/imports';
 import { changeSettings, openShop, useShop } from '@/state/shop';
 import { engineHindrance } from '@/state/engine';
+import { askToKeep, roomTrouble } from '@/state/storage';
 import { Tape } from '@/ui/Tape';
 import { ImportStrip } from './ImportStrip';
 import { Shortcuts } from './Shortcuts';
@@ -24,6 +25,7 @@ export function Shell({ demo, children }: { demo: boolean; children: ReactNode }
   const trouble = useShop((shop) => shop.trouble);
   const settings = useShop((shop) => shop.settings);
   const hindrance = useHindrance();
+  const room = useRoomLeft();
   useOpenShop(demo);
   useSweep();
 
@@ -51,6 +53,7 @@ export function Shell({ demo, children }: { demo: boolean; children: ReactNode }
       </Tape>
       {hindrance && <Notice>{hindrance}</Notice>}
       {trouble && <Notice>{trouble}</Notice>}
+      {room && <Notice>{room}</Notice>}
       <ImportStrip />
       <div className="flex min-h-0 grow flex-col">
         {phase === 'open' ? children : <Opening phase={phase} />}
@@ -109,6 +112,25 @@ function useHindrance(): string | null {
   return hindrance;
 }
 
+/** What is to be said of the room left, looked at again whenever artwork comes in or goes. */
+function useRoomLeft(): string | null {
+  const [room, setRoom] = useState<string | null>(null);
+  const phase = useShop((shop) => shop.phase);
+  const count = useShop((shop) => shop.artworks.size);
+  useEffect(() => {
+    if (phase !== 'open') return;
+    let current = true;
+    void roomTrouble().then((said) => {
+      if (current) setRoom(said);
+    });
+    if (count > 0) void askToKeep();
+    return () => {
+      current = false;
+    };
+  }, [phase, count]);
+  return room;
+}
+
 let opening: Promise<void> | undefined;
 
 function useOpenShop(demo: boolean): void {
@@ -136,7 +158,8 @@ function useSweep(): void {
   const unit = useShop((shop) => shop.settings.unit);
   const blanks = useShop((shop) => shop.blanks);
   const phase = useShop((shop) => shop.phase);
+  const onBench = useShop((shop) => shop.onBench);
   useEffect(() => {
     if (phase === 'open' && engineHindrance() === null) void sweepDockets();
-  }, [fits, unit, blanks, phase]);
+  }, [fits, unit, blanks, phase, onBench]);
 }

@@ -1,22 +1,52 @@
 'use client';
 import * as Dialog from '@radix-ui/react-dialog';
 import { useEffect, useState } from 'react';
+import { VERBS } from '../bench/verbs';
 import { isTyping } from './typing';
 
-const KEYS: readonly (readonly [keys: string, what: string])[] = [
-  ['?', 'This sheet'],
-  ['Tab', 'Next piece, then its dimensions'],
-  ['Arrows', 'Nudge by 1 mm or 1/16 in; with Shift ten steps; with Alt a tenth'],
-  ['F', 'Fit the motif inside the safe area'],
-  ['B', 'Cover the bleed'],
-  ['C', 'Centre on the nearest zone, across and down'],
-  ['W', 'Type the width'],
-  ['H', 'Type the height'],
-  ['R', 'Change role: ground or motif'],
-  ['Delete', 'Take the piece off'],
-  ['Alt while dragging', 'Do not snap'],
-  ['Ctrl Z, Ctrl Shift Z', 'Undo, redo'],
-  ['L', 'Show or hide the legend'],
+type Keys = readonly (readonly [keys: string, what: string])[];
+
+const verbs = Object.values(VERBS).map(({ keys, name }) => [keys, name] as const);
+
+/** By what they do; on the bench, but for the first. */
+const SHEETS: readonly (readonly [heading: string, keys: Keys])[] = [
+  [
+    'Measures',
+    [
+      ['?', 'This sheet'],
+      ['W, H, A', 'Type the width, the height, the angle; Tab goes to the next number'],
+      ['Arrows', 'Nudge by 1 mm or 1/16 in; with Shift ten steps; with Alt a tenth'],
+      ['1 to 9', 'Centre on the face’s first zone, its second, and so on'],
+      ['D', 'Step and repeat by a distance'],
+      ['P', 'Let width and height change apart, or keep the proportion'],
+      ['N', 'Take distances to the next line: safe edge, trim, bleed edge'],
+      ['Alt while dragging', 'Do not snap'],
+    ],
+  ],
+  [
+    'Pieces',
+    [
+      ['Tab', 'Next piece, then its dimensions'],
+      ['Shift click, Space', 'Choose one more, or one less'],
+      ['Click again', 'The piece under it'],
+      ['Ctrl A', 'Choose all'],
+      ['T, E', 'Add a text; type the words of the one that is chosen'],
+      ['Escape', 'Choose nothing'],
+      ...verbs,
+    ],
+  ],
+  [
+    'Looking',
+    [
+      ['0, Z, Shift Z', 'The whole face; what is chosen; the zone'],
+      ['=', 'True size'],
+      ['+, -, Ctrl wheel', 'Larger, smaller'],
+      ['Wheel, arrows', 'Move the flat, where nothing is chosen'],
+      ['U', 'Lay out the cutting list, or put it away'],
+      ['L', 'Show or hide the legend'],
+      ['Ctrl Z, Ctrl Shift Z', 'Undo, redo'],
+    ],
+  ],
 ];
 
 /** The sheet of shortcuts, on `?`. */
@@ -37,18 +67,26 @@ export function Shortcuts() {
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-viewing-ink/40" />
         <Dialog.Content
-          className="fixed left-1/2 top-16 z-50 w-[520px] -translate-x-1/2 border border-ink bg-docket p-6"
+          className="fixed left-1/2 top-10 z-50 w-[1120px] max-w-[96vw] -translate-x-1/2 border border-ink bg-docket p-6 text-sm"
           aria-describedby={undefined}
         >
           <Dialog.Title className="mb-3 text-lg font-bold">Keys</Dialog.Title>
-          <dl>
-            {KEYS.map(([keys, what]) => (
-              <div key={keys} className="flex gap-4 border-b border-rule py-1">
-                <dt className="measure w-40 shrink-0 font-semibold">{keys}</dt>
-                <dd>{what}</dd>
-              </div>
+          <div className="max-h-[76vh] gap-8 overflow-auto [column-count:3]">
+            {SHEETS.map(([heading, keys]) => (
+              <dl key={heading} className="mb-4">
+                <h3 className="border-b border-ink font-semibold">{heading}</h3>
+                {keys.map(([key, what]) => (
+                  <div
+                    key={key + what}
+                    className="flex break-inside-avoid gap-3 border-b border-rule py-[3px]"
+                  >
+                    <dt className="measure w-28 shrink-0 font-semibold">{key}</dt>
+                    <dd>{what}</dd>
+                  </div>
+                ))}
+              </dl>
             ))}
-          </dl>
+          </div>
           <Dialog.Close className="verb mt-4">Close</Dialog.Close>
         </Dialog.Content>
       </Dialog.Portal>

@@ -1,11 +1,12 @@
 import { useId } from 'react';
 import { shapePath } from '@/core/blank/shape';
+import type { Facts } from '@/core/artwork/facts';
 import type { PrintFace, ResolvedBlank } from '@/core/blank/resolve';
 import type { Piece } from '@/core/fit/schema';
 import { FaceLines } from './FaceLines';
 import { GarmentShape } from './GarmentShape';
 import { placeOf } from './place';
-import { pieceTransform } from './transform';
+import { PieceDrawings } from './PieceDrawings';
 
 interface Props {
   blank: ResolvedBlank;
@@ -14,13 +15,24 @@ interface Props {
   colour: string;
   pieces: readonly Piece[];
   pictureOf: (artworkId: string) => string | undefined;
+  factsOf: (artworkId: string) => Facts | undefined;
   /** Room in px; the face is drawn as large as fits, and stays in the middle of a wider one. */
   width: number;
   height: number;
 }
 
 /** A fit drawn small: the face's flat at one look, a garment with its print in place. */
-export function FitDrawing({ blank, face, sizeId, colour, pieces, pictureOf, width, height }: Props) {
+export function FitDrawing({
+  blank,
+  face,
+  sizeId,
+  colour,
+  pieces,
+  pictureOf,
+  factsOf,
+  width,
+  height,
+}: Props) {
   const clip = useId();
   const { garment, origin, ...extent } = placeOf(blank, face, sizeId);
   const scale = Math.min((width - 12) / extent.width, (height - 12) / extent.height);
@@ -35,9 +47,7 @@ export function FitDrawing({ blank, face, sizeId, colour, pieces, pictureOf, wid
         </clipPath>
         {!garment && <path d={shapePath(face, face.edge)} fill={colour} />}
         <g clipPath={`url(#${clip})`}>
-          {pieces.map((piece) => (
-            <PieceDrawing key={piece.id} piece={piece} face={face} pictureOf={pictureOf} />
-          ))}
+          <PieceDrawings pieces={pieces} face={face} pictureOf={pictureOf} factsOf={factsOf} />
         </g>
         {garment ? <PrintArea face={face} px={px} /> : <FaceLines face={face} px={px} small />}
       </g>
@@ -54,30 +64,6 @@ export function PrintArea({ face, px }: { face: PrintFace; px: number }) {
       stroke="var(--color-viewing-ink)"
       strokeWidth={px * 0.7}
       strokeDasharray={`${3 * px} ${3 * px}`}
-    />
-  );
-}
-
-export function PieceDrawing({
-  piece,
-  face,
-  pictureOf,
-}: {
-  piece: Piece;
-  face: PrintFace;
-  pictureOf: Props['pictureOf'];
-}) {
-  if (!piece.visible) return null;
-  if (piece.kind === 'fill') return <path d={shapePath(face, face.bleed)} fill={piece.colour} />;
-  const href = pictureOf(piece.artworkId);
-  if (!href) return null;
-  return (
-    <image
-      href={href}
-      width={piece.width}
-      height={piece.height}
-      preserveAspectRatio="none"
-      transform={pieceTransform(piece)}
     />
   );
 }

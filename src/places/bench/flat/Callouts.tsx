@@ -1,20 +1,24 @@
 'use client';
 import type { Docket } from '@/core/check/docket';
 import type { Finding } from '@/core/check/finding';
-import { rank } from '@/core/check/finding';
-import { useHand } from '@/state/bench';
+import { extentOf } from '@/core/fit/geometry';
+import { rank, standing } from '@/core/check/finding';
+import { useHand } from '@/state/hand';
 import { VerdictShape } from '@/ui/Verdict';
 import type { Live } from '../useLive';
+import { gripBox } from './picking';
 import { toPx, type View } from './view';
 
 /** Findings that have a place, called out on the flat with a leader line; the one pointed at is marked out. */
-export function Callouts({ live, docket, view }: { live: Live; docket: Docket; view: View }) {
+export function Callouts({ live, docket, view }: { live: Live; docket: Docket | null; view: View }) {
   const pointedAt = useHand((hand) => hand.pointedAt);
-  const pointed = pointedAt === null ? undefined : docket.findings[pointedAt];
-  const worst = [...docket.findings]
-    .filter(({ place }) => place)
+  const findings = docket?.findings ?? [];
+  const pointed = pointedAt === null ? undefined : findings[pointedAt];
+  const here = findings.filter(({ faceId }) => faceId === live.face.id);
+  const worst = here
+    .filter((finding) => finding.place && standing(finding) !== 'ready')
     .sort((a, b) => rank(b.verdict) - rank(a.verdict))[0];
-  const called = pointed?.place ? pointed : worst;
+  const called = pointed?.place && pointed.faceId === live.face.id ? pointed : worst;
   const piece = pointed && !pointed.place ? pieceExtent(live, pointed) : null;
   return (
     <>
@@ -30,7 +34,7 @@ export function Callouts({ live, docket, view }: { live: Live; docket: Docket; v
       {called?.place && (
         <p
           data-callout
-          className="pointer-events-none absolute inset-x-3 bottom-2 flex items-center justify-center gap-2 font-semibold leading-tight text-viewing-fix [--color-fix:#8a1a10] [--color-look:#5c3c00]"
+          className="pointer-events-none absolute bottom-2 left-8 right-3 flex items-center justify-center gap-2 font-semibold leading-tight text-viewing-fix [--color-fix:#8a1a10] [--color-look:#5c3c00]"
         >
           <VerdictShape verdict={called.verdict} size={12} />
           <span className={called.verdict === 'fix' ? '' : 'text-look'}>{called.message}</span>
@@ -40,14 +44,14 @@ export function Callouts({ live, docket, view }: { live: Live; docket: Docket; v
   );
 }
 
+/** px from which a place is marked by its outline alone. */
+const LARGE = 160;
+
 type Place = NonNullable<Finding['place']>;
 
 function pieceExtent(live: Live, finding: Finding): Place | null {
   const piece = live.pieces.find(({ id }) => id === finding.pieceId);
-  if (piece?.kind === 'artwork') {
-    const { x, y, width, height } = piece;
-    return { left: x - width / 2, right: x + width / 2, top: y - height / 2, bottom: y + height / 2 };
-  }
+  if (piece) return extentOf(gripBox(live, piece));
   const { width, height, bleed } = live.face;
   return { left: -bleed, top: -bleed, right: width + bleed, bottom: height + bleed };
 }
@@ -62,7 +66,8 @@ function Mark({ view, place, dashed = false }: { view: View; place: Place; dashe
       width={Math.max(2, b.x - a.x + 2)}
       height={Math.max(2, b.y - a.y + 2)}
       fill={dashed ? 'none' : 'var(--color-viewing-fix)'}
-      fillOpacity="0.18"
+      // Over most of the face it would change the colours that are looked at.
+      fillOpacity={b.x - a.x > LARGE && b.y - a.y > LARGE ? 0 : 0.18}
       stroke="var(--color-viewing-fix)"
       strokeWidth="1.5"
       strokeDasharray={dashed ? '5 4' : undefined}

@@ -1,115 +1,100 @@
 'use client';
-import type { ReactNode } from 'react';
-import { extentOf, opaqueBox, type Box } from '@/core/fit/geometry';
-import { centreOn, setHeight, setRotation, setWidth } from '@/core/fit/place';
-import type { ArtworkPiece } from '@/core/fit/schema';
+import { gapBetween } from '@/core/fit/arrange';
+import type { Box, Extent } from '@/core/fit/geometry';
 import { nearestZone } from '@/core/fit/zones';
-import { fixed, showLength } from '@/core/length/show';
-import { changePiece, useHand } from '@/state/bench';
-import { LengthField } from '@/ui/LengthField';
-import { normalAngle } from '../angle';
+import type { PrintFace } from '@/core/blank/resolve';
+import { useHand, type EdgeLine } from '@/state/hand';
+import { centreAt, move, setGap, setSide, stretchSide } from '../acts';
 import type { Live } from '../useLive';
+import { AngleValue, Value } from './DimensionValue';
 import { STEM, toPx, type View } from './view';
 
-/** The longest a piece may be set to, in mm: larger is a slip of the unit. */
-const LONGEST = 20_000;
+/** The line of the face that distances go to, by its name: mm it lies inside the trim. */
+export function edgeOf(
+  face: PrintFace,
+  line: EdgeLine,
+  role: 'ground' | 'motif',
+): { inset: number; name: string } {
+  const named = line === 'role' ? (role === 'ground' ? 'bleed' : 'safe') : line;
+  switch (named) {
+    case 'bleed':
+      return { inset: -face.bleed, name: 'bleed edge' };
+    case 'trim':
+      return { inset: 0, name: 'trim' };
+    case 'safe':
+      return { inset: face.safe, name: 'safe edge' };
+  }
+}
 
 /**
- * The selected piece's dimensions as on a technical drawing, each a number that can be typed over: width and
- * height, the distances to the safe edges (a ground's to the bleed edges), off the zone's centre, and its angle.
+ * What is chosen with its dimensions as on a technical drawing, each a number that can be typed over: width and height
+ * along its own axes, its overall extent where that is another, the distances to an edge of the face, off the zone's
+ * centre across and down, its angle, and the gaps between two.
  */
 export function Dimensions({ live, view }: { live: Live; view: View }) {
-  const { placed, face } = live;
-  if (!placed) return null;
-  const { piece, facts } = placed;
-  const box = opaqueBox(piece, facts);
-  const extent = extentOf(box);
-  const turned = Math.abs(Math.sin(2 * box.rotation)) > 1e-6;
-  const inset = piece.role === 'ground' ? -face.bleed : face.safe;
+  const { selection, face } = live;
+  const line = useHand((hand) => hand.edgeLine);
+  const stretching = useHand((hand) => hand.stretching);
+  if (!selection || selection.locked) return null;
+  const { box, extent, units } = selection;
+  const motif = selection.pieces.some(({ role }) => role === 'motif');
+  const { inset, name: edgeName } = edgeOf(face, line, motif ? 'motif' : 'ground');
   const edge = { left: inset, top: inset, right: face.width - inset, bottom: face.height - inset };
-  const edgeName = piece.role === 'ground' ? 'bleed edge' : 'safe edge';
-
-  const set = (change: (piece: ArtworkPiece) => ArtworkPiece) => void changePiece(face.id, change(piece));
-  const length = (mm: number) =>
-    mm <= 0 ? 'A length above zero is needed.' : mm > LONGEST ? 'That is over 20 m: look at the unit.' : null;
-  const far = (mm: number) => (Math.abs(mm) > LONGEST ? 'That is over 20 m: look at the unit.' : null);
-  const move = (dx: number, dy: number) => {
-    set((one) => centreOn(one, facts, { x: box.x + dx, y: box.y + dy }));
-  };
-
-  const at = (x: number, y: number) => toPx(view, x, y);
-  const low = at(0, Math.max(face.height + face.bleed, extent.bottom)).y;
-  const side = at(Math.max(face.width + face.bleed, extent.right), 0).x;
-  const row = Math.min(low + 36, view.height - 44);
-  const column = Math.min(side + 30, view.width - 40);
-  // A piece that reaches out of the room is dimensioned as far as the room goes.
-  const [left, right] = [Math.max(8, at(extent.left, 0).x), Math.min(view.width - 8, at(extent.right, 0).x)];
-  const [top, bottom] = [
-    Math.max(30, at(0, extent.top).y),
-    Math.min(view.height - 50, at(0, extent.bottom).y),
-  ];
-  const [edgeLeft, edgeRight] = [at(edge.left, 0).x, at(edge.right, 0).x];
-  const [edgeTop, edgeBottom] = [at(0, edge.top).y, at(0, edge.bottom).y];
-  const within = (x: number) => Math.max(36, Math.min(view.width - 36, x));
+  const places = lay(view, face, extent, edge);
+  const { row, column, left, right, top, bottom } = places;
+  const across = extent.right - extent.left;
+  const down = extent.bottom - extent.top;
+  const overall = Math.abs(across - box.width) > 0.005 || Math.abs(down - box.height) > 0.005;
   const zone = nearestZone(face.zones, box);
-  const across = turned ? extent.right - extent.left : box.width;
+  const alone = stretching && selection.pieces.length === 1;
+  const setOwn = (side: 'width' | 'height') => (mm: number) => {
+    if (alone) stretchSide(live, side, mm);
+    else setSide(live, side, mm);
+  };
+  const shift = (dx: number, dy: number) => {
+    move(live, { dx, dy });
+  };
+  const footY = Math.min(view.height - 52, between(bottom, places.edgeBottom, 1, 11));
+  const rightX = within(view, between(right, places.edgeRight, 1));
+  const downAt = {
+    x: Math.max(58, toPx(view, -face.bleed, 0).x - 34),
+    y: Math.min(view.height - 60, Math.max(48, toPx(view, 0, zone?.zone.y ?? 0).y)),
+  };
+  const angleAt = stemEnd(view, box);
 
   return (
     <>
-      <svg
-        aria-hidden
-        className="pointer-events-none absolute inset-0 h-full w-full"
-        stroke="var(--color-viewing-ink)"
-        fill="none"
-      >
-        <path
-          strokeWidth="0.6"
-          strokeOpacity="0.7"
-          d={`M${left} ${bottom}V${row + 6}M${right} ${bottom}V${row + 6}M${right} ${top}H${column + 6}M${right} ${bottom}H${column + 6}`}
-        />
-        <Span x1={left} y1={row} x2={right} y2={row} />
-        <Span x1={edgeLeft} y1={row} x2={left} y2={row} />
-        <Span x1={right} y1={row} x2={edgeRight} y2={row} />
-        <Span x1={column} y1={top} x2={column} y2={bottom} />
-        <Span x1={column} y1={edgeTop} x2={column} y2={top} />
-        <Span x1={column} y1={bottom} x2={column} y2={edgeBottom} />
-      </svg>
+      <Lines places={places} overall={overall} />
       <Value
         id="left"
         name={`Left ${edgeName}`}
         live={live}
         mm={extent.left - edge.left}
-        x={within(between(edgeLeft, left, -1))}
+        x={within(view, between(places.edgeLeft, left, -1))}
         y={row}
-        refuse={far}
         onSet={(mm) => {
-          move(mm - (extent.left - edge.left), 0);
+          shift(mm - (extent.left - edge.left), 0);
         }}
       />
       <Value
         id="width"
         name="Width"
         live={live}
+        size
         mm={box.width}
         x={(left + right) / 2}
         y={row}
-        refuse={length}
-        onSet={(mm) => {
-          set((one) => setWidth(one, facts, mm));
-        }}
-      >
-        {turned && ` (${showLength(across, live.unit)} overall)`}
-      </Value>
+        onSet={setOwn('width')}
+      />
       <Value
         id="right"
         name={`Right ${edgeName}`}
         live={live}
         mm={edge.right - extent.right}
-        x={within(between(right, edgeRight, 1))}
+        x={clearOf(footY, row) ? rightX : Math.min(rightX, column - 66)}
         y={row}
-        refuse={far}
         onSet={(mm) => {
-          move(edge.right - extent.right - mm, 0);
+          shift(edge.right - extent.right - mm, 0);
         }}
       />
       <Value
@@ -118,23 +103,20 @@ export function Dimensions({ live, view }: { live: Live; view: View }) {
         live={live}
         mm={extent.top - edge.top}
         x={column}
-        y={between(edgeTop, top, -1, 11)}
-        refuse={far}
+        y={Math.max(32, between(places.edgeTop, top, -1, 11))}
         onSet={(mm) => {
-          move(0, mm - (extent.top - edge.top));
+          shift(0, mm - (extent.top - edge.top));
         }}
       />
       <Value
         id="height"
         name="Height"
         live={live}
+        size
         mm={box.height}
         x={column}
         y={(top + bottom) / 2}
-        refuse={length}
-        onSet={(mm) => {
-          set((one) => setHeight(one, facts, mm));
-        }}
+        onSet={setOwn('height')}
       />
       <Value
         id="foot"
@@ -142,37 +124,208 @@ export function Dimensions({ live, view }: { live: Live; view: View }) {
         live={live}
         mm={edge.bottom - extent.bottom}
         x={column}
-        y={between(bottom, edgeBottom, 1, 11)}
-        refuse={far}
+        y={footY}
         onSet={(mm) => {
-          move(0, edge.bottom - extent.bottom - mm);
+          shift(0, edge.bottom - extent.bottom - mm);
         }}
       />
-      {zone && piece.role === 'motif' && (
-        <Value
-          id="centre"
-          name={`Off the ${zone.zone.name}’s centre`}
-          live={live}
-          mm={zone.across}
-          x={at(zone.zone.x, 0).x}
-          y={at(0, -face.bleed).y - 32}
-          refuse={far}
-          onSet={(mm) => {
-            set((one) => centreOn(one, facts, { x: zone.zone.x + mm }));
-          }}
-        >
-          {' off'}
-        </Value>
+      {overall && (
+        <>
+          <Value
+            id="overall-width"
+            name="Overall width"
+            live={live}
+            size
+            mm={across}
+            x={(left + right) / 2}
+            y={row + 22}
+            onSet={(mm) => {
+              move(live, { scale: mm / across });
+            }}
+          >
+            {' overall'}
+          </Value>
+          <Value
+            id="overall-height"
+            name="Overall height"
+            live={live}
+            size
+            mm={down}
+            x={column}
+            y={(top + bottom) / 2 + 22}
+            onSet={(mm) => {
+              move(live, { scale: mm / down });
+            }}
+          >
+            {' overall'}
+          </Value>
+        </>
       )}
-      <Angle
-        box={box}
-        view={view}
+      {zone && motif && (
+        <>
+          <Value
+            id="centre"
+            name={`Off the ${zone.zone.name}’s centre, across`}
+            live={live}
+            mm={zone.across}
+            x={within(view, toPx(view, zone.zone.x, 0).x)}
+            y={Math.max(32, toPx(view, 0, -face.bleed).y - 32)}
+            onSet={(mm) => {
+              centreAt(live, { x: zone.zone.x + mm });
+            }}
+          >
+            {' off'}
+          </Value>
+          <Value
+            id="centre-down"
+            name={`Off the ${zone.zone.name}’s centre, down`}
+            live={live}
+            mm={zone.down}
+            x={downAt.x}
+            y={downAt.y}
+            onSet={(mm) => {
+              centreAt(live, { y: zone.zone.y + mm });
+            }}
+          >
+            {' off'}
+          </Value>
+        </>
+      )}
+      <AngleValue
+        live={live}
+        rotation={box.rotation}
+        x={angleAt.x}
+        y={clearOf(angleAt.y, downAt.y) || angleAt.x > downAt.x + 76 ? angleAt.y : downAt.y + 26}
         onSet={(radians) => {
-          set((one) => setRotation(one, facts, radians));
+          move(live, { turn: radians - box.rotation });
         }}
       />
+      {units.length === 2 && <Gaps live={live} view={view} extents={[units[0]!.extent, units[1]!.extent]} />}
     </>
   );
+}
+
+/** Whether two numbers, so far down in px, do not stand on one another. */
+function clearOf(a: number, b: number): boolean {
+  return Math.abs(a - b) >= 25;
+}
+
+/** Where the angle stands: at the end of the stem, or as near to it as the room has it. */
+function stemEnd(view: View, box: Box): { x: number; y: number } {
+  const centre = toPx(view, box.x, box.y);
+  const reach = (box.width / 2) * view.scale + STEM;
+  const x = centre.x - Math.cos(box.rotation) * reach - 10;
+  const y = centre.y - Math.sin(box.rotation) * reach + (x < 72 ? 20 : 0);
+  return { x: Math.max(72, x), y: Math.min(view.height - 60, Math.max(34, y)) };
+}
+
+/** The clear distances between two: typed over, the second moves. */
+function Gaps({ live, view, extents: [a, b] }: { live: Live; view: View; extents: [Extent, Extent] }) {
+  const gap = gapBetween(a, b);
+  const middle = (lowA: number, highA: number, lowB: number, highB: number) =>
+    (Math.max(lowA, lowB) + Math.min(highA, highB)) / 2;
+  const x = middle(a.left, a.right, b.left, b.right);
+  const y = middle(a.top, a.bottom, b.top, b.bottom);
+  const at = toPx(view, x, y);
+  const beside = gap.across >= gap.down;
+  return (
+    <>
+      <Value
+        id="gap-across"
+        name="Gap across"
+        live={live}
+        mm={gap.across}
+        x={within(view, at.x)}
+        y={beside ? at.y : at.y - 12}
+        onSet={(mm) => {
+          setGap(live, { across: mm });
+        }}
+      >
+        {' apart'}
+      </Value>
+      <Value
+        id="gap-down"
+        name="Gap down"
+        live={live}
+        mm={gap.down}
+        x={within(view, at.x)}
+        y={beside ? at.y + 24 : at.y + 12}
+        onSet={(mm) => {
+          setGap(live, { down: mm });
+        }}
+      >
+        {' down'}
+      </Value>
+    </>
+  );
+}
+
+interface Places {
+  /** The dimension row below, and the column beside, in px. */
+  row: number;
+  column: number;
+  left: number;
+  right: number;
+  top: number;
+  bottom: number;
+  edgeLeft: number;
+  edgeRight: number;
+  edgeTop: number;
+  edgeBottom: number;
+}
+
+/** Where the lines go, in px. What reaches out of the room is dimensioned as far as the room goes. */
+function lay(view: View, face: PrintFace, extent: Extent, edge: Extent): Places {
+  const at = (x: number, y: number) => toPx(view, x, y);
+  const low = at(0, Math.max(face.height + face.bleed, extent.bottom)).y;
+  const side = at(Math.max(face.width + face.bleed, extent.right), 0).x;
+  return {
+    row: Math.min(low + 36, view.height - 66),
+    column: Math.min(side + 30, view.width - 40),
+    left: Math.max(28, Math.min(view.width - 60, at(extent.left, 0).x)),
+    right: Math.max(60, Math.min(view.width - 8, at(extent.right, 0).x)),
+    top: Math.max(30, Math.min(view.height - 100, at(0, extent.top).y)),
+    bottom: Math.max(60, Math.min(view.height - 50, at(0, extent.bottom).y)),
+    edgeLeft: at(edge.left, 0).x,
+    edgeRight: at(edge.right, 0).x,
+    edgeTop: at(0, edge.top).y,
+    edgeBottom: at(0, edge.bottom).y,
+  };
+}
+
+function Lines({ places, overall }: { places: Places; overall: boolean }) {
+  const { row, column, left, right, top, bottom, edgeLeft, edgeRight, edgeTop, edgeBottom } = places;
+  const under = useHand((hand) => hand.editing ?? hand.over);
+  const spans: [id: string, x1: number, y1: number, x2: number, y2: number][] = [
+    ['width', left, row, right, row],
+    ['left', edgeLeft, row, left, row],
+    ['right', right, row, edgeRight, row],
+    ['height', column, top, column, bottom],
+    ['top', column, edgeTop, column, top],
+    ['foot', column, bottom, column, edgeBottom],
+  ];
+  if (overall) spans.push(['overall-width', left, row + 22, right, row + 22]);
+  return (
+    <svg
+      aria-hidden
+      className="pointer-events-none absolute inset-0 h-full w-full"
+      stroke="var(--color-viewing-ink)"
+      fill="none"
+    >
+      <path
+        strokeWidth="0.6"
+        strokeOpacity="0.7"
+        d={`M${left} ${bottom}V${row + (overall ? 26 : 6)}M${right} ${bottom}V${row + (overall ? 26 : 6)}M${right} ${top}H${column + 6}M${right} ${bottom}H${column + 6}`}
+      />
+      {spans.map(([id, x1, y1, x2, y2]) => (
+        <Span key={id} under={id === under} x1={x1} y1={y1} x2={x2} y2={y2} />
+      ))}
+    </svg>
+  );
+}
+
+function within(view: View, x: number): number {
+  return Math.max(56, Math.min(view.width - 36, x));
 }
 
 /** Where the number of a distance goes: in its middle, or beyond its outer end where it has no room there. */
@@ -181,106 +334,22 @@ function between(from: number, to: number, outward: 1 | -1, half = 30): number {
   return outward * Math.max(outward * from, outward * to) + outward * (half + 4);
 }
 
-/** A dimension line: a hairline with a slash at either end. */
-function Span({ x1, y1, x2, y2 }: { x1: number; y1: number; x2: number; y2: number }) {
+interface SpanProps {
+  under: boolean;
+  x1: number;
+  y1: number;
+  x2: number;
+  y2: number;
+}
+
+/** A dimension line: a hairline with a slash at either end; yellow under the hand. */
+function Span({ under, x1, y1, x2, y2 }: SpanProps) {
   if (Math.hypot(x2 - x1, y2 - y1) < 3) return null;
   const slash = (x: number, y: number) => `M${x - 4} ${y + 4}l8 -8`;
-  return <path d={`M${x1} ${y1}L${x2} ${y2}${slash(x1, y1)}${slash(x2, y2)}`} strokeWidth="1" />;
-}
-
-interface ValueProps {
-  id: string;
-  name: string;
-  live: Live;
-  mm: number;
-  x: number;
-  y: number;
-  refuse: (mm: number) => string | null;
-  onSet: (mm: number) => void;
-  children?: ReactNode;
-}
-
-/** The number on a dimension line: click it, type over it, Enter. */
-function Value({ id, name, live, mm, x, y, refuse, onSet, children }: ValueProps) {
-  const editing = useHand((hand) => hand.editing === id);
-  const leave = () => {
-    useHand.setState({ editing: null });
-  };
   return (
-    <span
-      className="absolute z-10 -translate-x-1/2 -translate-y-1/2 whitespace-nowrap"
-      style={{ left: x, top: y }}
-    >
-      {editing ? (
-        <LengthField name={name} mm={mm} unit={live.unit} refuse={refuse} onSet={onSet} onLeave={leave} />
-      ) : (
-        <button
-          data-dimension={id}
-          aria-label={`${name} ${showLength(mm, live.unit)}: change`}
-          onClick={() => {
-            useHand.setState({ editing: id });
-          }}
-          className={`measure px-1.5 leading-5 hover:bg-tape ${id === 'width' || id === 'height' ? 'bg-tape font-semibold' : 'bg-viewing'}`}
-        >
-          {showLength(mm, live.unit)}
-          {children}
-        </button>
-      )}
-    </span>
-  );
-}
-
-/** The angle at the turning stem, in degrees clockwise. */
-function Angle({ box, view, onSet }: { box: Box; view: View; onSet: (radians: number) => void }) {
-  const editing = useHand((hand) => hand.editing === 'angle');
-  const degrees = (normalAngle(box.rotation) * 180) / Math.PI;
-  const centre = toPx(view, box.x, box.y);
-  const reach = (box.width / 2) * view.scale + STEM;
-  const x = centre.x - Math.cos(box.rotation) * reach - 10;
-  // Where the stem leaves no room before it, the number goes below its end.
-  const cramped = x < 46;
-  const y = Math.min(view.height - 60, Math.max(34, centre.y - Math.sin(box.rotation) * reach));
-  const leave = () => {
-    useHand.setState({ editing: null });
-  };
-  return (
-    <span
-      className="absolute z-10 -translate-x-full -translate-y-1/2"
-      style={{ left: Math.max(46, x), top: cramped ? y + 20 : y }}
-    >
-      {editing ? (
-        <input
-          autoFocus
-          aria-label="Angle in degrees"
-          defaultValue={degrees.toFixed(1)}
-          size={7}
-          className="measure bg-tape px-1.5 text-on-tape outline-none"
-          onFocus={(event) => {
-            event.target.select();
-          }}
-          onBlur={leave}
-          onKeyDown={(event) => {
-            event.stopPropagation();
-            const typed = Number(event.currentTarget.value.replace(',', '.').replace(/[°\s]/g, ''));
-            if (event.key === 'Enter' && Number.isFinite(typed)) {
-              onSet(normalAngle((typed * Math.PI) / 180));
-              leave();
-            }
-            if (event.key === 'Escape') leave();
-          }}
-        />
-      ) : (
-        <button
-          data-dimension="angle"
-          aria-label={`Angle ${fixed(degrees, 1)} degrees: change`}
-          onClick={() => {
-            useHand.setState({ editing: 'angle' });
-          }}
-          className="measure bg-viewing/80 px-1 leading-5 hover:bg-tape"
-        >
-          {fixed(degrees, 1)}°
-        </button>
-      )}
-    </span>
+    <>
+      {under && <path d={`M${x1} ${y1}L${x2} ${y2}`} stroke="var(--tape)" strokeWidth="5" />}
+      <path d={`M${x1} ${y1}L${x2} ${y2}${slash(x1, y1)}${slash(x2, y2)}`} strokeWidth="1" />
+    </>
   );
 }

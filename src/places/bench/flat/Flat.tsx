@@ -6,47 +6,101 @@ import type { Zone } from '@/core/blank/face';
 import { resolveBlank, type PrintFace } from '@/core/blank/resolve';
 import { shapePath } from '@/core/blank/shape';
 import type { Docket } from '@/core/check/docket';
-import { useHand } from '@/state/bench';
-import { useUnderlay } from '../FaceBar';
+import { middleOf } from '@/core/fit/arrange';
+import { nearestZone } from '@/core/fit/zones';
+import { useHand } from '@/state/hand';
+import { useUnderlay } from '../useUnderlay';
 import type { Live } from '../useLive';
 import { Callouts } from './Callouts';
 import { Dimensions } from './Dimensions';
 import { Legend } from './Legend';
+import { InkReadout, ProofDivider } from './ProofMarks';
 import { PieceGrips } from './PieceGrips';
-import { Ruler } from './Ruler';
+import { Rulers } from './Ruler';
+import { Tags } from './Tags';
+import { useMarquee } from './useMarquee';
 import { useView, type View } from './view';
+import { useZooming } from './zooming';
 
 /** The canvas library reaches for the window as it loads, so it is loaded in the browser alone. */
 const FlatPieces = dynamic(() => import('./FlatPieces').then((module) => module.FlatPieces), { ssr: false });
 
 /** The face unrolled at true size: its pieces, its lines, and its dimensions, which are the controls. */
-export function Flat({ live, docket }: { live: Live; docket: Docket }) {
-  const { room, view } = useView(live.face);
+export function Flat({
+  live,
+  docket,
+  active = true,
+}: {
+  live: Live;
+  docket: Docket | null;
+  active?: boolean;
+}) {
+  const zoom = useHand((hand) => hand.zoom);
+  const { room, view } = useView(live.face, active ? zoom : null);
   const legend = useHand((hand) => hand.legend);
+  const fromCentre = useHand((hand) => hand.fromCentre);
+  useZooming(room, active ? view : null);
+  const marquee = useMarquee(live, view);
+  const { face, selection } = live;
+  const zone = fromCentre
+    ? nearestZone(face.zones, selection?.box ?? { x: middleOf(face), y: face.height / 2 })
+    : null;
   return (
-    <section aria-label="Flat" className="relative min-h-0 min-w-0 grow overflow-hidden">
-      <div
-        ref={room}
-        className="absolute inset-0"
-        onPointerDown={(event) => {
-          if (event.target === event.currentTarget) useHand.setState({ selectedId: null });
-        }}
-      >
+    <section
+      aria-label={active ? 'Flat' : `Flat of the ${face.name}`}
+      className="relative min-h-0 min-w-0 grow overflow-hidden"
+    >
+      <div ref={room} className="absolute inset-0" {...(active && marquee.press)}>
         {view && (
           <>
             <FlatPieces live={live} view={view} />
             <Underlay live={live} view={view} />
             <Lines live={live} view={view} />
-            <PieceGrips live={live} view={view} />
-            <Dimensions live={live} view={view} />
-            <Callouts docket={docket} live={live} view={view} />
-            <Ruler view={view} unit={live.unit} />
-            <Snapped view={view} />
-            {legend && <Legend face={live.face} />}
+            {active ? (
+              <>
+                <PieceGrips live={live} view={view} />
+                <Tags live={live} view={view} />
+                {marquee.frame}
+                {live.pieces.length === 0 && <Bare live={live} view={view} />}
+                <Dimensions live={live} view={view} />
+                <Callouts docket={docket} live={live} view={view} />
+                <ProofDivider view={view} />
+                <InkReadout live={live} view={view} room={room} />
+                <Rulers view={view} unit={live.unit} origin={zone ? zone.zone : { x: 0, y: 0 }} />
+                <Snapped view={view} />
+                {legend && <Legend face={face} />}
+              </>
+            ) : (
+              <button
+                className="absolute inset-0 h-full w-full text-left"
+                aria-label={`Work on the ${face.name}`}
+                onClick={() => {
+                  useHand.setState({ faceId: face.id, selectedIds: [], draft: null, zoom: null });
+                }}
+              >
+                <span className="absolute left-3 top-2 text-sm font-semibold">{face.name}</span>
+              </button>
+            )}
           </>
         )}
       </div>
     </section>
+  );
+}
+
+/** What to do first on a face that carries nothing. */
+function Bare({ live, view }: { live: Live; view: View }) {
+  const { face } = live;
+  return (
+    <p
+      className="pointer-events-none absolute w-56 -translate-x-1/2 -translate-y-1/2 bg-viewing px-3 py-2 text-center text-sm text-viewing-ink"
+      style={{
+        left: view.left + (face.width / 2) * view.scale,
+        top: view.top + (face.height / 2) * view.scale,
+      }}
+    >
+      Drop artwork here. <b>T</b> sets words, <b>Add…</b> lays a plain ground or artwork that is here already.
+    </p>
   );
 }
 
@@ -128,7 +182,7 @@ function Snapped({ view }: { view: View }) {
       </svg>
       <p
         role="status"
-        className="pointer-events-none absolute left-3 top-8 bg-tape px-2 py-0.5 text-sm font-semibold text-on-tape"
+        className="pointer-events-none absolute left-8 top-8 bg-tape px-2 py-0.5 text-sm font-semibold text-on-tape"
       >
         on the {snapped.words.join(', ')}
       </p>

@@ -1,61 +1,111 @@
 'use client';
-import { Group, Image as Picture, Layer, Path, Stage } from 'react-konva';
-import type { PrintFace } from '@/core/blank/resolve';
+import { useLayoutEffect, useRef, useState } from 'react';
 import { shapePath, signedDistance } from '@/core/blank/shape';
+import { wayRound } from '@/core/blank/kinds/round';
+import type { PrintFace } from '@/core/blank/resolve';
 import { corners } from '@/core/fit/geometry';
-import type { Piece } from '@/core/fit/schema';
+import { isMotifKind, type Piece } from '@/core/fit/schema';
+import { drawPieces, proofCanvas, type HatchedFound, type PicturesShown } from '@/state/product';
+import { useProof } from '@/state/proof';
+import { useProofAsked } from '../proofing';
 import { shownColour, type Live } from '../useLive';
+import { HatchedMark } from './ProofMarks';
 import type { View } from './view';
 
-/** The pieces on the product's colour, cut off at the bleed; what lies past it shows as a ghost. */
+/** How strongly what lies past the bleed edge shows, and what comes round the wrap again. */
+const GHOST = 0.14;
+const ROUND_AGAIN = 0.4;
+
+/**
+ * The pieces on the product's colour, cut off at the bleed; what lies past it shows as a ghost. A wrap that closes on
+ * itself goes on past its ends, paler.
+ */
 export function FlatPieces({ live, view }: { live: Live; view: View }) {
-  const { face, pieces, blank, fit } = live;
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const layer = useRef<OffscreenCanvas>(null);
+  const { width, height, left, top, scale } = view;
+  const { face, pieces, blank, fit, previews, factsOf } = live;
   const colour = shownColour({ blank, fit });
-  const place = { x: view.left, y: view.top, scaleX: view.scale, scaleY: view.scale };
-  const bleedEdge = shapePath(face, face.bleed);
-  const cut = (): [Path2D] => [new Path2D(bleedEdge)];
+  const proof = useProofAsked(live);
+  const divider = useProof((one) => one.divider);
+  const [found, setFound] = useState<HatchedFound | null>(null);
+
+  useLayoutEffect(() => {
+    const dpr = Math.min(2, devicePixelRatio);
+    const target = canvas.current!;
+    const room = { width: Math.round(width * dpr), height: Math.round(height * dpr) };
+    if (target.width !== room.width || target.height !== room.height) Object.assign(target, room);
+    const under = (layer.current ??= new OffscreenCanvas(1, 1));
+    const shown: PicturesShown = { facts: factsOf, pictureOf: (id) => previews.get(id)?.bitmap };
+    const context = target.getContext('2d')!;
+    const mm = (shift = 0) =>
+      [scale * dpr, 0, 0, scale * dpr, (left + shift * scale) * dpr, top * dpr] as const;
+
+    /** Draws pieces apart, so that a knockout takes away only what is printed; then all of it as strong as wanted. */
+    const proofs = proof !== null;
+    const lay = (some: readonly Piece[], opacity: number, shift = 0) => {
+      if (some.length === 0) return;
+      const apart = some.some(({ knockout }) => knockout) || opacity < 1 || proofs;
+      if (!apart) {
+        context.setTransform(...mm(shift));
+        drawPieces(context, face, some, shown);
+        return;
+      }
+      if (under.width !== room.width || under.height !== room.height) Object.assign(under, room);
+      const draft = under.getContext('2d')!;
+      draft.setTransform(1, 0, 0, 1, 0, 0);
+      draft.clearRect(0, 0, room.width, room.height);
+      draft.setTransform(...mm(shift));
+      drawPieces(draft, face, some, shown);
+      if (proof) {
+        const from = divider === null ? 0 : divider * room.width;
+        const hatchedNow = proofCanvas(draft, { ...proof, from });
+        if (opacity === 1 && shift === 0) setFound(hatchedNow);
+      }
+      context.setTransform(1, 0, 0, 1, 0, 0);
+      context.globalAlpha = opacity;
+      context.drawImage(under, 0, 0);
+      context.globalAlpha = 1;
+    };
+
+    context.setTransform(1, 0, 0, 1, 0, 0);
+    context.clearRect(0, 0, room.width, room.height);
+    const cut = new Path2D(shapePath(face, face.bleed));
+    const around = wayRound(blank.blank.body, face);
+    const inside = (shift: number, opacity: number) => {
+      context.save();
+      context.setTransform(...mm(shift));
+      context.clip(cut);
+      context.globalAlpha = opacity;
+      context.fillStyle = colour;
+      context.fill(cut);
+      context.globalAlpha = 1;
+      lay(pieces, opacity, shift);
+      context.restore();
+    };
+    if (around !== null) for (const shift of [-around, around]) inside(shift, ROUND_AGAIN);
+    lay(
+      pieces.filter((piece) => reachesPast(piece, face)),
+      GHOST,
+    );
+    inside(0, 1);
+  }, [face, pieces, blank, previews, factsOf, colour, proof, divider, width, height, left, top, scale]);
+
   return (
-    <div aria-hidden className="pointer-events-none absolute inset-0">
-      <Stage width={view.width} height={view.height} listening={false}>
-        <Layer listening={false}>
-          <Group {...place} opacity={0.14}>
-            <Pieces live={live} pieces={pieces.filter((piece) => reachesPast(piece, face))} />
-          </Group>
-          <Group {...place} clipFunc={cut}>
-            <Path data={bleedEdge} fill={colour} />
-            <Pieces live={live} pieces={pieces} />
-          </Group>
-        </Layer>
-      </Stage>
-    </div>
+    <>
+      <canvas
+        ref={canvas}
+        aria-hidden
+        className="pointer-events-none absolute inset-0"
+        style={{ width, height }}
+      />
+      <HatchedMark live={live} found={found} dpr={Math.min(2, devicePixelRatio)} />
+    </>
   );
 }
 
 /** Whether any of a piece lies past the bleed edge, where it shows as a ghost. */
 function reachesPast(piece: Piece, face: PrintFace): boolean {
-  if (piece.kind === 'fill') return false;
+  if (!isMotifKind(piece) || piece.knockout) return false;
   return corners(piece).some(({ x, y }) => signedDistance(face, face.bleed, x, y) > 0.01);
-}
-
-function Pieces({ live, pieces }: { live: Live; pieces: readonly Piece[] }) {
-  return pieces
-    .filter(({ visible }) => visible)
-    .map((piece) => {
-      if (piece.kind === 'fill')
-        return <Path key={piece.id} data={shapePath(live.face, live.face.bleed)} fill={piece.colour} />;
-      return (
-        <Picture
-          key={piece.id}
-          image={live.previews.get(piece.artworkId)!.bitmap}
-          x={piece.x}
-          y={piece.y}
-          offsetX={piece.width / 2}
-          offsetY={piece.height / 2}
-          width={piece.width}
-          height={piece.height}
-          rotation={(piece.rotation * 180) / Math.PI}
-          scaleX={piece.flipped ? -1 : 1}
-        />
-      );
-    });
 }

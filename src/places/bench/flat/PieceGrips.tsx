@@ -1,44 +1,39 @@
 'use client';
-import { corners, opaqueBox, placeOpaqueBox, turn, type Box } from '@/core/fit/geometry';
-import { centreOn, setRotation } from '@/core/fit/place';
-import { snapBox } from '@/core/fit/snap';
-import type { ArtworkPiece, Piece } from '@/core/fit/schema';
-import { draftPieces, dropDraft, useHand } from '@/state/bench';
-import { selectNext } from '../verbs';
+import { corners, factsFor, opaqueBox, turn, type Box } from '@/core/fit/geometry';
+import { moveWithin } from '@/core/fit/clip';
+import type { Motion } from '@/core/fit/move';
+import { isMotifKind, type ArtworkPiece, type Piece } from '@/core/fit/schema';
+import { changeChosen, moveChosen, type FacePieces } from '@/core/fit/selection';
+import { snapBox, type Neighbour } from '@/core/fit/snap';
+import { draftFace, dropDraft } from '@/state/bench';
+import { select, useHand } from '@/state/hand';
+import { selectNext } from '../acts';
 import type { Live } from '../useLive';
-import { useDrag, type DragAt } from './useDrag';
-import { STEM, toPx, type View } from './view';
+import { along, gripBox, groupIds, holds, noteClick, pickAt, toggle } from './picking';
+import { useDrag, type DragAt, type PressAt } from './useDrag';
+import { STEM, toMm, toPx, type View } from './view';
 
 /** How near, in px, a line draws what is dragged. */
 const SNAP_REACH = 7;
 /** An angle this near to a quarter turn becomes one, in radians. */
 const ANGLE_REACH = (2 * Math.PI) / 180;
 
-/** What can be taken hold of: each piece to move it, the selected one's corners to scale it, its stem to turn it. */
+/** What can be taken hold of: each piece to move it, the corners of what is chosen to scale it, its stem to turn it. */
 export function PieceGrips({ live, view }: { live: Live; view: View }) {
-  const { pieces, placed, factsOf } = live;
+  const { pieces, selection, following } = live;
   return (
     <svg className="pointer-events-none absolute inset-0 h-full w-full">
-      {pieces.map((piece) =>
-        piece.kind === 'artwork' ? (
-          <PieceGrip
-            key={piece.id}
-            live={live}
-            view={view}
-            piece={piece}
-            box={opaqueBox(piece, factsOf(piece.artworkId))}
-          />
-        ) : null,
+      {pieces
+        .filter(({ visible }) => visible)
+        .map((piece) => (
+          <PieceGrip key={piece.id} live={live} view={view} piece={piece} />
+        ))}
+      {selection && !selection.locked && !following && (
+        <SelectedGrips live={live} view={view} box={selection.box} />
       )}
-      {placed && !placed.piece.locked && (
-        <SelectedGrips live={live} view={view} box={opaqueBox(placed.piece, placed.facts)} />
-      )}
+      {selection && selection.units.length > 1 && <Members live={live} view={view} />}
     </svg>
   );
-}
-
-function withOne(live: Live, piece: ArtworkPiece): Piece[] {
-  return live.pieces.map((one) => (one.id === piece.id ? piece : one));
 }
 
 function outline(view: View, box: Box): string {
@@ -51,42 +46,116 @@ function outline(view: View, box: Box): string {
     .concat('Z');
 }
 
-function PieceGrip({ live, view, piece, box }: { live: Live; view: View; piece: ArtworkPiece; box: Box }) {
-  const { face, factsOf, pieces } = live;
-  const selected = live.selected?.id === piece.id;
-  const others = pieces.flatMap((one) =>
-    one.kind === 'artwork' && one.id !== piece.id && one.role === 'motif'
-      ? [opaqueBox(one, factsOf(one.artworkId))]
-      : [],
-  );
-  const drag = useDrag({
-    start: () => {
-      useHand.setState({ selectedId: piece.id });
-      return piece.locked ? null : box;
+/** A thin line round each of several. */
+function Members({ live, view }: { live: Live; view: View }) {
+  return live.selection!.units.map(({ ids, box }) => (
+    <path
+      key={ids.join()}
+      aria-hidden
+      d={outline(view, box)}
+      fill="none"
+      stroke="var(--color-viewing-thread)"
+      strokeDasharray="4 3"
+    />
+  ));
+}
+
+/** The face as it is when a drag begins, and which of its pieces go along. */
+interface Held {
+  face: FacePieces;
+  ids: readonly string[];
+  box: Box;
+  /** Whether it was chosen before, so that a click may go through to what lies under. */
+  before: boolean;
+}
+
+function useMoving(live: Live, view: View, pieceId: string) {
+  const { face, pieces, groups, factsOf, selection } = live;
+  const whole = { pieces: [...pieces], groups: [...groups] };
+  return useDrag({
+    start: (at: PressAt): Held | null => {
+      const { x, y } = toMm(view, at.x, at.y);
+      // What is chosen is held through what lies over it; but a ground lies under everything.
+      const inside =
+        selection?.pieces.some(({ role }) => role === 'motif') === true && holds(selection.box, x, y);
+      const chosen = live.selectedIds.includes(pieceId);
+      if (at.shift) {
+        toggle(live, pieceId);
+        return null;
+      }
+      if (inside || chosen)
+        return selection
+          ? { face: whole, ids: live.selectedIds, box: selection.box, before: true }
+          : heldFill();
+      const ids = groupIds(live, pieceId);
+      select(ids);
+      const piece = pieces.find(({ id }) => id === pieceId)!;
+      return { face: whole, ids, box: gripBox(live, piece), before: false };
     },
-    move: (from: Box, { dx, dy, free }: DragAt) => {
-      const moved = { ...from, x: from.x + dx / view.scale, y: from.y + dy / view.scale };
-      const snap = free ? null : snapBox(moved, face, others, SNAP_REACH / view.scale);
-      const at = { x: moved.x + (snap?.dx ?? 0), y: moved.y + (snap?.dy ?? 0) };
-      draftPieces(withOne(live, centreOn(piece, factsOf(piece.artworkId), at)), snap);
+    move: (from, at: DragAt) => {
+      const dx = at.dx / view.scale;
+      const dy = at.dy / view.scale;
+      const { moveWithin: within } = useHand.getState();
+      if (from.ids.some((id) => pieces.find((one) => one.id === id)?.locked)) return;
+      if (within && from.ids.length === 1) {
+        draftFace(
+          changeChosen(from.face, from.ids, (piece) => moveWithin(piece as ArtworkPiece, { dx, dy })),
+        );
+        return;
+      }
+      const moved = { ...from.box, x: from.box.x + dx, y: from.box.y + dy };
+      const snap = at.free ? null : snapBox(moved, face, neighbours(live, from.ids), SNAP_REACH / view.scale);
+      const motion = { dx: dx + (snap?.dx ?? 0), dy: dy + (snap?.dy ?? 0) };
+      draftFace(moveChosen(from.face, from.ids, motion, factsOf), snap);
     },
     end: () => void dropDraft(face.id),
+    click: (from, at) => {
+      if (from.before) pickAt(live, view, at);
+      else noteClick(at);
+    },
   });
+
+  function heldFill(): Held {
+    return { face: whole, ids: [], box: { x: 0, y: 0, width: 1, height: 1, rotation: 0 }, before: true };
+  }
+}
+
+/** The motifs that are not dragged, to be snapped to. */
+function neighbours(live: Live, ids: readonly string[]): Neighbour[] {
+  return live.pieces.flatMap((piece) =>
+    isMotifKind(piece) && piece.role === 'motif' && piece.visible && !ids.includes(piece.id)
+      ? [{ name: piece.name, box: opaqueBox(piece, factsFor(piece, live.factsOf)) }]
+      : [],
+  );
+}
+
+function PieceGrip({ live, view, piece }: { live: Live; view: View; piece: Piece }) {
+  const chosen = live.selectedIds.includes(piece.id);
+  const drag = useMoving(live, view, piece.id);
   return (
     <path
-      d={outline(view, box)}
+      d={outline(view, gripBox(live, piece))}
       role="button"
       tabIndex={0}
-      aria-label={`${piece.name}, ${piece.role}${selected ? ', selected' : ''}`}
+      aria-label={`${piece.name}, ${piece.role}${chosen ? ', chosen' : ''}${piece.locked ? ', locked' : ''}`}
+      aria-pressed={chosen}
       data-piece={piece.id}
-      className="pointer-events-auto cursor-move outline-none"
+      className={`pointer-events-auto outline-none ${piece.locked ? 'cursor-default' : 'cursor-move'}`}
       fill="transparent"
-      stroke={selected ? 'none' : 'transparent'}
-      onFocus={() => {
-        useHand.setState({ selectedId: piece.id });
+      stroke="transparent"
+      onFocus={(event) => {
+        // By keyboard; a press of the pointer says itself what it chooses.
+        if (event.target.matches(':focus-visible') && !chosen) select(groupIds(live, piece.id));
       }}
       onKeyDown={(event) => {
         if (event.key === 'Enter') selectNext(live, 1);
+        if (event.key === ' ') {
+          event.preventDefault();
+          toggle(live, piece.id);
+        }
+      }}
+      onDoubleClick={() => {
+        if (piece.kind === 'text') useHand.setState({ editing: 'words' });
       }}
       {...drag}
     />
@@ -94,20 +163,25 @@ function PieceGrip({ live, view, piece, box }: { live: Live; view: View; piece: 
 }
 
 function SelectedGrips({ live, view, box }: { live: Live; view: View; box: Box }) {
-  const { piece, facts } = live.placed!;
+  const { face, pieces, groups, selectedIds, factsOf } = live;
   const d = outline(view, box);
-  const stem = toPx(view, ...along(box, -0.5, 0));
+  const at = along(box, -0.5, 0);
+  const stem = toPx(view, at.x, at.y);
   const end = { x: stem.x - Math.cos(box.rotation) * STEM, y: stem.y - Math.sin(box.rotation) * STEM };
   const centre = toPx(view, box.x, box.y);
+  const whole: FacePieces = { pieces: [...pieces], groups: [...groups] };
+  const draft = (from: FacePieces, motion: Motion) => {
+    draftFace(moveChosen(from, selectedIds, motion, factsOf));
+  };
   const turning = useDrag({
-    start: () => box,
-    move: (_: Box, { x, y, free }: DragAt) => {
+    start: () => ({ from: whole, box }),
+    move: (held, { x, y, free }: DragAt) => {
       const angle = Math.atan2(centre.y - y, centre.x - x);
       const quarter = Math.round(angle / (Math.PI / 2)) * (Math.PI / 2);
       const snapped = !free && Math.abs(angle - quarter) < ANGLE_REACH;
-      draftPieces(withOne(live, setRotation(piece, facts, snapped ? quarter : angle)));
+      draft(held.from, { turn: (snapped ? quarter : angle) - held.box.rotation });
     },
-    end: () => void dropDraft(live.face.id),
+    end: () => void dropDraft(face.id),
   });
   return (
     <g fill="none" aria-hidden>
@@ -137,7 +211,16 @@ function SelectedGrips({ live, view, box }: { live: Live; view: View; box: Box }
           [-1, 1],
         ] as const
       ).map(([sx, sy]) => (
-        <ScaleGrip key={`${sx}${sy}`} live={live} view={view} box={box} sx={sx} sy={sy} />
+        <ScaleGrip
+          key={`${sx}${sy}`}
+          view={view}
+          box={box}
+          sx={sx}
+          sy={sy}
+          whole={whole}
+          onScale={draft}
+          onEnd={() => void dropDraft(face.id)}
+        />
       ))}
     </g>
   );
@@ -145,45 +228,35 @@ function SelectedGrips({ live, view, box }: { live: Live; view: View; box: Box }
 
 /** A corner scales in proportion, the corner across from it staying where it is. */
 function ScaleGrip({
-  live,
   view,
   box,
   sx,
   sy,
+  whole,
+  onScale,
+  onEnd,
 }: {
-  live: Live;
   view: View;
   box: Box;
   sx: 1 | -1;
   sy: 1 | -1;
+  whole: FacePieces;
+  onScale: (from: FacePieces, motion: Motion) => void;
+  onEnd: () => void;
 }) {
-  const { piece, facts } = live.placed!;
-  const at = toPx(view, ...along(box, sx / 2, sy / 2));
+  const corner = along(box, sx / 2, sy / 2);
+  const at = toPx(view, corner.x, corner.y);
   const drag = useDrag({
-    start: () => box,
-    move: (from: Box, { dx, dy }: DragAt) => {
+    start: () => ({ box, whole }),
+    move: (held, { dx, dy }: DragAt) => {
+      const from = held.box;
       const pull = turn({ x: dx / view.scale, y: dy / view.scale }, -from.rotation);
       const diagonal = Math.hypot(from.width, from.height);
       const grown = (sx * pull.x * from.width + sy * pull.y * from.height) / diagonal / diagonal;
-      const factor = Math.max(2 / Math.max(from.width, from.height), 1 + grown);
-      const anchor = along(from, -sx / 2, -sy / 2);
-      const width = from.width * factor;
-      const height = from.height * factor;
-      const offset = turn({ x: (sx * width) / 2, y: (sy * height) / 2 }, from.rotation);
-      draftPieces(
-        withOne(
-          live,
-          placeOpaqueBox(piece, facts, {
-            ...from,
-            width,
-            height,
-            x: anchor[0] + offset.x,
-            y: anchor[1] + offset.y,
-          }),
-        ),
-      );
+      const scale = Math.max(2 / Math.max(from.width, from.height), 1 + grown);
+      onScale(held.whole, { scale, about: along(from, -sx / 2, -sy / 2) });
     },
-    end: () => void dropDraft(live.face.id),
+    end: onEnd,
   });
   return (
     <circle
@@ -198,10 +271,4 @@ function ScaleGrip({
       {...drag}
     />
   );
-}
-
-/** A point of the box in mm, by shares of its own width and height from its centre. */
-function along(box: Box, across: number, down: number): [x: number, y: number] {
-  const offset = turn({ x: across * box.width, y: down * box.height }, box.rotation);
-  return [box.x + offset.x, box.y + offset.y];
 }

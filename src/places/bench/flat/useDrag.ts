@@ -1,4 +1,5 @@
 import { useRef, type PointerEvent } from 'react';
+import { flushSync } from 'react-dom';
 
 /** Where a drag is: px moved since it began, px within the flat, and whether snapping is suspended (Alt). */
 export interface DragAt {
@@ -9,28 +10,37 @@ export interface DragAt {
   free: boolean;
 }
 
+/** Where a press was, in px within the flat, and whether Shift was held. */
+export interface PressAt {
+  x: number;
+  y: number;
+  shift: boolean;
+}
+
 interface Drag<T> {
   /** What the drag starts from; null where it may not. */
-  start: () => T | null;
+  start: (at: PressAt) => T | null;
   move: (from: T, at: DragAt) => void;
   end: () => void;
+  /** Pressed and let go without moving. */
+  click?: (from: T, at: PressAt) => void;
 }
 
 /** Moved less than this, in px, it was a click. */
 const DEAD = 2;
 
 /** Pointer handlers for one grip. Moves come once a frame, whatever the mouse sends. */
-export function useDrag<T>({ start, move, end }: Drag<T>) {
+export function useDrag<T>({ start, move, end, click }: Drag<T>) {
   const held = useRef<{ from: T; x: number; y: number; room: DOMRect; moved: boolean } | null>(null);
   const frame = useRef(0);
   return {
     onPointerDown: (event: PointerEvent<SVGElement>) => {
       if (event.button !== 0) return;
-      const from = start();
-      if (from === null) return;
-      event.currentTarget.setPointerCapture(event.pointerId);
       // Measured once: asking again at every move would make the page lay itself out at every move.
       const room = event.currentTarget.ownerSVGElement!.getBoundingClientRect();
+      const from = start(pressAt(event, room));
+      if (from === null) return;
+      event.currentTarget.setPointerCapture(event.pointerId);
       held.current = { from, x: event.clientX, y: event.clientY, room, moved: false };
     },
     onPointerMove: (event: PointerEvent<SVGElement>) => {
@@ -43,16 +53,24 @@ export function useDrag<T>({ start, move, end }: Drag<T>) {
       const { left, top } = hold.room;
       const at = { dx, dy, x: event.clientX - left, y: event.clientY - top, free: event.altKey };
       cancelAnimationFrame(frame.current);
+      // Drawn within the frame itself, so that what is dragged is never a frame behind the hand.
       frame.current = requestAnimationFrame(() => {
-        move(hold.from, at);
+        flushSync(() => {
+          move(hold.from, at);
+        });
       });
     },
-    onPointerUp: () => {
+    onPointerUp: (event: PointerEvent<SVGElement>) => {
       const hold = held.current;
       held.current = null;
-      if (!hold?.moved) return;
+      if (!hold) return;
+      if (!hold.moved) click?.(hold.from, pressAt(event, hold.room));
       // The last move may still wait for its frame: let it draw first.
-      requestAnimationFrame(end);
+      else requestAnimationFrame(end);
     },
   };
+}
+
+function pressAt(event: PointerEvent, room: DOMRect): PressAt {
+  return { x: event.clientX - room.left, y: event.clientY - room.top, shift: event.shiftKey };
 }

@@ -1,5 +1,6 @@
 import type { RefObject } from 'react';
 import type { PrintFace } from '@/core/blank/resolve';
+import type { Zoom } from '@/state/hand';
 import { useRoomSize } from '@/ui/useRoomSize';
 
 /** How the flat lies in its room: px a mm, and where the trim's top left is, in px. */
@@ -14,16 +15,24 @@ export interface View {
 /** Length of the stem that a piece is turned by, in px. */
 export const STEM = 22;
 
-/** Room round the bleed edge for the ruler, the zones' names and the dimensions, in px. */
-const MARGIN = { top: 64, right: 78, bottom: 84, left: 62 };
+/** Room round the bleed edge for the rulers, the zones' names and the dimensions, in px. */
+const MARGIN = { top: 64, right: 78, bottom: 84, left: 72 };
 
-/** Follows the room's size and lays the face in it as large as fits. */
-export function useView(face: PrintFace): { room: RefObject<HTMLDivElement | null>; view: View | null } {
+/** Follows the room's size and lays the face in it: as large as fits, or as it is zoomed. */
+export function useView(
+  face: PrintFace,
+  zoom: Zoom,
+): { room: RefObject<HTMLDivElement | null>; view: View | null } {
   const { room, size } = useRoomSize();
-  return { room, view: size && layOut(face, size) };
+  return { room, view: size && (zoom ? zoomed(zoom, size) : layOut(face, size)) };
 }
 
-export function layOut(face: PrintFace, { width, height }: { width: number; height: number }): View {
+interface Size {
+  width: number;
+  height: number;
+}
+
+export function layOut(face: PrintFace, { width, height }: Size): View {
   const across = face.width + 2 * face.bleed;
   const down = face.height + 2 * face.bleed;
   const free = { width: width - MARGIN.left - MARGIN.right, height: height - MARGIN.top - MARGIN.bottom };
@@ -35,6 +44,10 @@ export function layOut(face: PrintFace, { width, height }: { width: number; heig
     left: MARGIN.left + (free.width - across * scale) / 2 + face.bleed * scale,
     top: MARGIN.top + (free.height - down * scale) / 2 + face.bleed * scale,
   };
+}
+
+function zoomed({ scale, x, y }: NonNullable<Zoom>, { width, height }: Size): View {
+  return { width, height, scale, left: width / 2 - x * scale, top: height / 2 - y * scale };
 }
 
 export function toPx(view: View, x: number, y: number): { x: number; y: number } {

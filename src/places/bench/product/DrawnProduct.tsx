@@ -5,8 +5,9 @@ import type { GarmentBody } from '@/core/blank/body';
 import { GarmentShape } from '@/ui/flat/GarmentShape';
 import { garmentTop, placeOf, type DrawingPlace } from '@/ui/flat/place';
 import { useRoomSize } from '@/ui/useRoomSize';
-import { PieceDrawing } from '@/ui/flat/FitDrawing';
+import { PieceDrawings } from '@/ui/flat/PieceDrawings';
 import { shownColour, type Live } from '../useLive';
+import { usePrintPicture } from './usePrintPicture';
 
 /** A garment or a flat thing as a drawing in its colour, from its own numbers, with the print in place. */
 export function DrawnProduct({ live }: { live: Live }) {
@@ -147,13 +148,17 @@ function Covers({ live, px }: { live: Live; px: number }) {
   ));
 }
 
+/** The print: as drawings, or as one picture where its pixels are changed on the way, by a finish or a soft proof. */
 function Pieces({ live }: { live: Live }) {
-  return live.pieces.map((piece) => (
-    <PieceDrawing
-      key={piece.id}
-      piece={piece}
+  const url = usePrintPicture(live);
+  const { width, height } = live.face;
+  if (url) return <image href={url} width={width} height={height} preserveAspectRatio="none" />;
+  return (
+    <PieceDrawings
+      pieces={live.pieces}
       face={live.face}
       pictureOf={(id) => live.previews.get(id)?.url}
+      factsOf={live.factsOf}
     />
-  ));
+  );
 }

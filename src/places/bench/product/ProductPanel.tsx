@@ -2,6 +2,7 @@
 import dynamic from 'next/dynamic';
 import type { ProductColour } from '@/core/blank/schema';
 import { changeFit } from '@/state/bench';
+import { useHand } from '@/state/hand';
 import type { Live } from '../useLive';
 import { DrawnProduct } from './DrawnProduct';
 
@@ -13,10 +14,12 @@ const RoundProduct = dynamic(() => import('./RoundProduct').then((module) => mod
 /** The product with the fit on it: a strip of views beneath a wide face, a drawing beside a tall one. */
 export function ProductPanel({ live, wide }: { live: Live; wide: boolean }) {
   const { body } = live.blank.blank;
+  // Faces side by side want the room.
+  const beside = useHand((hand) => hand.allFaces) && live.blank.faces.length > 1;
   return (
     <section
       aria-label="Product"
-      className={`relative flex shrink-0 flex-col border-viewing-rule ${wide ? 'h-[38%] border-t' : 'w-[42%] border-l'}`}
+      className={`relative flex shrink-0 flex-col border-viewing-rule ${wide ? 'h-[38%] border-t' : beside ? 'w-[28%] border-l' : 'w-[42%] border-l'}`}
     >
       <Colours live={live} wide={wide} />
       {body.kind === 'wrap' || body.kind === 'taper' ? (
@@ -81,7 +84,7 @@ function Swatches({ low, label, choices, chosenId, onChoose }: SwatchesProps) {
             onChoose(id);
           }}
           style={{ background: hex }}
-          className={`h-5 w-5 border border-viewing-ink ${id === chosenId ? 'outline-2 outline-offset-2 outline-viewing-thread' : ''}`}
+          className={`h-6 w-6 border border-viewing-ink ${id === chosenId ? 'outline-2 outline-offset-2 outline-viewing-thread' : ''}`}
         />
       ))}
       <span className="ml-2">{choices.find(({ id }) => id === chosenId)?.name}</span>

@@ -1,9 +1,11 @@
 'use client';
 import { useEffect, useState } from 'react';
 import type { RoundBody } from '@/core/blank/body';
+import { useProof } from '@/state/proof';
 import { ProductView } from '@/state/product';
 import { useRoomSize } from '@/ui/useRoomSize';
 import { useDrag } from '../flat/useDrag';
+import { usePress } from '../usePress';
 import { shownColour, type Live } from '../useLive';
 
 const SET_VIEWS = [
@@ -92,17 +94,31 @@ function useProductView(live: Live, body: RoundBody, hand: number, columns: numb
     };
   }, [room]);
 
-  const { blank, face, pieces, previews, fit } = live;
+  const { blank, face, pieces, previews, fit, artworks } = live;
   const colour = shownColour({ blank, fit });
   const { ink } = blank.method;
+  const press = usePress(blank.spec.id);
+  const mode = useProof((proof) => proof.mode);
   useEffect(() => {
     if (!view || !size) return;
     const eyes = [...SET_VIEWS.map(({ angle }) => angle), hand];
     const dpr = Math.min(2, devicePixelRatio);
+    if (press) view.setPress(press);
     view.show(
-      { body, face, pieces, colour, ink, eyes, columns, size: { ...size, dpr } },
+      {
+        body,
+        face,
+        pieces,
+        facts: artworks.map(({ id, facts }) => [id, facts] as const),
+        colour,
+        ink,
+        proof: press && mode !== 'designed' ? mode : null,
+        eyes,
+        columns,
+        size: { ...size, dpr },
+      },
       (id) => previews.get(id)?.bitmap,
     );
-  }, [view, size, body, face, pieces, colour, ink, hand, columns, previews]);
+  }, [view, size, body, face, pieces, artworks, colour, ink, press, mode, hand, columns, previews]);
   return room;
 }

@@ -1,0 +1,49 @@
+'use client';
+import type { Docket, Outcome } from '@/core/check/docket';
+import type { RuleId, Verdict } from '@/core/check/finding';
+import { ruleName } from '@/core/check/registry';
+import { VerdictShape } from '@/ui/Verdict';
+
+/** On how many of the product's colours and sizes the fit is Ready, and which fail by what. */
+export function DocketReach({ docket: { looks, sizes } }: { docket: Pick<Docket, 'looks' | 'sizes'> }) {
+  if (looks.length + sizes.length === 0) return null;
+  const said = [
+    ...(looks.length > 0 ? [`${ready(looks)} of ${looks.length} colours`] : []),
+    ...(sizes.length > 0 ? [`${ready(sizes)} of ${sizes.length} sizes`] : []),
+  ];
+  return (
+    <details data-reach className="border-b border-rule py-1.5 text-sm">
+      <summary className="cursor-pointer font-semibold marker:text-ink-2">Ready on {said.join(', ')}</summary>
+      <ul className="ml-[21px] mt-1">
+        {[...failing(looks), ...failing(sizes)].map(({ names, verdict, why }) => (
+          <li key={names.join(' ')} className="flex items-baseline gap-1.5">
+            <VerdictShape verdict={verdict} size={9} />
+            <span>
+              <span className="font-semibold">{names.join(', ')}</span>{' '}
+              <span className="text-ink-2">
+                {why.map((rule) => ruleName(rule as RuleId).toLowerCase()).join(', ')}
+              </span>
+            </span>
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}
+
+/** Those that are not Ready, the ones that fail by the same together. */
+function failing(outcomes: readonly Outcome[]): { names: string[]; verdict: Verdict; why: string[] }[] {
+  const groups = new Map<string, { names: string[]; verdict: Verdict; why: string[] }>();
+  for (const { name, verdict, why } of outcomes) {
+    if (verdict === 'ready') continue;
+    const key = `${verdict} ${why.join(' ')}`;
+    const group = groups.get(key) ?? { names: [], verdict, why };
+    group.names.push(name);
+    groups.set(key, group);
+  }
+  return [...groups.values()];
+}
+
+function ready(outcomes: readonly Outcome[]): number {
+  return outcomes.filter(({ verdict }) => verdict === 'ready').length;
+}

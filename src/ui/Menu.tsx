@@ -1,0 +1,65 @@
+'use client';
+import * as Menu from '@radix-ui/react-dropdown-menu';
+import type { ReactNode } from 'react';
+
+/** A verb that opens a list of what can be done. */
+export function VerbMenu({
+  label,
+  disabled = false,
+  children,
+}: {
+  label: string;
+  disabled?: boolean;
+  children: ReactNode;
+}) {
+  return (
+    <Menu.Root>
+      <Menu.Trigger className="verb whitespace-nowrap" disabled={disabled}>
+        {label}
+      </Menu.Trigger>
+      <Menu.Portal>
+        <Menu.Content
+          className="z-40 max-h-[70vh] min-w-44 overflow-auto border border-ink bg-docket py-1 text-sm"
+          align="start"
+          sideOffset={6}
+          collisionPadding={8}
+          data-arrows
+        >
+          {children}
+        </Menu.Content>
+      </Menu.Portal>
+    </Menu.Root>
+  );
+}
+
+export function MenuLine({
+  children,
+  keys,
+  disabled = false,
+  onSelect,
+}: {
+  children: ReactNode;
+  /** The key that does the same. */
+  keys?: string | undefined;
+  disabled?: boolean;
+  onSelect: () => void;
+}) {
+  return (
+    <Menu.Item
+      onSelect={onSelect}
+      disabled={disabled}
+      className="flex cursor-pointer items-center gap-3 px-3 py-1 outline-none data-[disabled]:cursor-default data-[disabled]:text-ink-2 data-[highlighted]:bg-thread data-[highlighted]:text-on-thread"
+    >
+      {children}
+      {keys && <span className="measure ml-auto pl-6 opacity-80">{keys}</span>}
+    </Menu.Item>
+  );
+}
+
+export function MenuHeading({ children }: { children: ReactNode }) {
+  return <Menu.Label className="px-3 pb-0.5 pt-1.5 text-xs text-ink-2">{children}</Menu.Label>;
+}
+
+export function MenuRule() {
+  return <Menu.Separator className="my-1 border-t border-rule" />;
+}

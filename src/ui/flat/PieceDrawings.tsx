@@ -1,0 +1,151 @@
+import { useId, type ReactNode } from 'react';
+import type { Facts } from '@/core/artwork/facts';
+import type { PrintFace } from '@/core/blank/resolve';
+import { areaOf } from '@/core/fit/area';
+import { clipOutline } from '@/core/fit/clip';
+import { opaqueBox, type Extent } from '@/core/fit/geometry';
+import { PERIODS, tileAt } from '@/core/fit/repeat';
+import type { ArtworkPiece, Piece, RepeatPiece, TextPiece } from '@/core/fit/schema';
+import { writePath } from '@/core/path/path';
+import { pieceTransform } from './transform';
+
+interface Shown {
+  face: PrintFace;
+  pictureOf: (artworkId: string) => string | undefined;
+  factsOf: (artworkId: string) => Facts | undefined;
+}
+
+/** A face's visible pieces as a drawing, in mm; what a knockout removes is clear. */
+export function PieceDrawings({ pieces, ...shown }: Shown & { pieces: readonly Piece[] }) {
+  const own = useId();
+  const { width, height, bleed } = shown.face;
+  let drawn: ReactNode[] = [];
+  for (const piece of pieces) {
+    if (!piece.visible) continue;
+    const drawing = <PieceDrawing key={piece.id} id={`${own}${piece.id}`} piece={piece} {...shown} />;
+    if (!piece.knockout) {
+      drawn.push(drawing);
+      continue;
+    }
+    const mask = `${own}out${piece.id}`;
+    drawn = [
+      <g key={piece.id}>
+        <mask
+          id={mask}
+          maskUnits="userSpaceOnUse"
+          x={-bleed}
+          y={-bleed}
+          width={width + 2 * bleed}
+          height={height + 2 * bleed}
+        >
+          <rect x={-bleed} y={-bleed} width={width + 2 * bleed} height={height + 2 * bleed} fill="#fff" />
+          {/* Whatever its colours: as dark as it covers. */}
+          <g style={{ filter: 'brightness(0)' }}>{drawing}</g>
+        </mask>
+        <g mask={`url(#${mask})`}>{drawn}</g>
+      </g>,
+    ];
+  }
+  return drawn;
+}
+
+function PieceDrawing({ id, piece, face, pictureOf, factsOf }: Shown & { id: string; piece: Piece }) {
+  if (piece.kind === 'text') return <TextDrawing piece={piece} />;
+  if (piece.kind === 'fill') return <path d={extentPath(areaOf(piece, face))} fill={piece.colour} />;
+  const href = pictureOf(piece.artworkId);
+  if (!href) return null;
+  if (piece.kind === 'artwork') return <ArtworkDrawing id={id} piece={piece} href={href} />;
+  const facts = factsOf(piece.artworkId);
+  if (!facts) return null;
+  return <RepeatDrawing id={id} piece={piece} href={href} facts={facts} area={areaOf(piece, face)} />;
+}
+
+function extentPath({ left, top, right, bottom }: Extent): string {
+  return `M${left} ${top}H${right}V${bottom}H${left}Z`;
+}
+
+function ArtworkDrawing({ id, piece, href }: { id: string; piece: ArtworkPiece; href: string }) {
+  const { clip, width, height } = piece;
+  return (
+    <g transform={pieceTransform(piece)}>
+      {clip && (
+        <clipPath id={id}>
+          <path d={writePath(clipOutline(clip, width / height), 6)} transform={`scale(${width} ${height})`} />
+        </clipPath>
+      )}
+      <image
+        href={href}
+        width={width}
+        height={height}
+        preserveAspectRatio="none"
+        clipPath={clip ? `url(#${id})` : undefined}
+      />
+    </g>
+  );
+}
+
+function TextDrawing({ piece }: { piece: TextPiece }) {
+  const { ink, lettering, width, height } = piece;
+  return (
+    <g transform={`${pieceTransform(piece)} scale(${width / ink.width} ${height / ink.height})`}>
+      {ink.outlineD !== null && <path d={ink.outlineD} fill={lettering.outline?.colour} />}
+      <path d={ink.d} fill={lettering.colour} />
+    </g>
+  );
+}
+
+function RepeatDrawing({
+  id,
+  piece,
+  href,
+  facts,
+  area,
+}: {
+  id: string;
+  piece: RepeatPiece;
+  href: string;
+  facts: Facts;
+  area: Extent;
+}) {
+  const { pattern, stepX, stepY, width, height } = piece;
+  const { across, down, tiles } = PERIODS[pattern];
+  const middle = opaqueBox(piece, facts);
+  const box = opaqueBox({ ...piece, x: 0, y: 0, rotation: 0 }, facts);
+  const degrees = (piece.rotation * 180) / Math.PI;
+  return (
+    <>
+      <pattern
+        id={id}
+        patternUnits="userSpaceOnUse"
+        x={-stepX / 2}
+        y={-stepY / 2}
+        width={stepX * across}
+        height={stepY * down}
+        patternTransform={`translate(${middle.x} ${middle.y}) rotate(${degrees})`}
+      >
+        <clipPath id={`${id}tile`}>
+          <rect x={-box.width / 2} y={-box.height / 2} width={box.width} height={box.height} />
+        </clipPath>
+        {tiles.map(([p, q]) => {
+          const { overX, overY } = tileAt(pattern, p, q);
+          return (
+            <g
+              key={`${p} ${q}`}
+              clipPath={`url(#${id}tile)`}
+              transform={`translate(${p * stepX} ${q * stepY}) scale(${overX ? -1 : 1} ${overY ? -1 : 1})`}
+            >
+              <image
+                href={href}
+                width={width}
+                height={height}
+                preserveAspectRatio="none"
+                transform={`translate(${-box.x} ${-box.y}) scale(${piece.flipped ? -1 : 1} 1) translate(${-width / 2} ${-height / 2})`}
+              />
+            </g>
+          );
+        })}
+      </pattern>
+      <path d={extentPath(area)} fill={`url(#${id})`} />
+    </>
+  );
+}
