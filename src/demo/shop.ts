@@ -1,9 +1,12 @@
 import type { Facts } from '@/core/artwork/facts';
+import type { Body } from '@/core/blank/body';
+import { wayRound } from '@/core/blank/kinds/round';
 import { shippedBlanks } from '@/core/blank/library';
 import type { PrintFace, ResolvedBlank } from '@/core/blank/resolve';
 import { extentOf, opaqueBox } from '@/core/fit/geometry';
 import { centreOn, newFill, newPiece, scalePiece, setWidth } from '@/core/fit/place';
-import type { ArtworkPiece, Design, FillPiece, Fit, Piece, Role } from '@/core/fit/schema';
+import { newRepeat } from '@/core/fit/repeat';
+import type { ArtworkPiece, Design, FillPiece, Fit, Piece, RepeatPiece, Role } from '@/core/fit/schema';
 
 /** The demo shop: the gift counter of a lighthouse kept by volunteers, entirely made up. */
 export const SHOP_NAME = 'Gullwick Light';
@@ -77,6 +80,7 @@ class Hand {
   private count = 0;
   constructor(
     readonly face: PrintFace,
+    private readonly body: Body,
     private readonly facts: FactsOf,
   ) {}
 
@@ -90,6 +94,12 @@ class Hand {
 
   fill(colour: string): FillPiece {
     return newFill('fill', colour);
+  }
+
+  /** Tiled over the face; where a wrap closes on itself, so that the seam does. */
+  repeat(key: DemoKey): RepeatPiece {
+    const tile = this.ground(key);
+    return newRepeat(tile, this.factsOf(tile), this.face, wayRound(this.body, this.face));
   }
 
   wide(piece: ArtworkPiece, width: number): ArtworkPiece {
@@ -182,7 +192,7 @@ const SETTINGS: readonly Setting[] = [
   ['keep-the-light', 'sticker-75', 'white', (h) => [h.fill('#f3ead7'), h.motif('keep-the-light')]],
 
   ['wave-repeat', 'mug-325', 'white', (h) => [h.footShort(h.ground('wave-repeat'), 4.1)]],
-  ['wave-repeat', 'tumbler-470', 'white', (h) => [h.ground('wave-repeat')]],
+  ['wave-repeat', 'tumbler-470', 'white', (h) => [h.repeat('wave-repeat')]],
   ['wave-repeat', 'sticker-75', 'white', (h) => [h.ground('wave-repeat')]],
 
   [
@@ -198,7 +208,7 @@ const SETTINGS: readonly Setting[] = [
     (h) => [h.footShort(h.ground('night-sky'), 0.15), h.on(h.wide(h.motif('lighthouse'), 92), 'front')],
   ],
 
-  ['wave-repeat', 'tumbler-taper-480', 'white', (h) => [h.ground('wave-repeat')]],
+  ['wave-repeat', 'tumbler-taper-480', 'white', (h) => [h.repeat('wave-repeat')]],
   [
     'night-watch',
     'tumbler-taper-480',
@@ -245,7 +255,7 @@ export function demoFits(facts: FactsOf): Fit[] {
       colourId,
       stateId: null,
       sizeId: null,
-      faces: [{ faceId: face.id, pieces: set(new Hand(face, facts)) }],
+      faces: [{ faceId: face.id, pieces: set(new Hand(face, blank.body, facts)) }],
     };
   });
 }

@@ -9,9 +9,15 @@ export const CHECK_OPTIONS = PLACED_OPTIONS;
 
 /** `check`: the docket of one artwork on one face. Status 1 where it holds a Fix. */
 export async function check(args: Args, readers: () => Promise<Readers>): Promise<Answer> {
-  const { blank, face, fit, facts, pixels } = await readPlaced(await readers(), args);
+  const ready = await readers();
+  const { blank, face, fit, facts, pixels } = await readPlaced(ready, args);
   const raster = await pixels(face.target);
-  const docket = makeDocket(blank, fit, { facts: () => facts, pixels: () => raster });
+  const docket = makeDocket(blank, fit, {
+    facts: () => facts,
+    pixels: () => raster,
+    press: ready.engine.bakePress(null, 'relative'),
+    everyColour: !args.values.has('colour'),
+  });
   const findings = docket.findings.map(({ remedies, ...finding }) => ({
     ...finding,
     remedies: remedies.map(({ id, label }) => ({ id, label })),
@@ -20,7 +26,7 @@ export async function check(args: Args, readers: () => Promise<Readers>): Promis
     ({ verdict, rule, message }) => `${verdict.padEnd(5)}  ${ruleName(rule)}: ${message}`,
   );
   return {
-    json: { verdict: docket.verdict, findings },
+    json: { verdict: docket.verdict, findings, colours: docket.looks, sizes: docket.sizes },
     text: [`${blank.blank.name}: ${docket.verdict}`, ...lines].join('\n'),
     status: docket.verdict === 'fix' ? 1 : 0,
   };
