@@ -7,6 +7,7 @@ import { join } from 'node:path';
 import { By, Key, type WebDriver } from 'selenium-webdriver';
 import { startApp } from '../../scripts/lib/app.mjs';
 import { openBrowser } from '../../scripts/lib/browser.mjs';
+import { records } from '../support/stored';
 import { downloaded, newFolder, Page, PATIENCE } from '../support/bench';
 import { writeDamaged } from '../support/damaged';
 
@@ -120,14 +121,7 @@ async function choose(name: string): Promise<void> {
 
 /** Everything stored of one kind. */
 function stored<T>(table: string): Promise<T[]> {
-  return browser.executeAsyncScript(
-    `const done = arguments[arguments.length - 1];
-     const open = indexedDB.open('up-fit');
-     open.onsuccess = () => {
-       const all = open.result.transaction('${table}').objectStore('${table}').getAll();
-       all.onsuccess = () => { open.result.close(); done(JSON.parse(JSON.stringify(all.result))); };
-     };`,
-  );
+  return records<T>(browser, table);
 }
 
 test('with nothing in it, the place says what to do first', async () => {

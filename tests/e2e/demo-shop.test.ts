@@ -28,7 +28,7 @@ describe('the range of the demo shop', () => {
     await page.says('h1', /11 designs on 5 blanks/);
     await page.named('Wave repeat on Mug 325 ml: Fix, Bleed −4.1 mm', 'button');
     await page.named('Compass rose on Mug 325 ml: Look, 2.0 mm off', 'button');
-    await page.named('Storm on Tumbler 470 ml: Fix, 104 PPI', 'button');
+    await page.named('Storm on Tumbler 470 ml: Fix, Seam dE', 'button');
     await page.named('Knot badge on Shirt: Ready', 'button');
   });
 
@@ -64,7 +64,7 @@ describe('the range of the demo shop', () => {
     await page.press('Add a blank');
     await page.press('Sticker 75, die cut');
     await page.says('h1', /on 5 blanks/);
-    await page.named('Compass rose on Sticker 75, die cut: Fix, Clear parts', 'button');
+    await page.named('Compass rose on Sticker 75, die cut: Fix, 0.06 mm stroke', 'button');
   });
 
   test('another house chosen for a blank: every fit on it is checked again by its numbers', async () => {
@@ -75,9 +75,9 @@ describe('the range of the demo shop', () => {
       await browser.get(app.address);
     };
     await house('corrie-sublimation');
-    await page.named('Wave repeat on Tumbler 470 ml: Fix, Bleed −1.0 mm', 'button');
+    await page.named('Storm on Tumbler 470 ml: Fix, Bleed −1.0 mm', 'button');
     await house('harl-kiln-tumbler');
-    await page.named('Wave repeat on Tumbler 470 ml: Look', 'button');
+    await page.named('Storm on Tumbler 470 ml: Fix, Seam dE', 'button');
   });
 
   test('lengths turn to inches everywhere, and back', async () => {
@@ -93,7 +93,7 @@ describe('the bench, piece by piece', () => {
     await browser.get(`${app.address}/bench/${fit}`);
     await page.find('[data-piece]');
   };
-  const selected = () => page.find('[data-piece][aria-label$="selected"]');
+  const selected = () => page.find('[data-piece][aria-pressed=true]');
 
   test('Tab walks the pieces, the strip says which', async () => {
     await open('night-watch--mug-325');
@@ -101,7 +101,7 @@ describe('the bench, piece by piece', () => {
     await (await page.named('Piece before')).click();
     await page.says('[role=toolbar]', /2 of 3/);
     const grips = await browser.findElements(By.css('[data-piece]'));
-    await browser.executeScript('arguments[0].focus()', grips[0]);
+    await browser.executeScript('arguments[0].focus({ focusVisible: true })', grips[0]);
     await page.says('[role=toolbar]', /1 of 3/);
     await page.keys(Key.TAB);
     await page.says('[role=toolbar]', /2 of 3/);

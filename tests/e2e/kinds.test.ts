@@ -62,10 +62,10 @@ describe('a folded leaflet', () => {
 
   test('what is dropped on a face lies on that face', async () => {
     await page.drop(flag);
-    await page.says('[aria-label=Face]', /Outside\s*Inside$/);
+    await page.says('[aria-label=Face]', /Outside\s*Inside\s*side by side$/);
     await page.says('[aria-label=Piece]', /flag/);
     await browser.navigate().refresh();
-    await page.says('[aria-label=Face]', /Outside\s*Inside$/);
+    await page.says('[aria-label=Face]', /Outside\s*Inside\s*side by side$/);
   });
 });
 
@@ -135,9 +135,9 @@ describe('a blank of one’s own colours and limits', () => {
 
   test('a limit typed for this blank stands over its method’s', async () => {
     await browser.get(`${app.address}/blanks?blank=coaster`);
-    await (await page.named('thinnest stroke: 0.3 mm')).click();
+    await (await page.named('thinnest stroke 0.3 mm')).click();
     const field = await page.find('input[aria-label="thinnest stroke"]');
     await field.sendKeys(Key.chord(Key.CONTROL, 'a'), '0.8 mm', Key.ENTER);
-    await page.named('thinnest stroke, here: 0.8 mm');
+    await page.named('thinnest stroke, here 0.8 mm');
   });
 });

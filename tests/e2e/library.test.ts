@@ -90,7 +90,7 @@ describe('the library', () => {
 
   test('a changed number is a new version, which undo takes back', async () => {
     await choose('mug-325');
-    await (await page.named('diameter: 79.0 mm')).click();
+    await (await page.named('diameter 79.0 mm')).click();
     const field = await page.find('input[aria-label="diameter"]');
     await field.sendKeys(Key.chord(Key.CONTROL, 'a'), '0 mm');
     await page.says('[aria-label=Blank] [role=status]', /above zero/);

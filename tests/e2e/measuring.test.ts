@@ -177,7 +177,7 @@ describe('a fit on a blank that changes', () => {
     await browser.get(`${app.address}/blanks`);
     await (await page.named('Search blanks')).sendKeys('kiln cup');
     await (await page.find('[data-blank="kiln-cup"]')).click();
-    await (await page.named('along the wall: 118.0 mm')).click();
+    await (await page.named('along the wall 118.0 mm')).click();
     const field = await page.find('input[aria-label="along the wall"]');
     await field.sendKeys(Key.chord(Key.CONTROL, 'a'), '121 mm', Key.ENTER);
     await strip(/version 2/);

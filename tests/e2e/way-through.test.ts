@@ -173,6 +173,7 @@ describe('from a picture to a checked print file', () => {
   });
 
   test('reloaded, all is as it was', async () => {
+    await page.keys(Key.ESCAPE);
     const before = await page.verdict('centre', 'ready');
     const width = await browser.executeScript<string>(
       "return document.querySelector('[data-piece]').getAttribute('d')",
@@ -189,7 +190,7 @@ describe('from a picture to a checked print file', () => {
   });
 
   test('killed in the middle of editing, the last finished edit is there', async () => {
-    await (await page.find('[data-piece]')).click();
+    await (await page.named('harbour-wall, motif')).click();
     await page.dimension('width', '61 mm');
     await page.says('[data-dimension=width]', /61\.0 mm/);
     const address = await browser.getCurrentUrl();
@@ -199,7 +200,7 @@ describe('from a picture to a checked print file', () => {
     browser = await openBrowser({ profile, downloads });
     page = new Page(browser, app.address);
     await browser.get(address);
-    await (await page.find('[data-piece]')).click();
+    await (await page.named('harbour-wall, motif')).click();
     await page.says('[data-dimension=width]', /61\.0 mm/);
   });
 });
@@ -222,10 +223,11 @@ describe('what comes in wrong', () => {
     await page.says('h1', /1 artwork/);
     await page.drop(...Object.keys(bad).map((name) => join(folder, name)), good);
     await page.says('h1', /2 artworks/);
-    const told = await page.says('[role=alert]', /“drawing.svg” has neither a size nor a viewBox/);
+    await page.says('[role=alert]', /“drawing.svg” has neither a size nor a viewBox/);
+    // Two engines work side by side: which file is told of last is theirs to say.
+    const told = await page.says('[role=alert]', /“half.png” is damaged or cut short/);
     expect(told).toContain('“empty.png” is empty');
     expect(told).toContain('“words.png” is not a picture');
-    expect(told).toContain('“half.png” is damaged or cut short');
     await page.says('body', /dot\.png/);
   });
 });
@@ -277,7 +279,7 @@ describe('manners', () => {
 
   test('the sheet of keys opens on ? and closes', async () => {
     await page.keys('?');
-    await page.says('[role=dialog]', /Fit the motif inside the safe area/);
+    await page.says('[role=dialog]', /Fit inside the safe area/);
     await page.keys(Key.ESCAPE);
     await browser.wait(
       async () => (await browser.findElements(By.css('[role=dialog]'))).length === 0,

@@ -45,6 +45,8 @@ export class Page {
   /** Drops files on the page's drop target, through the input that stands for it. */
   async drop(...paths: string[]): Promise<void> {
     const input = await this.find('input[type=file]');
+    // The driver adds to the files that were chosen before, where a person's choice takes their place.
+    await this.browser.executeScript('arguments[0].value = ""', input);
     await input.sendKeys(paths.join('\n'));
   }
 

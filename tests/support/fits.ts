@@ -3,9 +3,11 @@ import { shippedBlanks } from '@/core/blank/library';
 import type { PrintFace, ResolvedBlank } from '@/core/blank/resolve';
 import { makeDocket, type Docket } from '@/core/check/docket';
 import type { Finding, RuleId } from '@/core/check/finding';
+import type { Shown } from '@/core/render/face';
 import type { ArtworkPiece, Fit, Piece } from '@/core/fit/schema';
 import { opaqueBounds } from '@/core/raster/bounds';
 import type { Raster } from '@/core/raster/raster';
+import { softShare } from '@/core/raster/soft';
 
 export function blankById(id: string): ResolvedBlank {
   const found = shippedBlanks().find(({ blank }) => blank.id === id);
@@ -30,7 +32,7 @@ export function factsOf(raster: Raster, change: Partial<Facts> = {}): Facts {
     physical: null,
     density: null,
     colour: { mode: 'rgb', bits: 8, profile: null },
-    alpha: { present: !raster.opaque, opaqueBounds: bounds, softShare: 0, share },
+    alpha: { present: !raster.opaque, opaqueBounds: bounds, softShare: softShare(raster), share },
     orientation: 1,
     detail: null,
     inks: 1,
@@ -61,6 +63,9 @@ export function pieceAt(
     role: 'motif',
     locked: false,
     visible: true,
+    knockout: false,
+    groupId: null,
+    clip: null,
     rotation: 0,
     flipped: false,
     ...change,
@@ -69,6 +74,11 @@ export function pieceAt(
     width,
     height,
   };
+}
+
+/** One picture for every artwork that is asked for. */
+export function shown(raster: Raster, facts = factsOf(raster)): Shown {
+  return { facts: () => facts, pixels: () => raster };
 }
 
 export function fitOf(blank: ResolvedBlank, pieces: readonly Piece[]): Fit {
@@ -91,8 +101,9 @@ export function docketOf(
   pieces: readonly Piece[],
   raster: Raster,
   facts = factsOf(raster),
+  coarse?: number,
 ): Docket {
-  return makeDocket(blank, fitOf(blank, pieces), { facts: () => facts, pixels: () => raster });
+  return makeDocket(blank, fitOf(blank, pieces), { ...shown(raster, facts), coarse });
 }
 
 export function findingOf(docket: Docket, rule: RuleId): Finding {

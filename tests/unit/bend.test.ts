@@ -4,7 +4,7 @@ import { placedPpi } from '@/core/fit/density';
 import { newFill } from '@/core/fit/place';
 import { carryOver } from '@/core/fit/regrade';
 import { renderFace } from '@/core/render/face';
-import { blankById, docketOf, faceOf, findingOf, pieceAt } from '../support/fits';
+import { blankById, docketOf, faceOf, findingOf, pieceAt, shown } from '../support/fits';
 import { CLEAR, paint, pixelAt, RED, solid } from '../support/pictures';
 
 const blank = blankById('tumbler-taper-480');
@@ -28,7 +28,7 @@ test('art on the rectangle lands on the arc where its point is bent to', () => {
     [face.width - 30, 120],
     [60, face.height - 12],
   ] as const) {
-    const raster = renderFace(face, [pieceAt(x, y, 6, 6)], () => dot, { pixels });
+    const raster = renderFace(face, [pieceAt(x, y, 6, 6)], shown(dot), { pixels });
     expect(pixelAt(raster, ...pixelOf(x, y))).toEqual([...RED]);
     expect(pixelAt(raster, ...pixelOf(x + 6, y))).toEqual([...CLEAR]);
     expect(pixelAt(raster, ...pixelOf(x, y - 6))).toEqual([...CLEAR]);
@@ -38,7 +38,7 @@ test('art on the rectangle lands on the arc where its point is bent to', () => {
 test('halfway down it is neither stretched nor narrowed, at the wide edge by an eighth', () => {
   const bar = solid(200, 10);
   const widthAt = (y: number) => {
-    const raster = renderFace(face, [pieceAt(face.width / 2, y, 80, 3)], () => bar, { pixels });
+    const raster = renderFace(face, [pieceAt(face.width / 2, y, 80, 3)], shown(bar), { pixels });
     const [, row] = pixelOf(face.width / 2, y);
     let count = 0;
     for (let x = 0; x < pixels.width; x++) if (pixelAt(raster, x, row)[3]! > 127) count++;
@@ -52,7 +52,7 @@ test('halfway down it is neither stretched nor narrowed, at the wide edge by an 
 });
 
 test('a ground fills the arc out to its bleed and nothing past it', () => {
-  const filled = renderFace(face, [newFill('fill', '#123456')], () => solid(1, 1), { pixels });
+  const filled = renderFace(face, [newFill('fill', '#123456')], shown(solid(1, 1)), { pixels });
   const inked = (x: number, y: number) => pixelAt(filled, ...pixelOf(x, y))[3];
   expect(inked(1, 1)).toBe(255);
   expect(inked(-1, face.height / 2)).toBe(255);
@@ -60,7 +60,7 @@ test('a ground fills the arc out to its bleed and nothing past it', () => {
   expect(inked(face.width / 2, face.height + 1.6)).toBe(255);
   expect(pixelAt(filled, 0, pixels.height - 1)[3]).toBe(0);
   expect(pixelAt(filled, Math.floor(pixels.width / 2), pixels.height - 1)[3]).toBe(0);
-  const drawn = renderFace(face, [pieceAt(face.width / 2, face.height / 2, 260, 160)], () => solid(90, 60), {
+  const drawn = renderFace(face, [pieceAt(face.width / 2, face.height / 2, 260, 160)], shown(solid(90, 60)), {
     pixels,
   });
   for (let at = 3; at < filled.data.length; at += 4096) expect(drawn.data[at]).toBe(filled.data[at]);
@@ -74,7 +74,7 @@ test('the bleed at the narrow end, past the rectangle’s own, repeats its last 
     face.width + 2 * face.bleed,
     face.height + 2 * face.bleed,
   );
-  const raster = renderFace(face, [ground], () => halves, { pixels });
+  const raster = renderFace(face, [ground], shown(halves), { pixels });
   const narrow = (face.bleed * middleRadius(bend)) / bend.innerRadius - 0.15;
   expect(pixelAt(raster, ...pixelOf(-narrow, face.height - 1))).toEqual([...RED]);
   expect(pixelAt(raster, ...pixelOf(face.width + narrow, face.height - 1))).toEqual([0, 0, 255, 255]);
@@ -82,8 +82,8 @@ test('the bleed at the narrow end, past the rectangle’s own, repeats its last 
 
 test('a mirrored print is the same arc, turned over', () => {
   const piece = pieceAt(60, 40, 30, 20);
-  const plain = renderFace(face, [piece], () => solid(30, 20), { pixels });
-  const mirrored = renderFace(face, [piece], () => solid(30, 20), { pixels, mirror: true });
+  const plain = renderFace(face, [piece], shown(solid(30, 20)), { pixels });
+  const mirrored = renderFace(face, [piece], shown(solid(30, 20)), { pixels, mirror: true });
   const [x, y] = pixelOf(60, 40);
   expect(pixelAt(mirrored, pixels.width - 1 - x, y)).toEqual(pixelAt(plain, x, y));
 });

@@ -184,7 +184,7 @@ test.each([
   ],
   [['check', '--blank', 'mug-325', '--artwork', file('block.png'), '--colour', 'mauve'], 'not-found'],
   [['check', '--blank', 'mug-325'], 'bad-argument'],
-  [['render', '--blank', 'mug-325', '--artwork', file('block.png'), '--out', file('a.pdf')], 'unsupported'],
+  [['render', '--blank', 'mug-325', '--artwork', file('block.png'), '--out', file('a.tif')], 'unsupported'],
   [['juggle'], 'bad-argument'],
   [['inspect', '--loud', 'x'], 'bad-argument'],
 ])('%j cannot be done: %s', (args, code) => {

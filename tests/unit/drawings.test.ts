@@ -111,6 +111,7 @@ describe('a fit drawn small', () => {
         sizeId,
         colour: '#abcdef',
         pieces,
+        factsOf: () => undefined,
         pictureOf: (artworkId: string) => (artworkId === 'test' ? 'blob:test' : undefined),
         width: 150,
         height: 100,

@@ -18,7 +18,7 @@ import { lineAt } from '@/core/raster/lines';
 import { renderFace } from '@/core/render/face';
 import { drawTemplate } from '@/core/template/drawing';
 import { templateGeometry } from '@/core/template/geometry';
-import { blankById, faceOf, factsOf, findingOf, fitOf, pieceAt } from '../support/fits';
+import { blankById, faceOf, factsOf, findingOf, fitOf, pieceAt, shown } from '../support/fits';
 import { paint, solid } from '../support/pictures';
 
 /** Every face of every shipped blank, under its own name. */
@@ -64,7 +64,7 @@ describe('on every face of every blank', () => {
       measured: 0,
     });
     const pixels = printPixels(face, blank.spec, 12);
-    const raster = renderFace(face, [fill], () => picture, { pixels });
+    const raster = renderFace(face, [fill], shown(picture), { pixels });
     const middle = ((pixels.height >> 1) * pixels.width + (pixels.width >> 1)) * 4;
     expect([...raster.data.subarray(middle, middle + 4)]).toEqual([0x12, 0x34, 0x56, 255]);
   });

@@ -168,8 +168,8 @@ describe('snapping', () => {
   });
 
   test('to another piece', () => {
-    const snap = snapBox(box(70.3, 60.2), mug, [box(70, 25)], 0.5);
-    expect(snap.words[0]).toBe('another piece’s centre');
+    const snap = snapBox(box(70.3, 60.2), mug, [{ name: 'crab', box: box(70, 25) }], 0.5);
+    expect(snap.words[0]).toBe('centre of “crab”');
   });
 
   test('to nothing out of reach', () => {

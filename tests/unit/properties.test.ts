@@ -14,7 +14,7 @@ import { renderFace } from '@/core/render/face';
 import { sampleAlpha, sampler } from '@/core/render/sampler';
 import { gridOver, gridToArtwork, pixelCentre } from '@/core/render/transform';
 import { normalAngle } from '@/places/bench/angle';
-import { blankById, faceOf, factsOf, pieceAt } from '../support/fits';
+import { blankById, faceOf, factsOf, pieceAt, shown } from '../support/fits';
 import { CLEAR, paint, pixelAt, RED, solid } from '../support/pictures';
 
 const mug = faceOf(blankById('mug-325'));
@@ -39,7 +39,7 @@ describe('a check and the file it is about cannot disagree', () => {
         fc.boolean(),
         (x, y, width, rotation, flipped) => {
           const piece = pieceAt(x, y, width, width / 1.7, { rotation, flipped });
-          const drawn = renderFace(mug, [piece], () => spotted, { pixels });
+          const drawn = renderFace(mug, [piece], shown(spotted), { pixels });
           const ready = sampler(gridOver(mug, pixels), piece, spotted);
           for (let i = 0; i < 60; i++) {
             const column = (i * 53) % pixels.width;

@@ -6,7 +6,7 @@ import { resolveBlank } from '@/core/blank/resolve';
 import { newFill } from '@/core/fit/place';
 import { FitSchema, type Fit, type Piece } from '@/core/fit/schema';
 import { DEMO_COLUMNS, DEMO_FILES, demoDesigns, demoFits, type DemoKey } from '@/demo/shop';
-import { withPieces } from '@/state/bench';
+import { withFace } from '@/state/bench';
 import { currentDocket, docketKey } from '@/state/dockets';
 import { isOpen, sentence } from '@/state/imports';
 import { artworkIdsOf, contextOf, useShop, without, withRecord } from '@/state/shop';
@@ -74,7 +74,14 @@ describe('the shop as the screens share it', () => {
 
   test('a docket holds only as long as its key does', () => {
     const shop = useShop.getState();
-    const stored = { fitId: fit.id, verdict: 'ready' as const, exact: true, findings: [] };
+    const stored = {
+      fitId: fit.id,
+      verdict: 'ready' as const,
+      exact: true,
+      findings: [],
+      looks: [],
+      sizes: [],
+    };
     const blank = shop.blanks.get('mug-325')!;
     const held = { ...stored, key: docketKey(fit, blank, shop) };
     expect(currentDocket(fit, { ...shop, dockets: new Map([[fit.id, held]]) })).toBe(held);
@@ -103,12 +110,13 @@ describe('the shop as the screens share it', () => {
   });
 
   test('pieces are set on the face they belong to; a face that carried nothing is added', () => {
+    const set = (faceId: string, pieces: Piece[]) => withFace(fit, faceId, () => ({ pieces })).faces;
     const pieces = [newFill('fill', '#abcdef')];
-    expect(withPieces(fit, 'wrap', pieces)).toEqual([{ faceId: 'wrap', pieces }]);
-    const added = withPieces(fit, 'back', pieces);
+    expect(set('wrap', pieces)).toEqual([{ faceId: 'wrap', pieces }]);
+    const added = set('back', pieces);
     expect(added.map(({ faceId }) => faceId)).toEqual(['wrap', 'back']);
     expect(added[0]).toBe(fit.faces[0]);
-    expect(withPieces(fit, 'wrap', [])[0]!.pieces).toEqual([]);
+    expect(set('wrap', [])[0]!.pieces).toEqual([]);
   });
 });
 

@@ -1,0 +1,79 @@
+import { rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { PNG } from 'pngjs';
+import type { WebDriver } from 'selenium-webdriver';
+import type { Fit } from '@/core/fit/schema';
+import { startApp } from '../../scripts/lib/app.mjs';
+import { openBrowser } from '../../scripts/lib/browser.mjs';
+import { newFolder } from './bench';
+import { Bench } from './bench-page';
+import { blankById } from './fits';
+import { putRecord, records, StoredFit } from './stored';
+
+/** A shop with one design and bare fits on several blanks, each named after its blank; and files to be brought in. */
+export class BenchShop {
+  private readonly folder = newFolder();
+  readonly downloads = newFolder();
+  /** 500 x 250 opaque pixels in the middle of a clear 600 x 300. */
+  readonly motif = this.file('gull.png');
+  /** Opaque, its two ends of different colours. */
+  readonly ground = this.file('sea.png');
+  readonly shape = this.file('drop.svg');
+  browser!: WebDriver;
+  bench!: Bench;
+  fit!: StoredFit;
+  private app!: Awaited<ReturnType<typeof startApp>>;
+
+  get address(): string {
+    return this.app.address;
+  }
+
+  file(name: string): string {
+    return join(this.folder, name);
+  }
+
+  async open(): Promise<void> {
+    this.drawFiles();
+    this.app = await startApp({ demo: false });
+    this.browser = await openBrowser({ downloads: this.downloads });
+    this.bench = new Bench(this.browser, this.address);
+    await this.browser.get(this.address);
+    await this.bench.says('body', /Bring in the first artwork/);
+    await this.bench.drop(this.motif);
+    await (await this.bench.named('Fit gull on Mug 325 ml')).click();
+    await this.bench.named('gull on Mug 325 ml: Fix');
+    const [made] = await records<Fit>(this.browser, 'fits');
+    for (const id of ['mug-325', 'tumbler-470', 'pouch', 'shirt', 'tumbler-taper-480']) {
+      const colourId = blankById(id).blank.colours[0]!.id;
+      await putRecord(this.browser, 'fits', { ...made, id, blankId: id, colourId, faces: [] });
+    }
+  }
+
+  async openFit(id: string): Promise<void> {
+    await this.bench.open(id);
+    this.fit = new StoredFit(this.browser, id);
+  }
+
+  async close(): Promise<void> {
+    await this.browser.quit();
+    await this.app.stop();
+    for (const one of [this.folder, this.downloads])
+      rmSync(one, { recursive: true, force: true, maxRetries: 5 });
+  }
+
+  private drawFiles(): void {
+    const gull = new PNG({ width: 600, height: 300 });
+    for (let y = 25; y < 275; y++)
+      for (let x = 50; x < 550; x++) gull.data.set([x % 256, 60, 90, 255], (y * 600 + x) * 4);
+    writeFileSync(this.motif, PNG.sync.write(gull));
+    const sea = new PNG({ width: 400, height: 300 });
+    for (let at = 0; at < sea.data.length; at += 4) sea.data.set([((at / 4) % 400) >> 1, 120, 160, 255], at);
+    writeFileSync(this.ground, PNG.sync.write(sea, { colorType: 2 }));
+    const path = '<path d="M0 0H10L5 10Z"/>';
+    writeFileSync(this.shape, `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 10 10">${path}</svg>`);
+  }
+}
+
+/** Within a hundredth of a mm, as it was typed. */
+export const close = (value: number) => expect.closeTo(value, 2) as number;
+export const inches = (value: number) => close(value * 25.4);
