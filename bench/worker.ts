@@ -4,7 +4,10 @@ import { makeDocket } from '@/core/check/docket';
 import { newPiece } from '@/core/fit/place';
 import { MM_PER_INCH } from '@/core/length/units';
 import type { Fit, Role } from '@/core/fit/schema';
-import type { Raster } from '@/core/raster/raster';
+import { boxShrink } from '@/core/raster/shrink';
+import type { Press } from '@/core/colour/press';
+import { inkPixels } from '@/core/colour/press-pixels';
+import { words, type Raster } from '@/core/raster/raster';
 import { renderFace } from '@/core/render/face';
 import { loadBrowserEngine } from '@/imaging/browser';
 import { bytesSource } from '@/core/artwork/source';
@@ -93,6 +96,22 @@ async function ratio(file: Blob, work: () => unknown): Promise<{ ratio: number; 
   return { ratio: median(ratios), ms: median(times) };
 }
 
+/** Our table against the engine's own way, over the same pixels. */
+async function separation(raster: Raster, press: Press): Promise<{ ratio: number; ms: number }> {
+  const rgb = new Uint8Array(raster.width * raster.height * 3);
+  for (let at = 0, to = 0; at < raster.data.length; at += 4, to += 3)
+    rgb.set(raster.data.subarray(at, at + 3), to);
+  const ratios: number[] = [];
+  const times: number[] = [];
+  for (let i = 0; i < PAIRS; i++) {
+    const theirs = await time(() => engine.inksOfPixels(rgb));
+    const own = await time(() => inkPixels(press, words(raster)));
+    ratios.push(own / theirs);
+    times.push(own);
+  }
+  return { ratio: median(ratios), ms: median(times) };
+}
+
 /** Files of 2 to 24 megapixels, PNG and JPEG in turn. */
 function mixedFiles(): { name: string; file: Blob }[] {
   return Array.from({ length: 10 }, (_, i) => {
@@ -119,15 +138,43 @@ async function run(): Promise<void> {
   await browserDecode(file);
   tell('import: decode and every measurement', 4, await ratio(file, () => measure('bench.png', bytes)));
 
-  const check = (role: Role) => () =>
-    makeDocket(shirt, fitOf(measured, role), { facts: () => measured.facts, pixels: () => measured.raster! });
-  tell('all checks of a motif at full resolution', 2, await ratio(file, check('motif')));
-  tell('all checks of a ground at full resolution', 2, await ratio(file, check('ground')));
+  const press = engine.bakePress(null, 'relative');
+  const known = { facts: () => measured.facts, press };
+  let moved = 0;
+  const check = (role: Role, pixels: () => Raster, coarse?: number) => {
+    const fit = fitOf(measured, role);
+    // Each time a tenth of a mm further, so that nothing is taken from the time before.
+    moved += 0.1;
+    for (const piece of fit.faces[0]!.pieces) if (piece.kind === 'artwork') piece.x += moved % 3;
+    makeDocket(shirt, fit, { ...known, pixels, coarse });
+  };
+  // Other pixels to the program, though the same bytes: nothing of them is known yet.
+  const fresh = () => {
+    const raster = { ...measured.raster! };
+    return () => raster;
+  };
+  const kept = fresh();
+  tell('exact docket of a motif, all rules', 5, await ratio(file, () => check('motif', fresh())));
+  check('motif', kept);
+  tell('exact docket after moving it', 1.5, await ratio(file, () => check('motif', kept)));
+  tell('exact docket of a ground, all rules', 5, await ratio(file, () => check('ground', fresh())));
+  const reduced = boxShrink(measured.raster!, 15, 15);
+  const again = () => {
+    const raster = { ...reduced };
+    return () => raster;
+  };
+  tell('coarse docket', 0.15, await ratio(file, () => check('motif', again(), 480)));
+  tell(
+    '24 megapixels to inks by the table, against the engine',
+    1,
+    await separation(measured.raster!, press),
+  );
 
   const face = shirt.faces[0]!;
+  const shown = { facts: () => measured.facts, pixels: () => measured.raster! };
   const printFile = () => {
     const pieces = fitOf(measured, 'motif').faces[0]!.pieces;
-    const raster = renderFace(face, pieces, () => measured.raster!, {
+    const raster = renderFace(face, pieces, shown, {
       pixels: printPixels(face, shirt.spec),
     });
     engine.encodePng(raster, { ppi: face.target, use: 'print' });
@@ -140,8 +187,7 @@ async function run(): Promise<void> {
   const box = printSize(arc);
   const ppi = Math.sqrt((WIDTH * HEIGHT) / (box.width * box.height)) * MM_PER_INCH;
   const ground = newPiece('ground', measured.facts.sha256, measured.facts, 'ground', arc);
-  const bend = () =>
-    renderFace(arc, [ground], () => measured.raster!, { pixels: printPixels(arc, taper.spec, ppi) });
+  const bend = () => renderFace(arc, [ground], shown, { pixels: printPixels(arc, taper.spec, ppi) });
   tell('24 megapixels bent onto an arc of 24 megapixels', 3, await ratio(file, bend));
 
   const small = new Uint8Array(engine.encodePng(picture(1000, 1200), { ppi: 300, use: 'print' }));

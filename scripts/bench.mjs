@@ -6,6 +6,7 @@ import { basename } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { peakOfLargeTiff } from './lib/large.mjs';
 import { startApp } from './lib/app.mjs';
+import { crowdedRows } from './lib/crowded.mjs';
 import { openBrowser, openDemo } from './lib/browser.mjs';
 
 const root = new URL('..', import.meta.url);
@@ -47,11 +48,12 @@ const server = createServer(async (request, response) => {
 });
 await new Promise((ready) => server.listen(0, '127.0.0.1', ready));
 
-const rows = process.argv.includes('--drag')
-  ? []
-  : await engineRows(`http://127.0.0.1:${server.address().port}/`);
+const only = ['--engine', '--drag', '--crowded'].find((one) => process.argv.includes(one));
+const wanted = (part) => only === undefined || only === part;
+const rows = !wanted('--engine') ? [] : await engineRows(`http://127.0.0.1:${server.address().port}/`);
 server.close();
-if (!process.argv.includes('--engine')) rows.push(...(await pageRows()));
+if (wanted('--drag')) rows.push(...(await pageRows()));
+if (wanted('--crowded')) rows.push(...(await crowdedRows()));
 
 let slow = 0;
 for (const { name, limit, ratio, ms, unit = 'x' } of rows) {

@@ -13,8 +13,12 @@ const SHOTS = [
   ['bench-mug', '/bench/night-watch--mug-325'],
   ['bench-taper', '/bench/night-watch--tumbler-taper-480'],
   ['bench-mug-bleed', '/bench/wave-repeat--mug-325'],
+  ['bench-letters', '/bench/wave-repeat--tumbler-taper-480', setWords],
+  ['bench-list', '/bench/tide-pool--mug-325', layOutList],
   ['bench-shirt', '/bench/keep-the-light--shirt'],
   ['bench-sticker', '/bench/compass-rose--sticker-75'],
+  ['bench-docket', '/bench/lighthouse--shirt', acceptOne],
+  ['bench-proof', '/bench/night-watch--mug-325', proof],
 ];
 
 mkdirSync('docs/screenshots', { recursive: true });
@@ -44,6 +48,31 @@ async function chooseLighthouse() {
   await search.sendKeys(Key.chord(Key.CONTROL, 'a'), Key.BACK_SPACE);
 }
 
+/** Presses a button or a line of a menu by the words it starts with. */
+async function press(words) {
+  const said = By.xpath(`//*[self::button or @role="menuitem"][starts-with(normalize-space(), "${words}")]`);
+  await (await browser.wait(until.elementLocated(said), 60_000)).click();
+}
+
+/** The docket of a shirt, one Look of it accepted, its colours and sizes laid out. */
+async function acceptOne() {
+  await browser.wait(() => browser.executeScript(settled), 60_000);
+  await press('Accept it');
+  await browser.actions().sendKeys('A large print, seen from afar.', Key.ENTER).perform();
+  await browser.wait(until.elementLocated(By.css('[data-accepted=true]')), 60_000);
+  await (await browser.findElement(By.css('[data-reach] summary'))).click();
+}
+
+/** The night sky as designed and as printed, side by side, what the inks cannot reach hatched. */
+async function proof() {
+  await browser.wait(() => browser.executeScript(settled), 60_000);
+  await press('Colours:');
+  await press('both, with a divider');
+  await press('Colours:');
+  await press('what the inks cannot reach');
+  await browser.wait(until.elementLocated(By.css('[data-hatched]')), 60_000);
+}
+
 /** A cup that narrows, as a tape reads it. */
 async function measureCup() {
   for (const [step, text] of [
@@ -56,6 +85,30 @@ async function measureCup() {
   ]) {
     await (await browser.wait(until.elementLocated(By.css(`#reading-${step}`)), 60_000)).sendKeys(text);
   }
+}
+
+/** Three lines of one width on an arc. */
+async function setWords() {
+  await browser.wait(until.elementLocated(By.css('[data-piece]')), 60_000);
+  const say = (words) => By.xpath(`//*[self::button or @role="menuitem"][starts-with(., "${words}")]`);
+  await browser.actions().sendKeys('t').perform();
+  for (const [index, line] of ['KEEP THE LIGHT', 'for those at sea', 'since 1874'].entries()) {
+    const field = await browser.wait(until.elementLocated(By.css(`#words-${index}`)), 60_000);
+    await field.sendKeys(Key.chord(Key.CONTROL, 'a'), line, index < 2 ? Key.ENTER : Key.NULL);
+  }
+  await press('Set these words');
+  await press('Make lines equal');
+  await browser.wait(until.elementLocated(say('Own widths')), 60_000);
+  await press('Straight');
+  await press('on an arc');
+  await browser.wait(until.elementLocated(say('On an arc')), 60_000);
+}
+
+/** The cutting list, every piece with its number. */
+async function layOutList() {
+  await browser.wait(until.elementLocated(By.css('[data-piece]')), 60_000);
+  await browser.actions().sendKeys('u').perform();
+  await browser.wait(until.elementLocated(By.css('[data-row]')), 60_000);
 }
 
 /** A spec whose pixels and lengths do not agree. */
