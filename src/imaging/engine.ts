@@ -35,7 +35,13 @@ export interface Engine {
   encodePng(raster: Raster, options: PngOptions, progress?: Progress): Uint8Array;
   /** A raster's colours and its alpha as two PNGs without profile; no alpha where it is opaque. */
   encodePlanes(raster: Raster): { colour: Uint8Array; alpha: Uint8Array | null };
-  encodeJpeg(raster: Raster, options: { ppi: number; quality: number }): Uint8Array;
+  encodeJpeg(raster: Raster, options: { ppi: number; quality: number }, progress?: Progress): Uint8Array;
+  /** LZW with predictor, sRGB embedded; without alpha where the raster is opaque. */
+  encodeTiff(raster: Raster, options: { ppi: number }, progress?: Progress): Uint8Array;
+  /** Inks as they are, with the profile that gives them a colour. */
+  encodeInks(picture: InkRaster, options: InkOptions, progress?: Progress): Uint8Array;
+  /** Inks as a PNG whose four channels they are: rows for a PDF, not a picture to be shown. */
+  encodeInkPlane(picture: InkRaster): Uint8Array;
   /** The raster's pixels as a CMYK JPEG, with or without the profile that gives its inks a colour. */
   encodeCmykJpeg(raster: Raster, options: { ppi: number; profile: boolean }): Uint8Array;
   /** A drawing at an exact width in pixels; `text` in it must be outlined. */
@@ -59,9 +65,23 @@ export interface Picture {
 
 export interface PngOptions {
   ppi: number;
-  /** `print` embeds sRGB and packs well enough for 24 megapixels to take a second; `preview` is for the screen. */
-  use: 'print' | 'preview';
+  /** `print` embeds sRGB and packs well enough for 24 megapixels to take a second, `small` as well as can be; `preview` is for the screen. */
+  use: 'print' | 'small' | 'preview';
   grey?: boolean;
+}
+
+/** Four bytes of ink a pixel (cyan, magenta, yellow, black), 255 for solid. */
+export interface InkRaster {
+  width: number;
+  height: number;
+  inks: Uint8Array;
+}
+
+export interface InkOptions {
+  format: 'tiff' | 'jpeg';
+  ppi: number;
+  /** The shipped printing profile where it is null. */
+  profile: { name: string; bytes: Uint8Array } | null;
 }
 
 /** Pixels after which an engine is tired. */
@@ -156,6 +176,12 @@ export function makeEngine(vips: VipsModule): Engine {
       vips.Image.newFromMemory(raster.data, raster.width, raster.height, 4, vips.BandFormat.uchar),
     );
     return keep(bare.copy({ interpretation: 'srgb', xres: perMm, yres: perMm }));
+  }
+
+  function fromInks(keep: Keep, { width, height, inks }: InkRaster, ppi: number): Image {
+    const perMm = ppi / MM_PER_INCH;
+    const bare = keep(vips.Image.newFromMemory(inks, width, height, 4, vips.BandFormat.uchar));
+    return keep(bare.copy({ interpretation: 'cmyk', xres: perMm, yres: perMm }));
   }
 
   /** Opens a file; of one that is not in memory only what is asked for is read. */
@@ -305,9 +331,10 @@ export function makeEngine(vips: VipsModule): Engine {
       scoped('print file', (keep) => {
         const image = fromRaster(keep, raster, options.ppi);
         const out = options.grey ? keep(image.colourspace('b-w')) : image;
-        const save =
-          options.use === 'print' ? { compression: 2, filter: 'up', profile: 'srgb' } : { compression: 6 };
-        return write(out, progress, () => out.pngsaveBuffer(save as Parameters<Image['pngsaveBuffer']>[0]));
+        const opaque = raster.opaque && out.hasAlpha() ? keep(out.extractBand(0, { n: out.bands - 1 })) : out;
+        return write(opaque, progress, () =>
+          opaque.pngsaveBuffer(PNG_SAVE[options.use] as Parameters<Image['pngsaveBuffer']>[0]),
+        );
       }),
 
     encodePlanes: (raster) =>
@@ -318,10 +345,36 @@ export function makeEngine(vips: VipsModule): Engine {
         return { colour: plane(0, 3), alpha: raster.opaque ? null : plane(3, 1) };
       }),
 
-    encodeJpeg: (raster, { ppi, quality }) =>
+    encodeInkPlane: (picture) =>
+      scoped('print file', (keep) => {
+        const image = keep(fromInks(keep, picture, 72).copy({ interpretation: 'srgb' }));
+        return image.pngsaveBuffer({ compression: 2, filter: 'up', keep: 'none' });
+      }),
+
+    encodeJpeg: (raster, { ppi, quality }, progress = IN_SILENCE) =>
       scoped('picture', (keep) => {
         const flat = keep(fromRaster(keep, raster, ppi).flatten({ background: [255, 255, 255] }));
-        return flat.jpegsaveBuffer({ Q: quality, subsample_mode: 'off', profile: 'srgb' });
+        return write(flat, progress, () =>
+          flat.jpegsaveBuffer({ Q: quality, subsample_mode: 'off', profile: 'srgb' }),
+        );
+      }),
+
+    encodeTiff: (raster, { ppi }, progress = IN_SILENCE) =>
+      scoped('print file', (keep) => {
+        const image = fromRaster(keep, raster, ppi);
+        const out = raster.opaque ? keep(image.extractBand(0, { n: 3 })) : image;
+        return write(out, progress, () => out.tiffsaveBuffer({ ...TIFF_SAVE, profile: 'srgb' }));
+      }),
+
+    encodeInks: (picture, { format, ppi, profile }, progress = IN_SILENCE) =>
+      scoped('print file', (keep) => {
+        const image = fromInks(keep, picture, ppi);
+        const press = usable(profile);
+        return write(image, progress, () =>
+          format === 'tiff'
+            ? image.tiffsaveBuffer({ ...TIFF_SAVE, profile: press })
+            : image.jpegsaveBuffer({ Q: 100, subsample_mode: 'off', profile: press }),
+        );
       }),
 
     encodeCmykJpeg: (raster, { ppi, profile }) =>
@@ -352,6 +405,14 @@ export function makeEngine(vips: VipsModule): Engine {
 const PRESS_SIZE = 52;
 /** What the shipped printing profile is called. */
 const SHIPPED_PRESS = 'Process inks, shipped';
+
+/** How PNGs are packed, by what they are for. */
+const PNG_SAVE = {
+  print: { compression: 2, filter: 'up', profile: 'srgb' },
+  small: { compression: 9, filter: 'all', profile: 'srgb' },
+  preview: { compression: 6 },
+};
+const TIFF_SAVE = { compression: 'lzw', predictor: 'horizontal', resunit: 'inch' } as const;
 
 /** K alone, 16 bits an ink. */
 const SOLID_BLACK = Uint16Array.of(0, 0, 0, 65535);

@@ -1,55 +1,64 @@
 import { UpFitError } from '@/core/artwork/errors';
+import type { PrintChoice } from '@/core/pack/plan';
 import type { Fit } from '@/core/fit/schema';
-import { printFileName } from '@/core/pack/names';
+import type { PrintParts } from '@/core/pack/cut-out';
 import { engine, isStopped, type JobOptions } from '@/workers/client';
-import type { PrintKind } from '@/files/print';
 import type { PrintFile } from '@/workers/messages';
+import { isSilent } from './artworks';
 import { fitJob } from './dockets';
 import { saveAs } from './save';
-import { isSilent } from './artworks';
 import { contextOf, useShop } from './shop';
 
-export interface MadeFile extends PrintFile {
-  name: string;
+export interface MadePrints {
+  files: PrintFile[];
   /** Artworks of the fit of which nothing is said who made them or under what licence. */
   silent: string[];
 }
 
-/** Makes the print file of a face; null where it was stopped. Throws where it is larger than the house takes. */
-export async function makePrintFile(
+/**
+ * Makes print files of a fit: of one face, of every face, or of a face's zones or pieces, by the house's rules or as
+ * chosen. Null where it was stopped. Throws where one is larger than the house takes.
+ */
+export async function makePrintFiles(
   fit: Fit,
   faceId: string,
-  kind: PrintKind,
+  parts: PrintParts,
+  choice: PrintChoice,
   options: JobOptions,
-): Promise<MadeFile | null> {
+): Promise<MadePrints | null> {
   const context = contextOf(fit, useShop.getState());
   if (!context) throw new Error('An artwork of this fit is no longer here: bring it in again.');
   const { blank, design, artworks } = context;
-  const face = blank.faces.find(({ id }) => id === faceId)!;
   try {
-    const made = await engine.printFile(
+    const files = await engine.printFiles(
       await fitJob(fit, blank, artworks),
-      { faceId, kind, title: `${design.name}, ${blank.blank.name}, ${face.name}` },
+      {
+        design: design.name,
+        faceIds: parts === 'faces' ? blank.faces.map(({ id }) => id) : [faceId],
+        parts: parts === 'faces' ? 'face' : parts,
+        choice,
+      },
       options,
     );
-    const { house, files } = blank.spec;
-    if (made.file.size > files.maxBytes.value) {
-      const size = (made.file.size / 1024 / 1024).toFixed(1);
-      const most = (files.maxBytes.value / 1024 / 1024).toFixed(0);
-      throw new UpFitError(
-        'too-large',
-        `The print file is ${size} MiB and ${house} takes ${most} MiB at most: use flatter artwork.`,
-      );
-    }
-    const silent = artworks.filter(isSilent).map(({ facts }) => facts.name);
-    return { ...made, name: printFileName(design.name, blank, face, kind), silent };
+    requireRoom(files, blank.spec.house, blank.spec.files.maxBytes.value);
+    return { files, silent: artworks.filter(isSilent).map(({ facts }) => facts.name) };
   } catch (error) {
     if (isStopped(error)) return null;
     throw error;
   }
 }
 
-/** Hands a made file to the browser's downloads. */
-export function savePrintFile({ file, name }: MadeFile): void {
-  saveAs(file, name);
+function requireRoom(files: readonly PrintFile[], house: string, most: number): void {
+  const large = files.find(({ file }) => file.size > most);
+  if (!large) return;
+  const size = (large.file.size / 1024 / 1024).toFixed(1);
+  throw new UpFitError(
+    'too-large',
+    `${large.name} is ${size} MiB and ${house} takes ${(most / 1024 / 1024).toFixed(0)} MiB at most: send JPEG or PDF if ${house} takes it, or use flatter artwork.`,
+  );
+}
+
+/** Hands made files to the browser's downloads. */
+export function savePrintFiles(files: readonly PrintFile[]): void {
+  for (const { file, name } of files) saveAs(file, name);
 }

@@ -15,7 +15,7 @@ import type {
   Outcome,
   PressAsked,
   PrintFile,
-  PrintFileAsked,
+  PrintFilesAsked,
   TemplateAsked,
   TemplateRead,
 } from './messages';
@@ -156,8 +156,8 @@ class EnginePool {
     return this.runFit(job, options, (service, flag, tell) => service.docket(job, unit, flag, tell));
   }
 
-  printFile(job: FitJob, asked: PrintFileAsked, options: JobOptions = {}): Promise<PrintFile> {
-    return this.runFit(job, options, (service, flag, tell) => service.printFile(job, asked, flag, tell));
+  printFiles(job: FitJob, asked: PrintFilesAsked, options: JobOptions = {}): Promise<PrintFile[]> {
+    return this.runFit(job, options, (service, flag, tell) => service.printFiles(job, asked, flag, tell));
   }
 
   /** The number of the part of a drawing at a point, in shares of it from its top left; null where there is none. */

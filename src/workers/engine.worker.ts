@@ -150,19 +150,23 @@ const service: EngineService = {
       });
     }),
 
-  printFile: (job, { faceId, kind, title }, flag, onProgress) =>
+  printFiles: (job, asked, flag, onProgress) =>
     answer(async () => {
       const progress = follow(flag, onProgress);
+      const shown = { facts: factsOf(job), pixels: await rastersOf(job, part(progress, 0, 0.3)) };
+      const { writePrints } = await import('@/files/prints');
+      const press = async () => ({
+        press: await pressOf(job.press),
+        profile: await profileOf(job.press.profile),
+      });
       const { blank, fit } = job;
-      const face = blank.faces.find(({ id }) => id === faceId)!;
-      const pieces = fit.faces.find((one) => one.faceId === faceId)?.pieces ?? [];
-      const pixels = await rastersOf(job, part(progress, 0, 0.3));
-      const { writePrint } = await import('@/files/print');
-      const asked = { title, blank, face, pieces, kind };
-      const shown = { facts: factsOf(job), pixels };
-      const made = await writePrint(await engine(), asked, shown, part(progress, 0.3, 1));
-      const file = new Blob([made.bytes as Uint8Array<ArrayBuffer>], { type: made.type });
-      return { file, pixels: made.pixels, ppi: made.ppi };
+      const made = await writePrints(await engine(), { ...asked, blank, fit, press }, shown, part(progress, 0.3, 1));
+      return made.map(({ name, bytes, type, plan, faceId }) => ({
+        name,
+        faceId,
+        plan,
+        file: new Blob([bytes as Uint8Array<ArrayBuffer>], { type }),
+      }));
     }),
 
   swatchPage: (title, swatches) =>

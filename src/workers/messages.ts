@@ -8,7 +8,7 @@ import type { PrintFace, ResolvedBlank } from '@/core/blank/resolve';
 import type { Docket } from '@/core/check/docket';
 import type { Fit } from '@/core/fit/schema';
 import type { UnitSetting } from '@/core/length/show';
-import type { PrintKind } from '@/files/print';
+import type { PrintChoice, PrintPlan } from '@/core/pack/plan';
 import type { TemplateReading } from '@/core/template/reading';
 
 /** Told while work goes on, 0 to 1. */
@@ -53,17 +53,20 @@ export interface ArtworkResult {
   preview: Blob;
 }
 
-/** Which print file of a fit is made. */
-export interface PrintFileAsked {
-  faceId: string;
-  kind: PrintKind;
-  title: string;
+/** Which print files of a fit are made, and how. */
+export interface PrintFilesAsked {
+  /** The design's name, after which they are named. */
+  design: string;
+  faceIds: readonly string[];
+  parts: 'face' | 'zones' | 'pieces';
+  choice: PrintChoice;
 }
 
 export interface PrintFile {
+  name: string;
   file: Blob;
-  pixels: { width: number; height: number };
-  ppi: number;
+  plan: PrintPlan;
+  faceId: string;
 }
 
 /** A house's template file as it was read, with a picture of the page. */
@@ -86,12 +89,12 @@ export interface TemplateAsked {
 export interface EngineService {
   measure(asked: FileAsked, flag: Int32Array, onProgress: OnProgress): Promise<Outcome<ArtworkResult>>;
   docket(job: FitJob, unit: UnitSetting, flag: Int32Array, onProgress: OnProgress): Promise<Outcome<Docket>>;
-  printFile(
+  printFiles(
     job: FitJob,
-    asked: PrintFileAsked,
+    asked: PrintFilesAsked,
     flag: Int32Array,
     onProgress: OnProgress,
-  ): Promise<Outcome<PrintFile>>;
+  ): Promise<Outcome<PrintFile[]>>;
   readTemplate(name: string, file: Blob, page: number): Promise<Outcome<TemplateRead>>;
   writeTemplate(face: PrintFace, asked: TemplateAsked): Promise<Outcome<Blob>>;
   /** The part of a drawing at a point given in shares, by its number; null where there is none. */

@@ -6,8 +6,9 @@ import type { Cmyk } from './palette';
 /** Rich black of a house that names none, in shares of an ink. */
 const USUAL: Cmyk = [0.6, 0.5, 0.5, 1];
 
-/** L* under which a colour is black, and K from which black is printed by it alone. */
-const DARK = 12;
+/** L* under which a colour is black. */
+export const BLACK_BELOW = 12;
+/** K from which black is printed by it alone. */
 const KEY = 0.85;
 
 /** The house's black recipe, or the usual one, its colours lessened in proportion where the ink limit (percent) asks. */
@@ -25,7 +26,7 @@ export function blackRecipe(limit: number | null, own: Cmyk | null): Cmyk {
  */
 export function isLoneBlack(rgb: Rgb, inks: Cmyk, recipe: Cmyk): boolean {
   const [c, m, y, k] = inks;
-  return k >= KEY && c + m + y < (recipe[0] + recipe[1] + recipe[2]) / 2 && labOf(...rgb)[0] < DARK;
+  return k >= KEY && c + m + y < (recipe[0] + recipe[1] + recipe[2]) / 2 && labOf(...rgb)[0] < BLACK_BELOW;
 }
 
 /** The inks of a colour, its lone blacks on the recipe where they are to be. */

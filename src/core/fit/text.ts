@@ -60,6 +60,11 @@ export function placedLettering({ lettering, ink, height }: TextPiece): Letterin
   return Math.abs(factor - 1) < 1e-9 ? lettering : scaledLettering(lettering, factor);
 }
 
+/** Cap height in mm of the smallest line, at the size the text is placed in. */
+export function smallestCap({ ink, height }: TextPiece): number {
+  return Math.min(...ink.lines.map(({ cap }) => cap)) * (height / ink.height);
+}
+
 function nameOf({ lines }: Lettering): string {
   const words = lines
     .map(({ text }) => text.trim())

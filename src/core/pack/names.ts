@@ -1,5 +1,6 @@
 import { trimSize, type PrintFace, type ResolvedBlank } from '../blank/resolve';
 import { fixed } from '../length/show';
+import { FORMATS, mirrorOwner, type MirrorOwner, type PrintPlan } from './plan';
 
 /** Letters, digits and hyphens only, so that a name is safe on every disk and upload page. */
 export function safeName(text: string): string {
@@ -26,18 +27,48 @@ export function freeIdAmong(name: string, taken: Iterable<string>): string {
   return id;
 }
 
-/** A print file's name as its house wants it: {design} {blank} {face} {size} stand for what they say, safe on every disk. */
-export function printFileName(design: string, blank: ResolvedBlank, face: PrintFace, ending = 'png'): string {
+/** How a name says who turns a print over. */
+const MIRRORED: Record<MirrorOwner, string> = {
+  file: 'mirrored',
+  driver: 'mirror-in-driver',
+  house: 'house-mirrors',
+};
+
+/**
+ * A print file's name as its house wants it: {design} {blank} {face} {size} {mode} {mirror} {version} stand for what
+ * they say, safe on every disk. That a file is mirrored, or holds inks, is said at the end where the pattern leaves it out.
+ */
+export function printFileName(design: string, blank: ResolvedBlank, face: PrintFace, plan: PrintPlan): string {
   const { width, height } = trimSize(face);
+  const owner = plan.mirrored ? 'file' : mirrorOwner(blank);
+  const pattern = blank.spec.files.naming.value;
   const parts: Record<string, string> = {
     design: safeName(design),
     blank: safeName(blank.blank.name),
     face: safeName(face.name),
     size: `${fixed(width, 0)}x${fixed(height, 0)}mm`,
+    mode: plan.mode,
+    mirror: owner ? MIRRORED[owner] : '',
+    version: `v${blank.blank.version}`,
   };
-  const name = blank.spec.files.naming.value.replace(
-    /\{(\w+)\}/g,
-    (whole, part: string) => parts[part] ?? whole,
-  );
-  return `${name.replace(/[^\w.-]/g, '-')}.${ending}`;
+  const name = pattern.replace(/\{(\w+)\}/g, (whole, part: string) => parts[part] ?? whole);
+  const unsaid = [
+    ...(plan.mode === 'cmyk' && !pattern.includes('{mode}') ? ['cmyk'] : []),
+    ...(plan.mirrored && !pattern.includes('{mirror}') ? [MIRRORED.file] : []),
+  ];
+  const safe = [name, ...unsaid].join('_').replace(/[^\w.-]/g, '-');
+  return `${safe.replace(/_{2,}/g, '_').replace(/^_|_$/g, '')}.${FORMATS[plan.format].ending}`;
+}
+
+/** The same names, each once: what comes again is numbered before its ending. */
+export function uniqueNames(names: readonly string[]): string[] {
+  const taken = new Set<string>();
+  return names.map((name) => {
+    const dot = name.lastIndexOf('.');
+    const [stem, ending] = dot > 0 ? [name.slice(0, dot), name.slice(dot)] : [name, ''];
+    let free = name;
+    for (let n = 2; taken.has(free.toLowerCase()); n++) free = `${stem}-${n}${ending}`;
+    taken.add(free.toLowerCase());
+    return free;
+  });
 }

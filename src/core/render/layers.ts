@@ -10,7 +10,7 @@ import { inksOf, layPath } from './ground';
 export type PrintLayer =
   | { kind: 'picture'; pieces: Piece[] }
   /** In mm from the print box's top left; nonzero rule. */
-  | { kind: 'path'; path: Path; colour: string };
+  | { kind: 'path'; path: Path; colour: string; piece: Piece };
 
 /** How near to its curves a bent path is kept, in mm. */
 const FINE = 0.004;
@@ -40,11 +40,11 @@ function pathsOf(face: PrintFace, piece: Piece, mirror: boolean): PrintLayer[] |
   const page = (path: Path) =>
     mirror ? mapPath(straight(path), ({ x, y }) => ({ x: width - x, y })) : straight(path);
   if (piece.kind === 'text')
-    return inksOf(piece).map(({ path, colour }) => ({ kind: 'path', path: page(path), colour }));
+    return inksOf(piece).map(({ path, colour }) => ({ kind: 'path', path: page(path), colour, piece }));
   if (piece.kind !== 'fill') return null;
   const { left, top, right, bottom } = areaOf(piece, face);
   const path = parsePath(`M${left} ${top}H${right}V${bottom}H${left}Z`)!;
-  return [{ kind: 'path', path: page(path), colour: piece.colour }];
+  return [{ kind: 'path', path: page(path), colour: piece.colour, piece }];
 }
 
 /** From mm of the face to mm of the print box: trim plus bleed, or the box of the arc. */

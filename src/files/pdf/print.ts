@@ -1,5 +1,6 @@
 import {
   clip,
+  cmyk,
   closePath,
   concatTransformationMatrix,
   drawObject,
@@ -7,7 +8,9 @@ import {
   lineTo,
   moveTo,
   PDFDocument,
+  PDFHexString,
   PDFName,
+  PDFString,
   popGraphicsState,
   pushGraphicsState,
   rgb,
@@ -15,22 +18,28 @@ import {
 } from '@cantoo/pdf-lib';
 import type { PrintFace } from '@/core/blank/resolve';
 import { rgbOf } from '@/core/colour/hex';
+import type { Cmyk } from '@/core/colour/palette';
 import { MM_PER_INCH } from '@/core/length/units';
-import { flattenPath, writePath } from '@/core/path/path';
+import { flattenPath, writePath, type Path } from '@/core/path/path';
 import { parsePath } from '@/core/path/parse';
-import { printBoxes, printOutline, type PrintLayer } from '@/core/render/layers';
+import { printBoxes, printOutline } from '@/core/render/layers';
 
 const PT = 72 / MM_PER_INCH;
 
-/** A layer whose picture is made: its colours and its alpha, each as a PNG over the whole print box. */
+/** A layer that is made: a path in its colour or inks, or a picture's colours (or inks) and alpha, each as a PNG over the whole print box. */
 export type PdfLayer =
-  Extract<PrintLayer, { kind: 'path' }> | { kind: 'picture'; colour: Uint8Array; alpha: Uint8Array | null };
+  | { kind: 'path'; path: Path; colour: string; inks: Cmyk | null }
+  | { kind: 'picture'; colour: Uint8Array; alpha: Uint8Array | null; inks: boolean };
 
-/** A face's print as a PDF of one page at true size, with TrimBox and BleedBox; paths stay paths. */
+/**
+ * A face's print as a PDF of one page at true size, with TrimBox and BleedBox; paths stay paths. One in inks names the
+ * profile they are meant for, as its output intent.
+ */
 export async function printPdf(
   title: string,
   face: PrintFace,
   layers: readonly PdfLayer[],
+  profile: { name: string; bytes: Uint8Array } | null,
 ): Promise<Uint8Array> {
   const { page: size, trim } = printBoxes(face);
   const pdf = await PDFDocument.create();
@@ -39,22 +48,22 @@ export async function printPdf(
   const page = pdf.addPage([size.width * PT, size.height * PT]);
   page.setBleedBox(0, 0, size.width * PT, size.height * PT);
   page.setTrimBox(trim.x * PT, (size.height - trim.y - trim.height) * PT, trim.width * PT, trim.height * PT);
+  if (profile) setOutputIntent(pdf, profile);
   page.pushOperators(pushGraphicsState());
   const outline = printOutline(face);
   if (outline) page.pushOperators(...clipTo(outline, size.height));
   for (const [index, layer] of layers.entries()) {
     if (layer.kind === 'path') {
-      const [red, green, blue] = rgbOf(layer.colour);
       page.drawSvgPath(writePath(layer.path), {
         x: 0,
         y: size.height * PT,
         scale: PT,
-        color: rgb(red / 255, green / 255, blue / 255),
+        color: layer.inks ? cmyk(...layer.inks) : screenColour(layer.colour),
       });
       continue;
     }
     const name = `Picture${index}`;
-    page.node.setXObject(PDFName.of(name), pictureOf(pdf, layer.colour, layer.alpha));
+    page.node.setXObject(PDFName.of(name), pictureOf(pdf, layer));
     page.pushOperators(
       pushGraphicsState(),
       concatTransformationMatrix(size.width * PT, 0, 0, size.height * PT, 0, 0),
@@ -83,19 +92,41 @@ function clipTo(d: string, height: number) {
 }
 
 /** A picture as the PDF's own object. PNG rows, compressed as they are, are what a PDF reads with predictor 15. */
-function pictureOf(pdf: PDFDocument, colour: Uint8Array, alpha: Uint8Array | null): PDFRef {
+function pictureOf(
+  pdf: PDFDocument,
+  { colour, alpha, inks }: Extract<PdfLayer, { kind: 'picture' }>,
+): PDFRef {
   const mask = alpha && imageObject(pdf, alpha, 'DeviceGray', {});
-  return imageObject(pdf, colour, 'DeviceRGB', mask ? { SMask: mask } : {});
+  return imageObject(pdf, colour, inks ? 'DeviceCMYK' : 'DeviceRGB', mask ? { SMask: mask } : {});
 }
+
+/** The printing condition that the inks are meant for (ISO 32000-1, 14.11.5). */
+function setOutputIntent(pdf: PDFDocument, { name, bytes }: { name: string; bytes: Uint8Array }): void {
+  const profile = pdf.context.register(pdf.context.flateStream(bytes, { N: 4 }));
+  const intent = pdf.context.obj({
+    Type: 'OutputIntent',
+    S: 'GTS_PDFX',
+    OutputConditionIdentifier: PDFString.of('Custom'),
+    Info: PDFHexString.fromText(name),
+    DestOutputProfile: profile,
+  });
+  pdf.catalog.set(PDFName.of('OutputIntents'), pdf.context.obj([pdf.context.register(intent)]));
+}
+
+function screenColour(hex: string) {
+  const [red, green, blue] = rgbOf(hex);
+  return rgb(red / 255, green / 255, blue / 255);
+}
+
+const CHANNELS = { DeviceGray: 1, DeviceRGB: 3, DeviceCMYK: 4 } as const;
 
 function imageObject(
   pdf: PDFDocument,
   png: Uint8Array,
-  space: 'DeviceRGB' | 'DeviceGray',
+  space: keyof typeof CHANNELS,
   more: Record<string, PDFRef>,
 ): PDFRef {
   const { width, height, rows } = rowsOf(png);
-  const colours = space === 'DeviceRGB' ? 3 : 1;
   const stream = pdf.context.stream(rows, {
     Type: 'XObject',
     Subtype: 'Image',
@@ -104,7 +135,7 @@ function imageObject(
     ColorSpace: space,
     BitsPerComponent: 8,
     Filter: 'FlateDecode',
-    DecodeParms: { Predictor: 15, Colors: colours, BitsPerComponent: 8, Columns: width },
+    DecodeParms: { Predictor: 15, Colors: CHANNELS[space], BitsPerComponent: 8, Columns: width },
     ...more,
   });
   return pdf.context.register(stream);

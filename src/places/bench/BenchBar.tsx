@@ -1,16 +1,12 @@
 'use client';
 import Link from 'next/link';
-import { useState } from 'react';
-import { toast } from 'sonner';
 import { useStore } from 'zustand';
 import { showLength, showSize } from '@/core/length/show';
 import { redo, takeOver, undo, useBench } from '@/state/bench';
 import { keepWaiting, useSaving } from '@/state/saving';
-import { sentence } from '@/state/imports';
-import { makePrintFile, savePrintFile } from '@/state/print';
 import { useShop } from '@/state/shop';
-import { MenuLine, VerbMenu } from '@/ui/Menu';
 import { FitMenu, SwapMenu } from './FitMenu';
+import { PrintButton } from './print/PrintButton';
 import type { Live } from './useLive';
 
 /** What is on the bench, the way to its neighbours, undo and redo, and the print file. */
@@ -97,62 +93,6 @@ function Stand({ live }: { live: Live }) {
   return (
     <span role="status" data-saving={live.dragging ? 'moving' : phase} className="w-12 text-sm text-ink-2">
       {word}
-    </span>
-  );
-}
-
-function PrintButton({ live }: { live: Live }) {
-  const [work, setWork] = useState<{ share: number; stop: AbortController } | null>(null);
-  const make = async (kind: 'png' | 'pdf' | 'svg') => {
-    const stop = new AbortController();
-    setWork({ share: 0, stop });
-    try {
-      const made = await makePrintFile(live.fit, live.face.id, kind, {
-        signal: stop.signal,
-        onProgress: (share) => {
-          setWork({ share, stop });
-        },
-      });
-      if (made) {
-        savePrintFile(made);
-        toast(`${made.name}: ${made.pixels.width} × ${made.pixels.height} px at ${made.ppi} PPI.`, {
-          description:
-            made.silent.length > 0 &&
-            `Before it is ordered: nothing is said of who made ${made.silent.join(', ')}, or of its licence.`,
-        });
-      }
-    } catch (error) {
-      toast(sentence(error));
-    } finally {
-      setWork(null);
-    }
-  };
-  if (work) {
-    return (
-      <button
-        className="action-2 measure w-[132px]"
-        onClick={() => {
-          work.stop.abort();
-        }}
-      >
-        {Math.round(work.share * 100)} % · Stop
-      </button>
-    );
-  }
-  return (
-    <span className="flex items-center gap-3">
-      <button
-        className="action w-[132px]"
-        disabled={live.pieces.length === 0}
-        onClick={() => void make('png')}
-      >
-        Make print file
-      </button>
-      <VerbMenu label="as…" disabled={live.pieces.length === 0}>
-        <MenuLine onSelect={() => void make('png')}>PNG, exact pixels</MenuLine>
-        <MenuLine onSelect={() => void make('pdf')}>PDF, text and fills as paths</MenuLine>
-        <MenuLine onSelect={() => void make('svg')}>SVG, text and fills as paths</MenuLine>
-      </VerbMenu>
     </span>
   );
 }

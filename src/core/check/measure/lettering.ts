@@ -20,11 +20,6 @@ const BEHIND = 900;
 /** Share of a letter's surroundings that may be worse than what is told. */
 const LEFT_OUT = 0.05;
 
-/** Cap height in mm of the smallest line, at the size the text is placed in. */
-export function smallestCap({ ink, height }: TextPiece): number {
-  return Math.min(...ink.lines.map(({ cap }) => cap)) * (height / ink.height);
-}
-
 const known = new Map<string, { thinnest: number | null; share: number }>();
 const MOST_KNOWN = 24;
 

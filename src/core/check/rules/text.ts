@@ -7,7 +7,8 @@ import { fixed } from '../../length/show';
 import { withPiece, type CheckContext, type ProductLook, type Rule } from '../context';
 import { overLooks, rank, tellingOnes, type Finding, type Remedy, type Verdict } from '../finding';
 import { CHECK_LIMITS } from '../limits';
-import { behindOf, smallestCap, thinnestStroke, type Behind } from '../measure/lettering';
+import { smallestCap } from '../../fit/text';
+import { behindOf, thinnestStroke, type Behind } from '../measure/lettering';
 import { outlined } from '../../type/layout';
 
 /** Lettering: its smallest capitals and thinnest strokes against the method, and how it reads against what is behind it. */

@@ -1,0 +1,52 @@
+import type { ResolvedBlank } from '@/core/blank/resolve';
+import type { Fit } from '@/core/fit/schema';
+import { partsOf } from '@/core/pack/cut-out';
+import { printFileName, uniqueNames } from '@/core/pack/names';
+import { planPrint, type PrintChoice } from '@/core/pack/plan';
+import type { Progress } from '@/core/raster/raster';
+import type { Shown } from '@/core/render/face';
+import type { Engine } from '@/imaging/engine';
+import { part } from '@/imaging/measure';
+import type { ForPress } from './inks';
+import { writePrint, type WrittenPrint } from './print';
+
+export interface PrintsAsked {
+  design: string;
+  blank: ResolvedBlank;
+  fit: Fit;
+  faceIds: readonly string[];
+  parts: 'face' | 'zones' | 'pieces';
+  choice: PrintChoice;
+  /** Brought in only where something is made in CMYK. */
+  press: () => Promise<ForPress>;
+}
+
+export interface NamedPrint extends WrittenPrint {
+  name: string;
+  faceId: string;
+}
+
+/** Print files of several faces of a fit, or of the parts of each; faces with nothing on them have none. */
+export async function writePrints(
+  engine: Engine,
+  { design, blank, fit, faceIds, parts, choice, press }: PrintsAsked,
+  shown: Shown,
+  progress: Progress,
+): Promise<NamedPrint[]> {
+  const wanted = faceIds.flatMap((faceId) => {
+    const face = blank.faces.find(({ id }) => id === faceId);
+    const pieces = fit.faces.find((one) => one.faceId === faceId)?.pieces ?? [];
+    return face ? partsOf({ face, pieces }, parts, shown.facts) : [];
+  });
+  const plans = wanted.map(({ face }) => planPrint(blank, face, choice));
+  const names = uniqueNames(wanted.map(({ face }, i) => printFileName(design, blank, face, plans[i]!)));
+  const forPress = plans.some(({ mode }) => mode === 'cmyk') ? await press() : null;
+  const made: NamedPrint[] = [];
+  for (const [i, { face, pieces }] of wanted.entries()) {
+    const asked = { title: `${design}, ${blank.blank.name}, ${face.name}`, blank, face, pieces };
+    const step = part(progress, i / wanted.length, (i + 1) / wanted.length);
+    const written = await writePrint(engine, { ...asked, plan: plans[i]!, press: forPress }, shown, step);
+    made.push({ ...written, name: names[i]!, faceId: face.id });
+  }
+  return made;
+}

@@ -1,0 +1,47 @@
+'use client';
+import { useState } from 'react';
+import type { Live } from '../useLive';
+import { PrintSheet } from './PrintSheet';
+import { usePrintWork } from './usePrintWork';
+
+/** Makes the print file that the house asks for, or others by choice. */
+export function PrintButton({ live }: { live: Live }) {
+  const work = usePrintWork();
+  const [open, setOpen] = useState(false);
+  const bare = live.pieces.length === 0;
+  if (work.share !== null) {
+    return (
+      <button className="action-2 measure w-[132px]" onClick={work.stop}>
+        {Math.round(work.share * 100)} % · Stop
+      </button>
+    );
+  }
+  return (
+    <span className="flex items-center gap-3">
+      <button
+        className="action w-[132px]"
+        disabled={bare}
+        onClick={() => void work.make(live.fit, live.face.id, 'face', {})}
+      >
+        Make print file
+      </button>
+      <button
+        className="verb"
+        onClick={() => {
+          setOpen(true);
+        }}
+      >
+        others…
+      </button>
+      {open && (
+        <PrintSheet
+          live={live}
+          work={work}
+          onClose={() => {
+            setOpen(false);
+          }}
+        />
+      )}
+    </span>
+  );
+}

@@ -1,0 +1,139 @@
+'use client';
+import { useState } from 'react';
+import { partsOf, type PrintParts } from '@/core/pack/cut-out';
+import { printFileName, uniqueNames } from '@/core/pack/names';
+import {
+  FORMATS,
+  HOLDS_INKS,
+  mirrorOwner,
+  planPrint,
+  planTroubles,
+  PRINT_FORMATS,
+  type PrintFormat,
+  type PrintMode,
+} from '@/core/pack/plan';
+import { Choice } from '@/ui/Choice';
+import { LeaveSheet, Sheet } from '@/ui/Sheet';
+import type { Live } from '../useLive';
+import type { PrintWork } from './usePrintWork';
+
+const MIRROR_SAID = {
+  file: 'This file is mirrored: nobody else may mirror it again.',
+  driver: 'This file is not mirrored: the printer driver mirrors it.',
+  house: 'This file is not mirrored: the house mirrors it.',
+};
+
+/** What is made of the fit and how, each choice with what the house would say of it. */
+export function PrintSheet({ live, work, onClose }: { live: Live; work: PrintWork; onClose: () => void }) {
+  const { blank, face, design, fit } = live;
+  const { spec } = blank;
+  const first = planPrint(blank, face);
+  const [format, setFormat] = useState<PrintFormat>(first.format);
+  const [mode, setMode] = useState<PrintMode>(first.mode);
+  const [parts, setParts] = useState<PrintParts>('face');
+  const [mirrored, setMirrored] = useState(first.mirrored);
+  const inks = mode === 'cmyk' && HOLDS_INKS.includes(format);
+  const choice = { format, mode: inks ? ('cmyk' as const) : ('rgb' as const), mirrored };
+  const plan = planPrint(blank, face, choice);
+  const troubles = planTroubles(plan, spec);
+  const owner = mirrorOwner(blank);
+  const wanted = (parts === 'faces' ? blank.faces : [face]).flatMap((one) => {
+    const pieces = live.fit.faces.find(({ faceId }) => faceId === one.id)?.pieces ?? [];
+    return partsOf({ face: one, pieces }, parts === 'faces' ? 'face' : parts, live.factsOf);
+  });
+  const names = uniqueNames(
+    wanted.map((one) => printFileName(design.name, blank, one.face, planPrint(blank, one.face, choice))),
+  );
+  return (
+    <Sheet title="Print files" className="top-24 w-[640px]" onClose={onClose}>
+      <Choice
+        label="What"
+        value={parts}
+        onChoose={setParts}
+        options={[
+          { id: 'face', name: `the ${face.name.toLowerCase()}` },
+          ...(blank.faces.length > 1 ? [{ id: 'faces' as const, name: 'every face' }] : []),
+          ...(face.zones.length > 1 ? [{ id: 'zones' as const, name: 'each zone' }] : []),
+          { id: 'pieces', name: 'each piece on its own' },
+        ]}
+      />
+      <Choice
+        label="As"
+        value={format}
+        onChoose={setFormat}
+        options={PRINT_FORMATS.map((id) => ({ id, name: FORMATS[id].name }))}
+      />
+      {HOLDS_INKS.includes(format) && (
+        <Choice
+          label="Colours"
+          value={choice.mode}
+          onChoose={setMode}
+          options={[
+            { id: 'rgb', name: 'RGB, sRGB profile' },
+            { id: 'cmyk', name: 'CMYK, through the house’s profile' },
+          ]}
+        />
+      )}
+      {owner && (
+        <Choice
+          label="Mirrored"
+          value={mirrored ? 'yes' : 'no'}
+          onChoose={(value) => {
+            setMirrored(value === 'yes');
+          }}
+          options={[
+            { id: 'no', name: 'not in this file' },
+            { id: 'yes', name: 'in this file' },
+          ]}
+        />
+      )}
+      <ul className="measure mt-3 max-h-40 overflow-auto" aria-label="Files">
+        {names.map((name) => (
+          <li key={name}>{name}</li>
+        ))}
+        {names.length === 0 && <li className="text-ink-2">There is nothing on it to print.</li>}
+      </ul>
+      <p className="mt-2 text-sm text-ink-2">
+        <Holds plan={plan} whole={parts === 'face' || parts === 'faces'} />
+      </p>
+      {owner && (
+        <p className={`text-sm ${mirrored === (owner === 'file') ? 'text-ink-2' : 'text-fix'}`}>
+          {mirrored === (owner === 'file')
+            ? MIRROR_SAID[owner]
+            : owner === 'file'
+              ? `${spec.house} expects the file mirrored, and this one would not be.`
+              : `This file would be mirrored, and the ${owner === 'driver' ? 'printer driver' : 'house'} mirrors it again: it would read backwards.`}
+        </p>
+      )}
+      {troubles.map((trouble) => (
+        <p key={trouble} className="text-sm text-fix">
+          {trouble}
+        </p>
+      ))}
+      <div className="mt-4 flex items-center gap-4">
+        <button
+          className="action"
+          disabled={names.length === 0}
+          onClick={() => {
+            onClose();
+            void work.make(fit, face.id, parts, choice);
+          }}
+        >
+          {names.length > 1 ? `Make ${names.length} files` : 'Make the file'}
+        </button>
+        <LeaveSheet>Leave</LeaveSheet>
+      </div>
+    </Sheet>
+  );
+}
+
+function Holds({ plan, whole }: { plan: ReturnType<typeof planPrint>; whole: boolean }) {
+  if (plan.format === 'svg') return 'True size; text and fills as paths, pictures inside it, nothing cut away.';
+  if (plan.format === 'pdf')
+    return 'True size, with trim and bleed box; text and fills as paths, pictures at their full pixels.';
+  const { width, height } = plan.pixels;
+  const size = whole
+    ? `${width.toLocaleString('en')} × ${height.toLocaleString('en')} px at `
+    : 'True size at ';
+  return `${size}${plan.ppi} PPI, ${plan.alpha ? 'clear where nothing lies' : 'on white'}, with its density and profile.`;
+}
