@@ -25,7 +25,7 @@ install_packages() {
 # and read files independently of Up Fit.
 install_tools() {
   local missing=0 tool
-  for tool in /usr/bin/chromium /usr/bin/chromedriver pdfinfo convert exiftool gs tiffinfo qpdf transicc; do
+  for tool in /usr/bin/chromium /usr/bin/chromedriver pdfinfo convert exiftool gs tiffinfo qpdf transicc pngcheck; do
     command -v "$tool" >/dev/null || missing=1
   done
   [ "$missing" = 1 ] || return 0
@@ -34,7 +34,7 @@ install_tools() {
   [ "$(id -u)" = 0 ] || sudo="sudo"
   $sudo apt-get update -qq
   $sudo env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq chromium chromium-driver poppler-utils \
-    imagemagick libimage-exiftool-perl ghostscript libtiff-tools qpdf liblcms2-utils >/dev/null
+    imagemagick libimage-exiftool-perl ghostscript libtiff-tools qpdf liblcms2-utils pngcheck >/dev/null
 }
 
 # Draws the demo and builds the application, unless nothing it is built from has changed.

@@ -160,7 +160,12 @@ const service: EngineService = {
         profile: await profileOf(job.press.profile),
       });
       const { blank, fit } = job;
-      const made = await writePrints(await engine(), { ...asked, blank, fit, press }, shown, part(progress, 0.3, 1));
+      const made = await writePrints(
+        await engine(),
+        { ...asked, blank, fit, press },
+        shown,
+        part(progress, 0.3, 1),
+      );
       return made.map(({ name, bytes, type, plan, faceId }) => ({
         name,
         faceId,

@@ -8,7 +8,8 @@ import { firstLettering, newText } from '@/core/fit/text';
 import type { Piece } from '@/core/fit/schema';
 import { layersOf } from '@/core/render/layers';
 import { layText } from '@/core/type/layout';
-import { writePrint, type PrintKind } from '@/files/print';
+import { planPrint, type PrintFormat } from '@/core/pack/plan';
+import { writePrint } from '@/files/print';
 import type { Engine } from '@/imaging/engine';
 import { loadNodeEngine } from '@/imaging/node';
 import { blankById, faceOf, pieceAt, shown } from '../support/fits';
@@ -40,11 +41,17 @@ function words(x: number, y: number, change: Partial<Piece> = {}): Piece {
   return { ...newText('words', lettering, layText(lettering, typeface())!, { x, y }), ...change } as Piece;
 }
 
-async function write(kind: PrintKind, blank: typeof mug, pieces: Piece[], mirror = false): Promise<string> {
+async function write(
+  format: PrintFormat,
+  blank: typeof mug,
+  pieces: Piece[],
+  mirror = false,
+): Promise<string> {
   const face = faceOf(blank);
-  const asked = { title: 'Test', blank, face, pieces, kind, ppi: 45, mirror };
+  const plan = planPrint(blank, face, { format, mode: 'rgb', ppi: 45, mirrored: mirror });
+  const asked = { title: 'Test', blank, face, pieces, plan, press: null };
   const { bytes } = await writePrint(engine, asked, shown(picture));
-  const path = join(folder, `print.${kind}`);
+  const path = join(folder, `print.${format}`);
   writeFileSync(path, bytes);
   return path;
 }

@@ -3,6 +3,7 @@ import { keepOutFrom, PARTS } from '@/core/blank/library/parts';
 import { BLANKS, SPECS } from '@/core/blank/library';
 import type { Blank, HouseSpec } from '@/core/blank/schema';
 import { freeIdAmong, printFileName } from '@/core/pack/names';
+import { planPrint } from '@/core/pack/plan';
 import type { Fit } from '@/core/fit/schema';
 import { EVERYTHING, isPlain, matching, readRoom, type Wanted } from '@/places/blanks/filter';
 import { blankOf, library, resolveHere } from '@/state/library';
@@ -110,12 +111,16 @@ describe('names and parts', () => {
     const { spec } = blank;
     const naming = { value: '{face} {design}/{size} {who}', source: { kind: 'house' as const } };
     const named = { ...blank, spec: { ...spec, files: { ...spec.files, naming } } };
-    expect(printFileName('Night watch', named, faceOf(blank))).toBe('wrap-night-watch-222x92mm--who-.png');
-    expect(printFileName('Night watch', blank, faceOf(blank))).toBe(
+    expect(printFileName('Night watch', named, faceOf(blank), planPrint(named, faceOf(blank)))).toBe(
+      'wrap-night-watch-222x92mm--who-.png',
+    );
+    expect(printFileName('Night watch', blank, faceOf(blank), planPrint(blank, faceOf(blank)))).toBe(
       'night-watch_mug-325-ml_wrap_222x92mm.png',
     );
     const taper = blankById('tumbler-taper-480');
-    expect(printFileName('Waves', taper, faceOf(taper))).toBe('waves_taper-cup-480-ml_wrap_281x162mm.png');
+    expect(printFileName('Waves', taper, faceOf(taper), planPrint(taper, faceOf(taper)))).toBe(
+      'waves_taper-cup-480-ml_wrap_281x162mm.png',
+    );
   });
 
   test('a keep-out from a part lies with its middle where it was put', () => {

@@ -1,5 +1,6 @@
 import { describeFacts } from '@/core/artwork/describe';
 import { printFileName, safeName } from '@/core/pack/names';
+import { planPrint } from '@/core/pack/plan';
 import { bodyProfile, handleLine } from '@/core/product/round';
 import { garmentExtent, garmentOutline, printOrigin } from '@/core/blank/kinds/garment';
 import type { GarmentBody, WrapBody } from '@/core/blank/body';
@@ -63,7 +64,7 @@ describe('names of files', () => {
 
   test('say design, blank, face and size', () => {
     const mug = blankById('mug-325');
-    expect(printFileName('Keep the light', mug, faceOf(mug))).toBe(
+    expect(printFileName('Keep the light', mug, faceOf(mug), planPrint(mug, faceOf(mug)))).toBe(
       'keep-the-light_mug-325-ml_wrap_222x92mm.png',
     );
   });

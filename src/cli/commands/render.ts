@@ -35,8 +35,7 @@ export async function render(args: Args, readers: () => Promise<Readers>): Promi
   const plan = planPrint(blank, face, { format, mode, ppi, mirrored });
   const raster = await artwork(ppi);
   const shown = { facts: () => facts, pixels: () => raster };
-  const press =
-    mode === 'cmyk' ? { press: ready.engine.bakePress(null, 'relative'), profile: null } : null;
+  const press = mode === 'cmyk' ? { press: ready.engine.bakePress(null, 'relative'), profile: null } : null;
   const { pieces } = fit.faces[0]!;
   const { bytes } = await writePrint(
     ready.engine,

@@ -38,7 +38,12 @@ const MIRRORED: Record<MirrorOwner, string> = {
  * A print file's name as its house wants it: {design} {blank} {face} {size} {mode} {mirror} {version} stand for what
  * they say, safe on every disk. That a file is mirrored, or holds inks, is said at the end where the pattern leaves it out.
  */
-export function printFileName(design: string, blank: ResolvedBlank, face: PrintFace, plan: PrintPlan): string {
+export function printFileName(
+  design: string,
+  blank: ResolvedBlank,
+  face: PrintFace,
+  plan: PrintPlan,
+): string {
   const { width, height } = trimSize(face);
   const owner = plan.mirrored ? 'file' : mirrorOwner(blank);
   const pattern = blank.spec.files.naming.value;

@@ -128,7 +128,8 @@ export function PrintSheet({ live, work, onClose }: { live: Live; work: PrintWor
 }
 
 function Holds({ plan, whole }: { plan: ReturnType<typeof planPrint>; whole: boolean }) {
-  if (plan.format === 'svg') return 'True size; text and fills as paths, pictures inside it, nothing cut away.';
+  if (plan.format === 'svg')
+    return 'True size; text and fills as paths, pictures inside it, nothing cut away.';
   if (plan.format === 'pdf')
     return 'True size, with trim and bleed box; text and fills as paths, pictures at their full pixels.';
   const { width, height } = plan.pixels;

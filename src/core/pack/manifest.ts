@@ -1,0 +1,57 @@
+import * as v from 'valibot';
+import { VERDICTS } from '../check/finding';
+
+/** A file of a pack or an archive, by its path within it. */
+export const FileRecordSchema = v.object({
+  path: v.string(),
+  bytes: v.pipe(v.number(), v.integer(), v.minValue(0)),
+  sha256: v.pipe(v.string(), v.regex(/^[0-9a-f]{64}$/)),
+});
+export type FileRecord = v.InferOutput<typeof FileRecordSchema>;
+
+/** What a print file of a pack shows, and what it is meant to be, for whoever opens it. */
+export const PrintRecordSchema = v.object({
+  path: v.string(),
+  faceId: v.string(),
+  format: v.picklist(['png', 'jpeg', 'tiff', 'pdf', 'svg']),
+  mode: v.picklist(['rgb', 'cmyk']),
+  ppi: v.number(),
+  pixels: v.object({ width: v.number(), height: v.number() }),
+  alpha: v.boolean(),
+  mirrored: v.boolean(),
+});
+export type PrintRecord = v.InferOutput<typeof PrintRecordSchema>;
+
+/** A fit in a pack, and where its files lie. */
+export const PackedFitSchema = v.object({
+  fitId: v.string(),
+  design: v.string(),
+  blankId: v.string(),
+  blank: v.string(),
+  house: v.string(),
+  specId: v.string(),
+  colour: v.string(),
+  size: v.nullable(v.string()),
+  verdict: v.picklist(VERDICTS),
+  /** Why it is handed over although something in it is a Fix. */
+  reason: v.nullable(v.string()),
+  /** Who turns the print over for a transfer. */
+  mirroring: v.nullable(v.picklist(['file', 'driver', 'house'])),
+  prints: v.array(PrintRecordSchema),
+});
+export type PackedFit = v.InferOutput<typeof PackedFitSchema>;
+
+/** What a pack holds: `manifest.json` in it. */
+export const ManifestSchema = v.object({
+  upfit: v.literal('pack/1'),
+  id: v.string(),
+  name: v.string(),
+  shop: v.string(),
+  /** ISO date and time. */
+  made: v.string(),
+  notes: v.string(),
+  fits: v.array(PackedFitSchema),
+  /** Every other file of the pack. */
+  files: v.array(FileRecordSchema),
+});
+export type Manifest = v.InferOutput<typeof ManifestSchema>;
