@@ -1,5 +1,5 @@
-import type { Source } from '@/core/artwork/source';
 import { createSHA256 } from 'hash-wasm';
+import type { Source } from '@/core/artwork/source';
 
 const PART = 4 * 1024 * 1024;
 
@@ -7,5 +7,13 @@ const PART = 4 * 1024 * 1024;
 export async function digest(source: Source): Promise<string> {
   const hash = (await createSHA256()).init();
   for (let at = 0; at < source.size; at += PART) hash.update(source.read(at, PART));
+  return hash.digest('hex');
+}
+
+/** The same of a blob, read as a stream. */
+export async function digestBlob(blob: Blob): Promise<string> {
+  const hash = (await createSHA256()).init();
+  const reader = blob.stream().getReader();
+  for (let part = await reader.read(); !part.done; part = await reader.read()) hash.update(part.value);
   return hash.digest('hex');
 }

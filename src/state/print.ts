@@ -1,15 +1,19 @@
 import { UpFitError } from '@/core/artwork/errors';
 import type { PrintChoice } from '@/core/pack/plan';
 import type { Fit } from '@/core/fit/schema';
+import { safeName } from '@/core/pack/names';
 import type { PrintParts } from '@/core/pack/cut-out';
 import { engine, isStopped, type JobOptions } from '@/workers/client';
 import type { PrintFile } from '@/workers/messages';
+import { makeZip } from '@/workers/zip-client';
 import { isSilent } from './artworks';
 import { fitJob } from './dockets';
 import { saveAs } from './save';
 import { contextOf, useShop } from './shop';
 
 export interface MadePrints {
+  /** What the files are of. */
+  title: string;
   files: PrintFile[];
   /** Artworks of the fit of which nothing is said who made them or under what licence. */
   silent: string[];
@@ -41,7 +45,8 @@ export async function makePrintFiles(
       options,
     );
     requireRoom(files, blank.spec.house, blank.spec.files.maxBytes.value);
-    return { files, silent: artworks.filter(isSilent).map(({ facts }) => facts.name) };
+    const title = `${design.name} ${blank.blank.name}`;
+    return { title, files, silent: artworks.filter(isSilent).map(({ facts }) => facts.name) };
   } catch (error) {
     if (isStopped(error)) return null;
     throw error;
@@ -58,7 +63,16 @@ function requireRoom(files: readonly PrintFile[], house: string, most: number): 
   );
 }
 
-/** Hands made files to the browser's downloads. */
-export function savePrintFiles(files: readonly PrintFile[]): void {
-  for (const { file, name } of files) saveAs(file, name);
+/** Hands a made file to the browser's downloads, or several in one zip under a name. */
+export async function savePrintFiles(files: readonly PrintFile[], name: string): Promise<void> {
+  if (files.length === 1) {
+    saveAs(files[0]!.file, files[0]!.name);
+    return;
+  }
+  const head = { upfit: 'print-files/1' };
+  const { zip } = await makeZip(
+    files.map((one) => ({ path: one.name, data: one.file })),
+    { path: 'list.json', head },
+  );
+  saveAs(zip, `${safeName(name)}.zip`);
 }

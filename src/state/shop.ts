@@ -7,6 +7,7 @@ import { blankOf, library } from './library';
 import { put, putSettings, readAll, remove } from '@/store/database';
 import { versionKey, type Underlay } from '@/store/blanks';
 import { removeHistory } from '@/store/history';
+import type { StoredPack } from '@/core/pack/record';
 import type { Layout, StoredFace, StoredProfile } from '@/store/kept';
 import {
   FIRST_SETTINGS,
@@ -39,6 +40,7 @@ export interface Shop {
   faces: ReadonlyMap<string, StoredFace>;
   /** Printing profiles that the seller brought. */
   profiles: ReadonlyMap<string, StoredProfile>;
+  packs: ReadonlyMap<string, StoredPack>;
   /** What new fits begin with, by blank. */
   layouts: ReadonlyMap<string, Layout>;
   /** The fit on the bench, which is measured there. */
@@ -67,6 +69,7 @@ export const useShop = create<Shop>(() => ({
   faces: new Map(),
   profiles: new Map(),
   layouts: new Map(),
+  packs: new Map(),
   onBench: null,
 }));
 
@@ -90,6 +93,7 @@ export async function openShop(): Promise<number> {
     swatches: byId(stored.swatches),
     faces: byId(stored.faces),
     profiles: byId(stored.profiles),
+    packs: byId(stored.packs),
     layouts: new Map(stored.layouts.map((layout) => [layout.blankId, layout])),
     ...library(versions, houses, settings),
     underlays: new Map(underlays.map((underlay) => [underlay.key, underlay])),

@@ -2,6 +2,7 @@ import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import * as v from 'valibot';
 import type { HouseSpec } from '@/core/blank/schema';
 import { DesignSchema, FitSchema, type Design, type Fit } from '@/core/fit/schema';
+import { StoredPackSchema, type StoredPack } from '@/core/pack/record';
 import {
   StoredBlankSchema,
   StoredSpecSchema,
@@ -48,6 +49,9 @@ interface UpFitDatabase extends DBSchema {
   faces: { key: string; value: StoredFace };
   /** Printing profiles that the seller brought. */
   profiles: { key: string; value: StoredProfile };
+  packs: { key: string; value: StoredPack };
+  /** Zips of packs, by the pack's id. */
+  packZips: { key: string; value: Blob };
   /** What a new fit on a blank begins with. */
   layouts: { key: string; value: Layout };
   /** A fit after each of its edits, by fit and number. */
@@ -67,11 +71,12 @@ type Table =
   | 'swatches'
   | 'faces'
   | 'layouts'
-  | 'profiles';
+  | 'profiles'
+  | 'packs';
 
 const SETTINGS_KEY = 'settings';
 /** Raised with a new step in `upgrade`, which carries stored records over and never drops one. */
-const VERSION = 5;
+const VERSION = 6;
 
 let opened: Promise<IDBPDatabase<UpFitDatabase>> | undefined;
 
@@ -99,6 +104,10 @@ export function database(): Promise<IDBPDatabase<UpFitDatabase>> {
         db.createObjectStore('heads', { keyPath: 'fitId' });
       }
       if (before < 5) db.createObjectStore('profiles', { keyPath: 'id' });
+      if (before < 6) {
+        db.createObjectStore('packs', { keyPath: 'id' });
+        db.createObjectStore('packZips');
+      }
     },
   });
   return opened;
@@ -117,6 +126,7 @@ export interface Stored {
   faces: StoredFace[];
   layouts: Layout[];
   profiles: StoredProfile[];
+  packs: StoredPack[];
   settings: Settings;
   unread: string[];
 }
@@ -144,6 +154,7 @@ export async function readAll(): Promise<Stored> {
     swatches: read('swatch set', SwatchSetSchema, await db.getAll('swatches')),
     faces: read('face of type', StoredFaceSchema, await db.getAll('faces')),
     profiles: read('printing profile', StoredProfileSchema, await db.getAll('profiles')),
+    packs: read('pack', StoredPackSchema, await db.getAll('packs')),
     layouts: read('starting layout', LayoutSchema, await db.getAll('layouts')),
     settings: settings.success ? settings.output : FIRST_SETTINGS,
     unread: unread.filter((kind) => kind !== 'docket'),
@@ -163,6 +174,33 @@ export async function putArtwork(artwork: Artwork, original: Blob): Promise<void
   await Promise.all([
     change.objectStore('originals').put(original, artwork.facts.sha256),
     change.objectStore('artworks').put(artwork),
+    change.done,
+  ]);
+}
+
+/** Keeps a pack's record and its zip together, or neither. */
+export async function putPack(pack: StoredPack, zip: Blob): Promise<void> {
+  const db = await database();
+  const change = db.transaction(['packs', 'packZips'], 'readwrite', { durability: 'strict' });
+  await Promise.all([
+    change.objectStore('packZips').put(zip, pack.id),
+    change.objectStore('packs').put(pack),
+    change.done,
+  ]);
+}
+
+export async function readPackZip(packId: string): Promise<Blob> {
+  const zip = await (await database()).get('packZips', packId);
+  if (!zip) throw new Error('The pack’s zip is no longer in this browser: make the pack again.');
+  return zip;
+}
+
+export async function removePack(packId: string): Promise<void> {
+  const db = await database();
+  const change = db.transaction(['packs', 'packZips'], 'readwrite', { durability: 'strict' });
+  await Promise.all([
+    change.objectStore('packZips').delete(packId),
+    change.objectStore('packs').delete(packId),
     change.done,
   ]);
 }

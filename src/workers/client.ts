@@ -5,6 +5,7 @@ import type { Press } from '@/core/colour/press';
 import type { Swatch } from '@/core/colour/swatches';
 import type { PrintFace } from '@/core/blank/resolve';
 import type { Docket } from '@/core/check/docket';
+import type { DocketSheet } from '@/core/pack/docket-sheet';
 import type { UnitSetting } from '@/core/length/show';
 import type {
   ArtworkResult,
@@ -158,6 +159,10 @@ class EnginePool {
 
   printFiles(job: FitJob, asked: PrintFilesAsked, options: JobOptions = {}): Promise<PrintFile[]> {
     return this.runFit(job, options, (service, flag, tell) => service.printFiles(job, asked, flag, tell));
+  }
+
+  docketPage(job: FitJob, sheet: DocketSheet, options: JobOptions = {}): Promise<Blob> {
+    return this.runFit(job, options, (service, flag, tell) => service.docketPage(job, sheet, flag, tell));
   }
 
   /** The number of the part of a drawing at a point, in shares of it from its top left; null where there is none. */

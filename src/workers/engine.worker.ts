@@ -174,6 +174,15 @@ const service: EngineService = {
       }));
     }),
 
+  docketPage: (job, sheet, flag, onProgress) =>
+    answer(async () => {
+      const progress = follow(flag, onProgress);
+      const shown = { facts: factsOf(job), pixels: await rastersOf(job, progress) };
+      const [{ writeDocket }, { loadFont }] = await Promise.all([import('@/files/docket'), import('./font')]);
+      const bytes = await writeDocket(await engine(), sheet, job, shown, await loadFont());
+      return new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'application/pdf' });
+    }),
+
   swatchPage: (title, swatches) =>
     answer(async () => {
       const [{ swatchPdf }, { loadFont }] = await Promise.all([

@@ -8,6 +8,7 @@ import type { PrintFace, ResolvedBlank } from '@/core/blank/resolve';
 import type { Docket } from '@/core/check/docket';
 import type { Fit } from '@/core/fit/schema';
 import type { UnitSetting } from '@/core/length/show';
+import type { DocketSheet } from '@/core/pack/docket-sheet';
 import type { PrintChoice, PrintPlan } from '@/core/pack/plan';
 import type { TemplateReading } from '@/core/template/reading';
 
@@ -95,6 +96,13 @@ export interface EngineService {
     flag: Int32Array,
     onProgress: OnProgress,
   ): Promise<Outcome<PrintFile[]>>;
+  /** The docket of a fit as a page. */
+  docketPage(
+    job: FitJob,
+    sheet: DocketSheet,
+    flag: Int32Array,
+    onProgress: OnProgress,
+  ): Promise<Outcome<Blob>>;
   readTemplate(name: string, file: Blob, page: number): Promise<Outcome<TemplateRead>>;
   writeTemplate(face: PrintFace, asked: TemplateAsked): Promise<Outcome<Blob>>;
   /** The part of a drawing at a point given in shares, by its number; null where there is none. */

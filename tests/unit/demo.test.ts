@@ -1,23 +1,20 @@
 import { makeDocket } from '@/core/check/docket';
 import { VERDICTS, type RuleId, type Verdict } from '@/core/check/finding';
 import type { Facts } from '@/core/artwork/facts';
-import { DEMO_FILES, demoDesigns, demoFits, type DemoKey } from '@/demo/shop';
+import { demoDesigns, demoFits, type DemoKey } from '@/demo/shop';
 import { drawDemo } from '@/demo/draw';
 import { loadNodeEngine } from '@/imaging/node';
 import type { Engine } from '@/imaging/engine';
 import { blankById } from '../support/fits';
-import { measureBytes } from '../support/measure';
+import { demoShop } from '../support/demo';
 
 let engine: Engine;
-const measured = new Map<DemoKey, Awaited<ReturnType<typeof measureBytes>>>();
-const facts = (key: DemoKey): Facts => measured.get(key)!.facts;
+let shop: Awaited<ReturnType<typeof demoShop>>;
+const facts = (key: DemoKey): Facts => shop.facts(key);
 
 beforeAll(async () => {
   engine = await loadNodeEngine();
-  const draw = drawDemo(engine);
-  for (const key of Object.keys(DEMO_FILES) as DemoKey[]) {
-    measured.set(key, await measureBytes(engine, key, draw[key]()));
-  }
+  shop = await demoShop(engine);
 });
 afterAll(() => {
   engine.close();
@@ -49,11 +46,9 @@ test('every design has its artworks, and every fit its design', () => {
 
 test('between them the fits show every verdict of every rule', () => {
   const seen = new Map<RuleId, Set<Verdict>>();
-  const byHash = new Map([...measured.values()].map((one) => [one.facts.sha256, one]));
   for (const fit of demoFits(facts)) {
     const docket = makeDocket(blankById(fit.blankId), fit, {
-      facts: (id) => byHash.get(id)!.facts,
-      pixels: (id) => byHash.get(id)!.raster,
+      ...shop.shown,
       // The shirt is large and has no bleed: a smaller grid tells the same verdicts.
       ...(fit.blankId === 'shirt' && { coarse: 900 }),
     });

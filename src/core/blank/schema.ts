@@ -83,7 +83,16 @@ export const HouseSpecSchema = v.object({
   /** Who turns a transfer over; the house where it says nothing. */
   mirroring: v.optional(v.picklist(['file', 'driver', 'house'])),
   press: v.nullable(
-    v.object({ celsius: Positive, seconds: Positive, pressure: v.picklist(['light', 'medium', 'firm']) }),
+    v.object({
+      celsius: Positive,
+      seconds: Positive,
+      pressure: v.picklist(['light', 'medium', 'firm']),
+      peel: v.optional(v.picklist(['hot', 'warm', 'cold'])),
+      /** What is done to the product and the sheet before pressing. */
+      preparation: v.optional(v.string()),
+      /** Paper and colour setting of the printer's driver. */
+      driver: v.optional(v.string()),
+    }),
   ),
 });
 export type HouseSpec = v.InferOutput<typeof HouseSpecSchema>;

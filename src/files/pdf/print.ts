@@ -13,23 +13,18 @@ import {
   PDFString,
   popGraphicsState,
   pushGraphicsState,
-  rgb,
-  type PDFRef,
 } from '@cantoo/pdf-lib';
 import type { PrintFace } from '@/core/blank/resolve';
-import { rgbOf } from '@/core/colour/hex';
 import type { Cmyk } from '@/core/colour/palette';
-import { MM_PER_INCH } from '@/core/length/units';
 import { flattenPath, writePath, type Path } from '@/core/path/path';
 import { parsePath } from '@/core/path/parse';
 import { printBoxes, printOutline } from '@/core/render/layers';
-
-const PT = 72 / MM_PER_INCH;
+import { PT, screenColour } from './page';
+import { pictureOf, type MadePicture } from './picture';
 
 /** A layer that is made: a path in its colour or inks, or a picture's colours (or inks) and alpha, each as a PNG over the whole print box. */
 export type PdfLayer =
-  | { kind: 'path'; path: Path; colour: string; inks: Cmyk | null }
-  | { kind: 'picture'; colour: Uint8Array; alpha: Uint8Array | null; inks: boolean };
+  { kind: 'path'; path: Path; colour: string; inks: Cmyk | null } | ({ kind: 'picture' } & MadePicture);
 
 /**
  * A face's print as a PDF of one page at true size, with TrimBox and BleedBox; paths stay paths. One in inks names the
@@ -91,15 +86,6 @@ function clipTo(d: string, height: number) {
   ];
 }
 
-/** A picture as the PDF's own object. PNG rows, compressed as they are, are what a PDF reads with predictor 15. */
-function pictureOf(
-  pdf: PDFDocument,
-  { colour, alpha, inks }: Extract<PdfLayer, { kind: 'picture' }>,
-): PDFRef {
-  const mask = alpha && imageObject(pdf, alpha, 'DeviceGray', {});
-  return imageObject(pdf, colour, inks ? 'DeviceCMYK' : 'DeviceRGB', mask ? { SMask: mask } : {});
-}
-
 /** The printing condition that the inks are meant for (ISO 32000-1, 14.11.5). */
 function setOutputIntent(pdf: PDFDocument, { name, bytes }: { name: string; bytes: Uint8Array }): void {
   const profile = pdf.context.register(pdf.context.flateStream(bytes, { N: 4 }));
@@ -111,50 +97,4 @@ function setOutputIntent(pdf: PDFDocument, { name, bytes }: { name: string; byte
     DestOutputProfile: profile,
   });
   pdf.catalog.set(PDFName.of('OutputIntents'), pdf.context.obj([pdf.context.register(intent)]));
-}
-
-function screenColour(hex: string) {
-  const [red, green, blue] = rgbOf(hex);
-  return rgb(red / 255, green / 255, blue / 255);
-}
-
-const CHANNELS = { DeviceGray: 1, DeviceRGB: 3, DeviceCMYK: 4 } as const;
-
-function imageObject(
-  pdf: PDFDocument,
-  png: Uint8Array,
-  space: keyof typeof CHANNELS,
-  more: Record<string, PDFRef>,
-): PDFRef {
-  const { width, height, rows } = rowsOf(png);
-  const stream = pdf.context.stream(rows, {
-    Type: 'XObject',
-    Subtype: 'Image',
-    Width: width,
-    Height: height,
-    ColorSpace: space,
-    BitsPerComponent: 8,
-    Filter: 'FlateDecode',
-    DecodeParms: { Predictor: 15, Colors: CHANNELS[space], BitsPerComponent: 8, Columns: width },
-    ...more,
-  });
-  return pdf.context.register(stream);
-}
-
-/** The size and the compressed rows of a PNG (W3C PNG, chunks IHDR and IDAT). */
-function rowsOf(png: Uint8Array): { width: number; height: number; rows: Uint8Array } {
-  const view = new DataView(png.buffer, png.byteOffset, png.byteLength);
-  const parts: Uint8Array[] = [];
-  for (let at = 8; at < png.length;) {
-    const length = view.getUint32(at);
-    if (view.getUint32(at + 4) === 0x49444154) parts.push(png.subarray(at + 8, at + 8 + length));
-    at += 12 + length;
-  }
-  const rows = new Uint8Array(parts.reduce((sum, part) => sum + part.length, 0));
-  let to = 0;
-  for (const part of parts) {
-    rows.set(part, to);
-    to += part.length;
-  }
-  return { width: view.getUint32(16), height: view.getUint32(20), rows };
 }

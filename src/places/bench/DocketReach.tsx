@@ -1,7 +1,6 @@
 'use client';
 import type { Docket, Outcome } from '@/core/check/docket';
-import type { RuleId, Verdict } from '@/core/check/finding';
-import { ruleName } from '@/core/check/registry';
+import { failing } from '@/core/check/reach';
 import { VerdictShape } from '@/ui/Verdict';
 
 /** On how many of the product's colours and sizes the fit is Ready, and which fail by what. */
@@ -20,28 +19,13 @@ export function DocketReach({ docket: { looks, sizes } }: { docket: Pick<Docket,
             <VerdictShape verdict={verdict} size={9} />
             <span>
               <span className="font-semibold">{names.join(', ')}</span>{' '}
-              <span className="text-ink-2">
-                {why.map((rule) => ruleName(rule as RuleId).toLowerCase()).join(', ')}
-              </span>
+              <span className="text-ink-2">{why.join(', ')}</span>
             </span>
           </li>
         ))}
       </ul>
     </details>
   );
-}
-
-/** Those that are not Ready, the ones that fail by the same together. */
-function failing(outcomes: readonly Outcome[]): { names: string[]; verdict: Verdict; why: string[] }[] {
-  const groups = new Map<string, { names: string[]; verdict: Verdict; why: string[] }>();
-  for (const { name, verdict, why } of outcomes) {
-    if (verdict === 'ready') continue;
-    const key = `${verdict} ${why.join(' ')}`;
-    const group = groups.get(key) ?? { names: [], verdict, why };
-    group.names.push(name);
-    groups.set(key, group);
-  }
-  return [...groups.values()];
 }
 
 function ready(outcomes: readonly Outcome[]): number {

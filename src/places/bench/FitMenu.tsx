@@ -1,4 +1,5 @@
 'use client';
+import { useRouter } from 'next/navigation';
 import { toast } from 'sonner';
 import { carryFace } from '@/core/fit/carry';
 import { artworksOf, swapArtworks, swapsByRole } from '@/core/fit/swap';
@@ -16,6 +17,7 @@ import type { Live } from './useLive';
 export function FitMenu({ live }: { live: Live }) {
   const { blank, face, fit } = live;
   const layout = useShop((shop) => shop.layouts.get(fit.blankId));
+  const router = useRouter();
   const others = blank.faces.filter(({ id }) => id !== face.id);
   const keep = async () => {
     try {
@@ -42,6 +44,13 @@ export function FitMenu({ live }: { live: Live }) {
       ))}
       <MenuLine onSelect={() => void keep()}>
         {layout ? 'keep as the starting layout instead of the one kept' : 'keep as the starting layout'}
+      </MenuLine>
+      <MenuLine
+        onSelect={() => {
+          router.push(`/packs?fit=${encodeURIComponent(fit.id)}`);
+        }}
+      >
+        hand it over in a pack…
       </MenuLine>
       {layout && (
         <MenuLine onSelect={() => void removeLayout(fit.blankId)}>start new fits bare again</MenuLine>

@@ -1,4 +1,5 @@
 'use client';
+import { pressCard } from '@/core/blank/press-card';
 import { toast } from 'sonner';
 import { describeSource, questionsFor } from '@/core/blank/questions';
 import { printPixels, type ResolvedBlank } from '@/core/blank/resolve';
@@ -67,12 +68,7 @@ export function HouseNumbers({ resolved }: { resolved: ResolvedBlank }) {
         <Fact name="transparency" value={spec.files.alpha.value === 'kept' ? 'kept' : 'none'} />
         <Fact name="largest file" value={`${Math.round(spec.files.maxBytes.value / 1024 / 1024)} MiB`} />
         <Fact name="named" value={spec.files.naming.value} />
-        {spec.press && (
-          <Fact
-            name="press"
-            value={`${spec.press.celsius} °C (${Math.round(spec.press.celsius * 1.8 + 32)} °F) · ${spec.press.seconds} s · ${spec.press.pressure}`}
-          />
-        )}
+        {spec.press && <Fact name="press" value={pressCard(spec).join(' · ')} />}
       </dl>
       {questions.length > 0 && <Questions house={spec.house} name={blank.name} questions={questions} />}
     </>

@@ -16,6 +16,7 @@ const MARKS = [
   { name: 'Blanks', href: '/blanks' },
   { name: 'Artwork', href: '/artwork' },
   { name: 'Range', href: '/' },
+  { name: 'Packs', href: '/packs' },
 ];
 
 /** What stands round every place: the tape, files on their way in, and what went wrong. */

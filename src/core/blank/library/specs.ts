@@ -57,7 +57,14 @@ export const SPECS: readonly HouseSpec[] = [
     methods: ['sublimation'],
     bleed: 2,
     safe: 4,
-    press: { celsius: 200, seconds: 180, pressure: 'medium' },
+    press: {
+      celsius: 200,
+      seconds: 180,
+      pressure: 'medium',
+      peel: 'warm',
+      preparation: 'wipe the wall, tape the sheet tight',
+      driver: 'driver: transfer paper, colour management off',
+    },
   }),
   spec({
     id: 'harl-kiln-tumbler',
@@ -66,7 +73,13 @@ export const SPECS: readonly HouseSpec[] = [
     bleed: 2,
     safe: 5,
     formats: ['png'],
-    press: { celsius: 190, seconds: 90, pressure: 'medium' },
+    press: {
+      celsius: 190,
+      seconds: 90,
+      pressure: 'medium',
+      peel: 'hot',
+      preparation: 'wrap with the seam at the back, tape top and foot',
+    },
     unsure: ['bleed'],
   }),
   spec({
@@ -107,7 +120,13 @@ export const SPECS: readonly HouseSpec[] = [
     formats: ['png', 'tiff'],
     modes: ['rgb', 'grey'],
     mebibytes: 120,
-    press: { celsius: 160, seconds: 15, pressure: 'firm' },
+    press: {
+      celsius: 160,
+      seconds: 15,
+      pressure: 'firm',
+      peel: 'cold',
+      preparation: 'press the cloth dry for 5 s first',
+    },
   }),
   spec({
     id: 'ostrey-case',

@@ -12,7 +12,7 @@ import {
   type PrintFormat,
   type PrintMode,
 } from '@/core/pack/plan';
-import { Choice } from '@/ui/Choice';
+import { OneOf } from '@/ui/OneOf';
 import { LeaveSheet, Sheet } from '@/ui/Sheet';
 import type { Live } from '../useLive';
 import type { PrintWork } from './usePrintWork';
@@ -46,7 +46,7 @@ export function PrintSheet({ live, work, onClose }: { live: Live; work: PrintWor
   );
   return (
     <Sheet title="Print files" className="top-24 w-[640px]" onClose={onClose}>
-      <Choice
+      <OneOf
         label="What"
         value={parts}
         onChoose={setParts}
@@ -57,14 +57,14 @@ export function PrintSheet({ live, work, onClose }: { live: Live; work: PrintWor
           { id: 'pieces', name: 'each piece on its own' },
         ]}
       />
-      <Choice
+      <OneOf
         label="As"
         value={format}
         onChoose={setFormat}
         options={PRINT_FORMATS.map((id) => ({ id, name: FORMATS[id].name }))}
       />
       {HOLDS_INKS.includes(format) && (
-        <Choice
+        <OneOf
           label="Colours"
           value={choice.mode}
           onChoose={setMode}
@@ -75,7 +75,7 @@ export function PrintSheet({ live, work, onClose }: { live: Live; work: PrintWor
         />
       )}
       {owner && (
-        <Choice
+        <OneOf
           label="Mirrored"
           value={mirrored ? 'yes' : 'no'}
           onChoose={(value) => {

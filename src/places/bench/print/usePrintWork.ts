@@ -42,8 +42,8 @@ export function usePrintWork(): PrintWork {
   };
 }
 
-async function handOver({ files, silent }: MadePrints): Promise<void> {
-  await savePrintFiles(files);
+async function handOver({ title, files, silent }: MadePrints): Promise<void> {
+  await savePrintFiles(files, title);
   const [first] = files;
   if (!first) return;
   const { pixels, ppi } = first.plan;

@@ -9,7 +9,7 @@ interface Option<T extends string> {
 }
 
 /** One of a few, each by its word; a radio group to the keyboard. */
-export function Choice<T extends string>({
+export function OneOf<T extends string>({
   label,
   options,
   value,

@@ -1,0 +1,3 @@
+import { changeMood } from '@/desk/routes';
+
+export const POST = changeMood;

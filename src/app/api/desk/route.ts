@@ -1,0 +1,4 @@
+import { desks } from '@/desk/routes';
+
+export const dynamic = 'force-dynamic';
+export const GET = desks;

@@ -1,0 +1,28 @@
+import * as v from 'valibot';
+import { ManifestSchema } from './manifest';
+import { AnswerSchema, OrderSchema } from './order';
+
+/** A pack that was handed over, or is to be; its zip is kept apart. */
+export const StoredPackSchema = v.object({
+  upfit: v.literal('stored-pack/1'),
+  id: v.string(),
+  manifest: ManifestSchema,
+  bytes: v.number(),
+  sha256: v.string(),
+  /** Where it was sent, the newest last. */
+  orders: v.array(
+    v.object({
+      deskId: v.string(),
+      desk: v.string(),
+      order: OrderSchema,
+      /** `broken` may be gone on with; `arrived` only once the desk has said so and the checksums agree. */
+      state: v.picklist(['sending', 'broken', 'arrived', 'refused']),
+      sent: v.number(),
+      at: v.string(),
+      trouble: v.nullable(v.string()),
+      answer: v.nullable(AnswerSchema),
+    }),
+  ),
+});
+export type StoredPack = v.InferOutput<typeof StoredPackSchema>;
+export type SentOrder = StoredPack['orders'][number];

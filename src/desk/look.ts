@@ -1,0 +1,134 @@
+import { shippedBlanks } from '@/core/blank/library';
+import { SPECS } from '@/core/blank/library/specs';
+import {
+  printPixels,
+  printSize,
+  resolveBlank,
+  type PrintFace,
+  type ResolvedBlank,
+} from '@/core/blank/resolve';
+import { decode, type Decoded } from './decode';
+import type { FileFinding, PackedFit } from './forms';
+import { pageSize } from './page-size';
+
+type Print = PackedFit['prints'][number];
+
+/** mm that a page may be off by. */
+const PAGE = 0.1;
+/** Share of a trim edge in pure cyan from which it is a template's line. */
+const GUIDE = 0.5;
+
+/** A print file against the house's own rules, from its bytes. */
+export async function lookAt(fit: PackedFit, print: Print, bytes: Uint8Array): Promise<FileFinding> {
+  const { path } = print;
+  const blank = blankOf(fit);
+  const face = blank?.faces.find(({ id }) => id === print.faceId);
+  if (!blank || !face)
+    return { path, verdict: 'fix', reasons: ['We do not print on this product: choose one of ours.'] };
+  let decoded;
+  try {
+    decoded = decode(bytes);
+  } catch {
+    return { path, verdict: 'fix', reasons: ['We cannot open this file: it is damaged or no print file.'] };
+  }
+  const reasons = [
+    ...fileReasons(blank, decoded.format, bytes.length),
+    ...('pixels' in decoded
+      ? pixelReasons(blank, face, decoded)
+      : await pageReasons(face, decoded.format, bytes)),
+    ...mirrorReasons(blank, print),
+  ];
+  return { path, verdict: reasons.length > 0 ? 'fix' : 'ready', reasons };
+}
+
+function blankOf({ blankId, specId }: PackedFit): ResolvedBlank | undefined {
+  const shipped = shippedBlanks().find(({ blank }) => blank.id === blankId);
+  const spec = SPECS.find(({ id }) => id === specId);
+  return shipped && spec && resolveBlank(shipped.blank, shipped.method, spec);
+}
+
+function fileReasons({ spec }: ResolvedBlank, format: string, bytes: number): string[] {
+  const { formats, maxBytes } = spec.files;
+  const most = Math.round(maxBytes.value / 1024 / 1024);
+  return [
+    ...(formats.value.some((one) => one === format)
+      ? []
+      : [`We take ${formats.value.join(', ').toUpperCase()} for this product, not ${format.toUpperCase()}.`]),
+    ...(bytes > maxBytes.value ? [`Too large: we take ${most} MiB a file at most.`] : []),
+  ];
+}
+
+function pixelReasons(blank: ResolvedBlank, face: PrintFace, decoded: Decoded): string[] {
+  const { files } = blank.spec;
+  const { width, height, mode, alpha, pixels } = decoded;
+  const wanted = printPixels(face, blank.spec);
+  const exact = width === wanted.width && height === wanted.height;
+  const clear = blank.method.knockout && files.alpha.value === 'kept';
+  return [
+    ...(exact ? [] : [`${width} × ${height} px; we need exactly ${wanted.width} × ${wanted.height} px.`]),
+    ...(files.modes.value.some((one) => one === mode)
+      ? []
+      : [`${mode.toUpperCase()}; we print from ${files.modes.value.join(', ').toUpperCase()}.`]),
+    ...(clear && !alpha && mode !== 'cmyk'
+      ? ['No transparency: what is not printed must be clear, or it prints as a white box.']
+      : []),
+    ...(files.alpha.value === 'none' && alpha ? ['It has an alpha channel: send it on white.'] : []),
+    ...(exact && pixels && hasGuide(face, decoded, pixels)
+      ? ['The cyan line of our template is still in it, along the trim: take it out.']
+      : []),
+  ];
+}
+
+async function pageReasons(face: PrintFace, format: string, bytes: Uint8Array): Promise<string[]> {
+  if (format !== 'pdf') return [];
+  const wanted = printSize(face);
+  try {
+    const { pages, width, height } = await pageSize(bytes);
+    const near = Math.abs(width - wanted.width) < PAGE && Math.abs(height - wanted.height) < PAGE;
+    return [
+      ...(pages === 1 ? [] : [`${pages} pages; we need one for each side.`]),
+      ...(near
+        ? []
+        : [
+            `The page is ${width.toFixed(1)} × ${height.toFixed(1)} mm; we need ${wanted.width.toFixed(1)} × ${wanted.height.toFixed(1)} mm.`,
+          ]),
+    ];
+  } catch {
+    return ['We cannot open this PDF: it is damaged or locked.'];
+  }
+}
+
+/** We mirror transfers ourselves unless our spec says that the file or the driver does. */
+function mirrorReasons({ method, spec }: ResolvedBlank, { mirrored }: Print): string[] {
+  if (!method.mirrored)
+    return mirrored ? ['It is mirrored, and this product is not printed by transfer.'] : [];
+  const byFile = spec.mirroring === 'file';
+  if (byFile === mirrored) return [];
+  return [
+    byFile
+      ? 'Not mirrored: for this product we need it mirrored.'
+      : 'Mirrored already: we mirror it ourselves.',
+  ];
+}
+
+/** Our templates draw the trim as a line of pure cyan, one pixel wide. */
+function hasGuide(face: PrintFace, { width, height }: Decoded, pixels: Uint8Array): boolean {
+  const bleed = Math.round((face.bleed * face.target) / 25.4);
+  const isGuide = (x: number, y: number) => {
+    const at = (y * width + x) * 4;
+    return pixels[at] === 0 && pixels[at + 1] === 255 && pixels[at + 2] === 255 && pixels[at + 3]! > 0;
+  };
+  const along = (length: number, at: (i: number) => boolean) => {
+    let found = 0;
+    for (let i = 0; i < length; i++) if (at(i)) found++;
+    return found > length * GUIDE;
+  };
+  const near = (edge: number, most: number) =>
+    [-2, -1, 0, 1, 2].map((by) => edge + by).filter((value) => value >= 0 && value < most);
+  return (
+    near(bleed, height).some((y) => along(width, (x) => isGuide(x, y))) ||
+    near(height - 1 - bleed, height).some((y) => along(width, (x) => isGuide(x, y))) ||
+    near(bleed, width).some((x) => along(height, (y) => isGuide(x, y))) ||
+    near(width - 1 - bleed, width).some((x) => along(height, (y) => isGuide(x, y)))
+  );
+}

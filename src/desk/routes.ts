@@ -1,0 +1,102 @@
+import * as v from 'valibot';
+import { OrderForm } from './forms';
+import { houseById, HOUSES, introduce, PART_BYTES, type House } from './houses';
+import { meetMood, MOODS, setMood } from './mood';
+import { beginUpload, finishUpload, ordersOf, takePart, uploadById } from './uploads';
+
+/** ms that a slow desk takes over each request. */
+const SLOW = 1500;
+
+function told(status: number, message: string): Response {
+  return Response.json({ message }, { status });
+}
+
+/** Lets the desk's mood have its way with a request before it is answered. */
+async function inMood(answer: () => Promise<Response>): Promise<Response> {
+  switch (meetMood()) {
+    case 'well':
+      return answer();
+    case 'slow':
+      await new Promise((done) => setTimeout(done, SLOW));
+      return answer();
+    case 'drops':
+      return dropped();
+    case 'fails':
+      return told(500, 'Something broke at the desk.');
+    case 'refuses':
+      return told(403, 'The desk takes no orders today.');
+  }
+}
+
+/** A connection that ends in the middle of the answer. */
+function dropped(): Response {
+  const body = new ReadableStream({
+    start(controller) {
+      controller.enqueue(new TextEncoder().encode('{'));
+      controller.error(new Error('dropped'));
+    },
+  });
+  return new Response(body, { headers: { 'Content-Length': '1000' } });
+}
+
+function atHouse(id: string, answer: (house: House) => Promise<Response>): Promise<Response> {
+  const house = houseById(id);
+  return house ? inMood(() => answer(house)) : Promise.resolve(told(404, 'There is no such desk.'));
+}
+
+export function desks(): Response {
+  return Response.json(HOUSES.map(introduce));
+}
+
+export function create(houseId: string, request: Request): Promise<Response> {
+  return atHouse(houseId, async (house) => {
+    const form = v.safeParse(OrderForm, await request.json().catch(() => null));
+    if (!form.success) return told(400, 'The order cannot be read: make it again.');
+    if (form.output.bytes > house.mostBytes) {
+      const most = Math.round(house.mostBytes / 1024 / 1024);
+      return told(413, `${house.name} takes packs of ${most} MiB at most.`);
+    }
+    const upload = await beginUpload(house, form.output);
+    return Response.json({
+      uploadId: upload.id,
+      received: upload.received,
+      answer: upload.answer && (await upload.answer),
+    });
+  });
+}
+
+export function part(houseId: string, uploadId: string, request: Request): Promise<Response> {
+  return atHouse(houseId, async (house) => {
+    const upload = uploadById(house, uploadId);
+    if (!upload) return told(404, 'The desk knows nothing of this upload: begin again.');
+    const offset = Number(new URL(request.url).searchParams.get('offset'));
+    const bytes = new Uint8Array(await request.arrayBuffer());
+    if (!Number.isInteger(offset) || offset < 0 || bytes.length === 0 || bytes.length > PART_BYTES)
+      return told(400, 'A part is 1 byte to 8 MiB, from a whole offset.');
+    return Response.json({ uploadId, received: await takePart(upload, offset, bytes), answer: null });
+  });
+}
+
+export function finish(houseId: string, uploadId: string): Promise<Response> {
+  return atHouse(houseId, async (house) => {
+    const upload = uploadById(house, uploadId);
+    if (!upload) return told(404, 'The desk knows nothing of this upload: begin again.');
+    const answer = finishUpload(upload);
+    if (!answer) return told(409, 'Some of the pack has not arrived.');
+    return Response.json({ uploadId, received: upload.received, answer: await answer });
+  });
+}
+
+export async function orders(houseId: string): Promise<Response> {
+  const house = houseById(houseId);
+  return house ? Response.json(await ordersOf(house)) : told(404, 'There is no such desk.');
+}
+
+const MoodForm = v.object({ mood: v.picklist(MOODS), times: v.optional(v.nullable(v.number()), null) });
+
+export async function changeMood(request: Request): Promise<Response> {
+  const form = v.safeParse(MoodForm, await request.json().catch(() => null));
+  if (!form.success) return told(400, `A desk is ${MOODS.join(', ')}.`);
+  setMood(form.output.mood, form.output.times);
+  return Response.json(form.output);
+}

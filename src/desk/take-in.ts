@@ -1,0 +1,67 @@
+import { createHash } from 'node:crypto';
+import { unzipSync } from 'fflate';
+import * as v from 'valibot';
+import { ManifestForm, type Answer, type FileFinding, type OrderForm } from './forms';
+import type { House } from './houses';
+import { SPECS } from '@/core/blank/library/specs';
+import { lookAt } from './look';
+
+const hashOf = (bytes: Uint8Array) => createHash('sha256').update(bytes).digest('hex');
+
+/** Opens a pack and goes through it file by file: an order number where all of it can be printed, or why not. */
+export async function takeIn(
+  house: House,
+  order: OrderForm,
+  pack: Uint8Array,
+  number: string,
+): Promise<Answer> {
+  const sha256 = hashOf(pack);
+  const refused = (reasons: string[], findings: FileFinding[] = []): Answer => ({
+    number: null,
+    sha256,
+    reasons,
+    findings,
+  });
+  if (sha256 !== order.sha256 || pack.length !== order.bytes)
+    return refused(['What arrived is not what was sent: its checksum differs. Send it again.']);
+  let files: Record<string, Uint8Array>;
+  let manifest: ManifestForm;
+  try {
+    files = unzipSync(pack);
+    manifest = v.parse(ManifestForm, JSON.parse(Buffer.from(files['manifest.json'] ?? []).toString('utf8')));
+  } catch {
+    return refused(['This is no pack that we can open: it is damaged, or lacks its list of files.']);
+  }
+  const broken = manifest.files.filter(({ path, sha256: wanted }) => {
+    const file = files[path];
+    return !file || hashOf(file) !== wanted;
+  });
+  if (broken.length > 0)
+    return refused(broken.map(({ path }) => `${path} is missing or damaged: make the pack again.`));
+
+  const findings: FileFinding[] = [];
+  const reasons: string[] = [];
+  for (const line of order.lines) {
+    const fit = manifest.fits.find(({ fitId }) => fitId === line.fitId);
+    const spec = SPECS.find(({ id }) => id === fit?.specId);
+    if (!fit || spec?.house !== house.name) {
+      reasons.push(`A line of the order is for ${spec?.house ?? 'no house'}, and we are ${house.name}.`);
+      continue;
+    }
+    for (const { faceId, path } of line.sides) {
+      const print = fit.prints.find((one) => one.path === path);
+      const bytes = files[path];
+      if (!print || !bytes) reasons.push(`The order names ${path}, which is not in the pack.`);
+      else if (!findings.some((one) => one.path === path))
+        findings.push(await lookAt(fit, { ...print, faceId }, bytes));
+    }
+    if (line.sides.length === 0)
+      reasons.push('A line of the order says nothing of which file goes on which side.');
+  }
+  const bad = findings.filter(({ verdict }) => verdict === 'fix');
+  if (reasons.length > 0 || bad.length > 0) {
+    const count = bad.length === 1 ? '1 file cannot' : `${bad.length} files cannot`;
+    return refused([...reasons, ...(bad.length > 0 ? [`${count} be printed as it stands.`] : [])], findings);
+  }
+  return { number, sha256, reasons: [], findings };
+}

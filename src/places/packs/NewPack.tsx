@@ -1,0 +1,274 @@
+'use client';
+import Link from 'next/link';
+import { useId, useState } from 'react';
+import { tellingFinding } from '@/core/check/docket';
+import type { Fit } from '@/core/fit/schema';
+import { currentDocket } from '@/state/dockets';
+import { useShop, type Shop } from '@/state/shop';
+import { VerdictShape, VERDICT_WORDS } from '@/ui/Verdict';
+import { usePackWork } from './usePackWork';
+
+interface Row {
+  fit: Fit;
+  design: string;
+  blank: string;
+  house: string;
+  verdict: ReturnType<typeof verdictOf>;
+}
+
+/** Which fits are handed over together; one with a Fix only with a reason. */
+export function NewPack({
+  first,
+  onMade,
+  onLeave,
+}: {
+  first: readonly string[];
+  onMade: (id: string) => void;
+  onLeave?: () => void;
+}) {
+  const shop = useShop();
+  const rows = rowsOf(shop);
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set(first));
+  const [reasons, setReasons] = useState<ReadonlyMap<string, string>>(new Map());
+  const [typedName, setTypedName] = useState<string | null>(null);
+  const [notes, setNotes] = useState('');
+  const work = usePackWork(onMade);
+  const ids = { name: useId(), notes: useId() };
+  const picked = rows.filter(({ fit }) => chosen.has(fit.id));
+  const unsaid = picked.filter(
+    ({ fit, verdict }) => verdict?.verdict === 'fix' && (reasons.get(fit.id) ?? '').trim() === '',
+  );
+  const name = typedName ?? nameFor(picked);
+  const choose = (some: readonly string[], on: boolean) => {
+    const next = new Set(chosen);
+    for (const id of some)
+      if (on) next.add(id);
+      else next.delete(id);
+    setChosen(next);
+  };
+  if (rows.length === 0) return <Empty />;
+  return (
+    <div className="flex min-w-0 grow flex-col">
+      <div className="min-h-0 grow overflow-auto px-4">
+        <table className="w-full text-left">
+          <caption className="sr-only">Fits that can go into the pack</caption>
+          <thead className="sticky top-0 z-10 bg-frame text-sm text-ink-2">
+            <tr className="border-b border-ink">
+              <th className="w-8 py-2 font-normal">
+                <input
+                  type="checkbox"
+                  aria-label="Every fit"
+                  className="accent-thread"
+                  checked={picked.length === rows.length}
+                  onChange={(event) => {
+                    choose(
+                      rows.map(({ fit }) => fit.id),
+                      event.target.checked,
+                    );
+                  }}
+                />
+              </th>
+              <th className="font-normal">design</th>
+              <th className="font-normal">on</th>
+              <th className="font-normal">for</th>
+              <th className="w-[40%] font-normal">docket</th>
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((row) => (
+              <FitRow
+                key={row.fit.id}
+                row={row}
+                chosen={chosen.has(row.fit.id)}
+                reason={reasons.get(row.fit.id) ?? ''}
+                onChoose={(on) => {
+                  choose([row.fit.id], on);
+                }}
+                onReason={(reason) => {
+                  setReasons(new Map(reasons).set(row.fit.id, reason));
+                }}
+              />
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <div className="shrink-0 border-t border-ink bg-docket px-4 py-3">
+        <div className="flex items-end gap-5">
+          <label htmlFor={ids.name} className="flex w-72 flex-col text-sm text-ink-2">
+            name
+            <input
+              id={ids.name}
+              value={name}
+              onChange={(event) => {
+                setTypedName(event.target.value);
+              }}
+              className="border-b-2 border-ink bg-docket px-1 py-1 text-base text-ink"
+            />
+          </label>
+          <label htmlFor={ids.notes} className="flex min-w-0 grow flex-col text-sm text-ink-2">
+            notes for whoever prints
+            <input
+              id={ids.notes}
+              value={notes}
+              onChange={(event) => {
+                setNotes(event.target.value);
+              }}
+              className="border-b-2 border-ink bg-docket px-1 py-1 text-base text-ink"
+            />
+          </label>
+          {onLeave && !work.progress && (
+            <button className="verb" onClick={onLeave}>
+              Leave
+            </button>
+          )}
+          {work.progress ? (
+            <button className="action-2 measure w-44" onClick={work.stop}>
+              {Math.round(work.progress.share * 100)} % · Stop
+            </button>
+          ) : (
+            <button
+              className="action w-44"
+              disabled={picked.length === 0 || unsaid.length > 0 || name.trim() === ''}
+              onClick={() =>
+                void work.make({
+                  name: name.trim(),
+                  notes,
+                  fitIds: picked.map(({ fit }) => fit.id),
+                  reasons,
+                })
+              }
+            >
+              Make the pack
+            </button>
+          )}
+        </div>
+        <p
+          role="status"
+          className={`mt-2 min-h-5 truncate text-sm ${work.trouble ? 'text-fix' : 'text-ink-2'}`}
+        >
+          {work.trouble ??
+            (work.progress
+              ? work.progress.doing
+              : picked.length === 0
+                ? 'Tick what goes out together.'
+                : unsaid.length > 0
+                  ? `Say why ${unsaid.length === 1 ? 'the one' : `the ${unsaid.length}`} with something to fix ${unsaid.length === 1 ? 'goes' : 'go'} out as ${unsaid.length === 1 ? 'it is' : 'they are'}, or mend ${unsaid.length === 1 ? 'it' : 'them'} first.`
+                  : `${picked.length} ${picked.length === 1 ? 'fit' : 'fits'}, each with its print files, docket and palette.`)}
+        </p>
+      </div>
+    </div>
+  );
+}
+
+function FitRow({
+  row: { fit, design, blank, house, verdict },
+  chosen,
+  reason,
+  onChoose,
+  onReason,
+}: {
+  row: Row;
+  chosen: boolean;
+  reason: string;
+  onChoose: (on: boolean) => void;
+  onReason: (reason: string) => void;
+}) {
+  const id = useId();
+  return (
+    <tr className="border-b border-rule align-baseline">
+      <td className="py-1.5">
+        <input
+          id={id}
+          type="checkbox"
+          aria-label={`${design} on ${blank}`}
+          className="accent-thread"
+          checked={chosen}
+          onChange={(event) => {
+            onChoose(event.target.checked);
+          }}
+        />
+      </td>
+      <td className="max-w-52 truncate pr-4">
+        <label htmlFor={id} className="cursor-pointer font-semibold">
+          {design}
+        </label>
+      </td>
+      <td className="max-w-48 truncate pr-4">{blank}</td>
+      <td className="max-w-48 truncate pr-4 text-ink-2">{house}</td>
+      <td>
+        <span className="flex items-baseline gap-2">
+          {verdict ? (
+            <>
+              <VerdictShape verdict={verdict.verdict} />
+              <span className="font-semibold">{VERDICT_WORDS[verdict.verdict]}</span>
+              {verdict.verdict !== 'ready' && (
+                <Link href={`/bench/${fit.id}`} className="truncate text-ink-2 underline underline-offset-2">
+                  {verdict.word}
+                </Link>
+              )}
+            </>
+          ) : (
+            <span className="text-ink-2">measured when it is packed</span>
+          )}
+          {chosen && verdict?.verdict === 'fix' && (
+            <input
+              aria-label={`Why ${design} on ${blank} goes out as it is`}
+              placeholder="why it goes out as it is"
+              value={reason}
+              onChange={(event) => {
+                onReason(event.target.value);
+              }}
+              className="min-w-40 grow border-b border-fix bg-docket px-1 placeholder:text-ink-2"
+            />
+          )}
+        </span>
+      </td>
+    </tr>
+  );
+}
+
+function Empty() {
+  return (
+    <div className="grid grow place-items-center">
+      <div className="w-[430px] border-t-2 border-ink pt-4">
+        <p className="text-lg font-bold">Nothing to hand over yet</p>
+        <p className="mt-1 text-ink-2">
+          A pack is made of fits: put a design on a blank in the range, and come back once its docket is
+          ready.
+        </p>
+        <Link className="action mt-4 inline-block" href="/">
+          To the range
+        </Link>
+      </div>
+    </div>
+  );
+}
+
+function rowsOf(shop: Shop): Row[] {
+  return [...shop.fits.values()]
+    .flatMap((fit) => {
+      const design = shop.designs.get(fit.designId);
+      const resolved = shop.blanks.get(fit.blankId);
+      const laid = fit.faces.some(({ pieces }) => pieces.some(({ visible }) => visible));
+      if (!design || !resolved || !laid) return [];
+      const { blank, spec } = resolved;
+      const verdict = verdictOf(fit, shop);
+      return [
+        { fit, order: design.order, design: design.name, blank: blank.name, house: spec.house, verdict },
+      ];
+    })
+    .sort((a, b) => a.order - b.order || a.blank.localeCompare(b.blank));
+}
+
+function verdictOf(fit: Fit, shop: Shop) {
+  const docket = currentDocket(fit, shop);
+  return docket && { verdict: docket.verdict, word: tellingFinding(docket.findings)?.word ?? '' };
+}
+
+function nameFor(picked: readonly Row[]): string {
+  const [only] = picked;
+  if (!only) return '';
+  if (picked.length === 1) return `${only.design} on ${only.blank}`;
+  const houses = new Set(picked.map(({ house }) => house));
+  return houses.size === 1 ? `${picked.length} fits for ${only.house}` : `${picked.length} fits`;
+}

@@ -1,0 +1,102 @@
+'use client';
+import Link from 'next/link';
+import { toast } from 'sonner';
+import type { FileFinding } from '@/core/pack/order';
+import { sentence } from '@/state/imports';
+import { resumeOrder, useSending } from '@/state/sending';
+import type { SentOrder, StoredPack } from '@/core/pack/record';
+import { VerdictShape } from '@/ui/Verdict';
+import { sayBytes, sayDay, sayOrder } from './words';
+
+const MEANS = { sending: 'look', broken: 'look', arrived: 'ready', refused: 'fix' } as const;
+
+/** Every order a pack was sent with, the newest first, and the house's answer to it. */
+export function Orders({ pack }: { pack: StoredPack }) {
+  return (
+    <ul aria-label="Orders">
+      {[...pack.orders].reverse().map((sent) => (
+        <li key={sent.order.key} data-order={sent.state} className="border-b border-rule py-2">
+          <OrderLine pack={pack} sent={sent} />
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function OrderLine({ pack, sent }: { pack: StoredPack; sent: SentOrder }) {
+  const { order, answer } = sent;
+  const under = useSending((sending) => sending[order.key]);
+  const pieces = order.lines.reduce((sum, { quantity }) => sum + quantity, 0);
+  const bad = answer?.findings.filter(({ verdict }) => verdict !== 'ready') ?? [];
+  const resume = () => {
+    resumeOrder(pack.id, sent).catch((error: unknown) => toast(sentence(error)));
+  };
+  return (
+    <>
+      <p className="flex items-baseline gap-2">
+        <VerdictShape verdict={MEANS[sent.state]} />
+        <span className="font-semibold">{upperFirst(sayOrder(sent))}</span>
+        <span className="measure text-sm text-ink-2">
+          {sayDay(sent.at)} · {pieces} {pieces === 1 ? 'piece' : 'pieces'}
+        </span>
+        {under && (
+          <>
+            <progress className="h-2 w-40" max={order.bytes} value={under.sent} />
+            <span className="measure text-sm">
+              {sayBytes(under.sent)} of {sayBytes(order.bytes)}
+            </span>
+            <button
+              className="verb"
+              onClick={() => {
+                under.stop.abort();
+              }}
+            >
+              Stop
+            </button>
+          </>
+        )}
+        {!under && (sent.state === 'broken' || sent.state === 'sending') && (
+          <button className="verb" onClick={resume}>
+            Go on
+          </button>
+        )}
+      </p>
+      {sent.trouble && <p className="ml-5 text-sm text-fix">{sent.trouble}</p>}
+      {answer?.reasons.map((reason) => (
+        <p key={reason} className="ml-5 text-sm text-fix">
+          {reason}
+        </p>
+      ))}
+      {bad.map((finding) => (
+        <Refused key={finding.path} pack={pack} finding={finding} />
+      ))}
+      {sent.state === 'arrived' && (
+        <p className="ml-5 text-sm text-ink-2">
+          Every file was opened there and can be printed; the checksum of what arrived is the one that was
+          sent.
+        </p>
+      )}
+    </>
+  );
+}
+
+/** Why a file is not taken, with the way to where it can be mended. */
+function Refused({ pack, finding: { path, reasons } }: { pack: StoredPack; finding: FileFinding }) {
+  const fit = pack.manifest.fits.find(({ prints }) => prints.some((print) => print.path === path));
+  return (
+    <p className="ml-5 text-sm">
+      {fit ? (
+        <Link href={`/bench/${fit.fitId}`} className="font-semibold underline underline-offset-2">
+          {fit.design} on {fit.blank}
+        </Link>
+      ) : (
+        path
+      )}{' '}
+      <span className="text-fix">{reasons.join(' ')}</span>
+    </p>
+  );
+}
+
+function upperFirst(words: string): string {
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}

@@ -1,0 +1,122 @@
+'use client';
+import Link from 'next/link';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import type { PackedFit } from '@/core/pack/manifest';
+import { sentence } from '@/state/imports';
+import { removePack, savePack } from '@/state/packs';
+import type { StoredPack } from '@/core/pack/record';
+import { VerdictShape, VERDICT_WORDS } from '@/ui/Verdict';
+import { Orders } from './Orders';
+import { SendSheet } from './SendSheet';
+import { sayBytes, sayDay } from './words';
+
+const MIRRORED = {
+  file: 'mirrored in the file',
+  driver: 'the printer driver mirrors',
+  house: 'the house mirrors',
+};
+
+/** What a pack holds, file by file, and what its houses said. */
+export function PackDetail({ pack }: { pack: StoredPack }) {
+  const { manifest, bytes, sha256 } = pack;
+  const [sending, setSending] = useState(false);
+  const remove = async () => {
+    const undo = await removePack(pack);
+    toast(`“${manifest.name}” is taken out.`, { action: { label: 'Undo', onClick: () => void undo() } });
+  };
+  return (
+    <article aria-label="Pack" className="flex min-w-0 grow flex-col">
+      <header className="flex shrink-0 items-baseline gap-5 border-b border-rule px-5 py-2.5">
+        <h2 className="truncate text-lg font-bold">{manifest.name}</h2>
+        <span className="measure shrink-0 text-sm text-ink-2">
+          {sayDay(manifest.made)} · {sayBytes(bytes)} · SHA-256 {sha256.slice(0, 12)}…
+        </span>
+        <span className="ml-auto flex shrink-0 items-center gap-4">
+          <button
+            className="verb"
+            onClick={() => void remove().catch((error: unknown) => toast(sentence(error)))}
+          >
+            Take out
+          </button>
+          <button
+            className="action-2"
+            onClick={() => void savePack(pack).catch((error: unknown) => toast(sentence(error)))}
+          >
+            Save the zip
+          </button>
+          <button
+            className="action"
+            onClick={() => {
+              setSending(true);
+            }}
+          >
+            Send to a house…
+          </button>
+        </span>
+      </header>
+      <div className="min-h-0 grow overflow-auto px-5 pb-5">
+        <Orders pack={pack} />
+        {manifest.notes !== '' && <p className="mt-3">{manifest.notes}</p>}
+        {manifest.fits.map((fit) => (
+          <FitFiles key={fit.fitId} fit={fit} files={manifest.files} />
+        ))}
+      </div>
+      {sending && (
+        <SendSheet
+          pack={pack}
+          onClose={() => {
+            setSending(false);
+          }}
+        />
+      )}
+    </article>
+  );
+}
+
+function FitFiles({ fit, files }: { fit: PackedFit; files: StoredPack['manifest']['files'] }) {
+  const folder = fit.prints[0]?.path.split('/')[0] ?? '';
+  const own = files.filter(({ path }) => path.startsWith(`${folder}/`));
+  return (
+    <section className="mt-4">
+      <h3 className="flex items-baseline gap-2 border-b border-ink pb-0.5">
+        <VerdictShape verdict={fit.verdict} />
+        <span className="font-semibold">{VERDICT_WORDS[fit.verdict]}</span>
+        <Link href={`/bench/${fit.fitId}`} className="truncate font-semibold underline underline-offset-2">
+          {fit.design} on {fit.blank}
+        </Link>
+        <span className="measure truncate text-sm text-ink-2">
+          {[
+            fit.house,
+            fit.colour,
+            ...(fit.size ? [`size ${fit.size}`] : []),
+            ...(fit.mirroring ? [MIRRORED[fit.mirroring]] : []),
+          ].join(' · ')}
+        </span>
+      </h3>
+      {fit.reason && <p className="mt-1 text-sm text-look">Handed over as it is: {fit.reason}</p>}
+      <table className="measure w-full text-sm">
+        <tbody>
+          {own.map(({ path, bytes, sha256 }) => {
+            const print = fit.prints.find((one) => one.path === path);
+            return (
+              <tr key={path} className="border-b border-rule">
+                <td className="max-w-96 truncate py-1 pr-4" title={path}>
+                  {path.slice(folder.length + 1)}
+                </td>
+                <td className="pr-4 text-ink-2">
+                  {print &&
+                    `${print.pixels.width} × ${print.pixels.height} px, ${print.ppi} PPI, ${print.mode.toUpperCase()}`}
+                </td>
+                <td className="w-20 pr-4 text-right">{sayBytes(bytes)}</td>
+                <td className="w-36 text-right text-ink-2" title={`SHA-256 ${sha256}`}>
+                  {sha256.slice(0, 12)}…
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </section>
+  );
+}

@@ -1,0 +1,35 @@
+import { fixed } from '@/core/length/show';
+import type { SentOrder } from '@/core/pack/record';
+
+/** "12.4 MiB", small ones in KiB. */
+export function sayBytes(bytes: number): string {
+  return bytes < 1024 * 1024
+    ? `${Math.max(1, Math.round(bytes / 1024))} KiB`
+    : `${fixed(bytes / 1024 / 1024, 1)} MiB`;
+}
+
+/** "26 Nov 2026, 14:05" of an ISO date and time, in the seller's own time. */
+export function sayDay(iso: string): string {
+  return new Date(iso).toLocaleString('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    hour: '2-digit',
+    minute: '2-digit',
+  });
+}
+
+/** Where an order stands, in a few words. */
+export function sayOrder(sent: SentOrder | undefined): string {
+  if (!sent) return 'not sent';
+  switch (sent.state) {
+    case 'sending':
+      return `on its way to ${sent.desk}`;
+    case 'broken':
+      return `broke off on its way to ${sent.desk}`;
+    case 'arrived':
+      return `arrived at ${sent.desk}: ${sent.answer?.number ?? ''}`;
+    case 'refused':
+      return `refused by ${sent.desk}`;
+  }
+}

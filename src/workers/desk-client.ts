@@ -1,0 +1,75 @@
+import * as v from 'valibot';
+import { UpFitError } from '@/core/artwork/errors';
+import {
+  AnswerSchema,
+  DeskSchema,
+  UploadSchema,
+  type Answer,
+  type Desk,
+  type Order,
+} from '@/core/pack/order';
+
+/** Times in a row that a request may come to nothing before sending is broken off, and ms before the first more try. */
+const TRIES = 5;
+const WAIT = 300;
+
+/** What a desk does not take, in its own words: trying again would not help. */
+export class DeskRefused extends UpFitError {
+  constructor(message: string) {
+    super('unsupported', message);
+  }
+}
+
+export async function readDesks(): Promise<Desk[]> {
+  return v.parse(v.array(DeskSchema), await (await fetch('/api/desk')).json());
+}
+
+/**
+ * Sends a pack in parts and gives back the desk's answer. Parts that arrived are not sent again, whatever broke between;
+ * the order's key makes it one order however often it is sent. Throws `DeskRefused` where the desk says no.
+ */
+export async function sendPack(
+  desk: Desk,
+  order: Order,
+  pack: Blob,
+  { signal, onSent }: { signal: AbortSignal; onSent: (bytes: number) => void },
+): Promise<Answer> {
+  const uploads = `/api/desk/${encodeURIComponent(desk.id)}/uploads`;
+  const begun = await ask(uploads, { method: 'POST', body: JSON.stringify(order) }, signal);
+  if (begun.answer) return begun.answer;
+  const upload = `${uploads}/${encodeURIComponent(begun.uploadId)}`;
+  for (let at = begun.received; at < pack.size;) {
+    onSent(at);
+    const body = pack.slice(at, at + desk.partBytes);
+    at = (await ask(`${upload}?offset=${at}`, { method: 'PUT', body }, signal)).received;
+  }
+  onSent(pack.size);
+  const { answer } = await ask(`${upload}/finish`, { method: 'POST' }, signal);
+  return v.parse(AnswerSchema, answer);
+}
+
+/** A request that is made again where the connection breaks or the desk does; what it refuses is not. */
+async function ask(url: string, request: RequestInit, signal: AbortSignal) {
+  for (let attempt = 1; ; attempt++) {
+    signal.throwIfAborted();
+    try {
+      const response = await fetch(url, { ...request, signal });
+      const said: unknown = await response.json();
+      if (response.ok) return v.parse(UploadSchema, said);
+      if (response.status < 500) throw new DeskRefused(messageOf(said));
+    } catch (error) {
+      if (error instanceof DeskRefused || signal.aborted) throw error;
+    }
+    if (attempt === TRIES)
+      throw new UpFitError(
+        'unsupported',
+        'The connection to the desk broke off. What arrived stays there: go on when it is back.',
+      );
+    await new Promise((done) => setTimeout(done, WAIT * 2 ** (attempt - 1)));
+  }
+}
+
+function messageOf(said: unknown): string {
+  const read = v.safeParse(v.object({ message: v.string() }), said);
+  return read.success ? read.output.message : 'The desk refused without saying why.';
+}
