@@ -20,6 +20,8 @@ async function inMood(answer: () => Promise<Response>): Promise<Response> {
       await new Promise((done) => setTimeout(done, SLOW));
       return answer();
     case 'drops':
+      // What it was asked is done; the answer is what is lost.
+      await answer();
       return dropped();
     case 'fails':
       return told(500, 'Something broke at the desk.');

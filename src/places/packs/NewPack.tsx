@@ -265,10 +265,12 @@ function verdictOf(fit: Fit, shop: Shop) {
   return docket && { verdict: docket.verdict, word: tellingFinding(docket.findings)?.word ?? '' };
 }
 
+/** After what is in it: the fit, or the designs. */
 function nameFor(picked: readonly Row[]): string {
   const [only] = picked;
   if (!only) return '';
   if (picked.length === 1) return `${only.design} on ${only.blank}`;
-  const houses = new Set(picked.map(({ house }) => house));
-  return houses.size === 1 ? `${picked.length} fits for ${only.house}` : `${picked.length} fits`;
+  const [first, second, ...more] = [...new Set(picked.map(({ design }) => design))];
+  if (second === undefined) return `${first} on ${picked.length} blanks`;
+  return more.length === 0 ? `${first} and ${second}` : `${first}, ${second} and ${more.length} more`;
 }

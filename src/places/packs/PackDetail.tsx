@@ -95,16 +95,16 @@ function FitFiles({ fit, files }: { fit: PackedFit; files: StoredPack['manifest'
         </span>
       </h3>
       {fit.reason && <p className="mt-1 text-sm text-look">Handed over as it is: {fit.reason}</p>}
-      <table className="measure w-full text-sm">
+      <table className="measure w-full table-fixed text-sm">
         <tbody>
           {own.map(({ path, bytes, sha256 }) => {
             const print = fit.prints.find((one) => one.path === path);
             return (
               <tr key={path} className="border-b border-rule">
-                <td className="max-w-96 truncate py-1 pr-4" title={path}>
+                <td className="truncate py-1 pr-4" title={path}>
                   {path.slice(folder.length + 1)}
                 </td>
-                <td className="pr-4 text-ink-2">
+                <td className="w-64 truncate pr-4 text-ink-2">
                   {print &&
                     `${print.pixels.width} × ${print.pixels.height} px, ${print.ppi} PPI, ${print.mode.toUpperCase()}`}
                 </td>

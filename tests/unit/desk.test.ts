@@ -1,0 +1,222 @@
+import { createHash, randomUUID } from 'node:crypto';
+import { PNG } from 'pngjs';
+import { newFill } from '@/core/fit/place';
+import type { Piece } from '@/core/fit/schema';
+import type { Manifest } from '@/core/pack/manifest';
+import { AnswerSchema, DeskSchema, UploadSchema, type Answer, type Order } from '@/core/pack/order';
+import { planPrint, type PrintChoice } from '@/core/pack/plan';
+import { changeMood, create, desks, finish, orders, part } from '@/desk/routes';
+import { writePrint } from '@/files/print';
+import { ZipMaker } from '@/files/zip';
+import type { Engine } from '@/imaging/engine';
+import { loadNodeEngine } from '@/imaging/node';
+import * as v from 'valibot';
+import { blankById, faceOf, pieceAt, shown } from '../support/fits';
+import { paint } from '../support/pictures';
+
+let engine: Engine;
+beforeAll(async () => {
+  engine = await loadNodeEngine();
+});
+afterAll(() => {
+  engine.close();
+});
+afterEach(() => mood('well'));
+
+const picture = paint(60, 40, (x, y) => [x * 4, y * 6, 90, 255]);
+const HARL = 'harl-kiln-works';
+const DUNMERE = 'dunmere-garment-print';
+const hash = (bytes: Uint8Array) => createHash('sha256').update(bytes).digest('hex');
+
+const mood = (name: string, times: number | null = null) =>
+  changeMood(new Request('http://desk/', { method: 'POST', body: JSON.stringify({ mood: name, times }) }));
+
+interface Made {
+  bytes: Uint8Array;
+  mirrored?: boolean;
+}
+
+async function print(
+  blankId: string,
+  choice: PrintChoice = {},
+  some?: readonly Piece[],
+): Promise<Uint8Array> {
+  const blank = blankById(blankId);
+  const face = faceOf(blank);
+  const pieces = some ?? [pieceAt(face.width / 2, face.height / 2, 60, 40)];
+  const plan = planPrint(blank, face, { mirrored: false, ...choice });
+  const press = plan.mode === 'cmyk' ? { press: engine.bakePress(null, 'relative'), profile: null } : null;
+  return (await writePrint(engine, { title: 't', blank, face, pieces, plan, press }, shown(picture))).bytes;
+}
+
+/** A pack of one fit with one print file, as Up Fit makes it, and the order for it. */
+async function packOf(
+  blankId: string,
+  { bytes, mirrored = false }: Made,
+): Promise<{ pack: Blob; order: Order }> {
+  const { blank, spec, faces } = blankById(blankId);
+  const maker = new ZipMaker();
+  const path = '01/print.png';
+  await maker.add({ path, data: new Blob([bytes as Uint8Array<ArrayBuffer>]) });
+  const faceId = faces[0]!.id;
+  const fit = {
+    ...{ fitId: 'fit', design: 'd', blankId, blank: blank.name, house: spec.house, specId: spec.id },
+    ...{ colour: 'White', size: null, verdict: 'ready' as const, reason: null, mirroring: null },
+    prints: [
+      {
+        ...{ path, faceId, format: 'png' as const, mode: 'rgb' as const, ppi: 300, alpha: true, mirrored },
+        pixels: { width: 1, height: 1 },
+      },
+    ],
+  };
+  const manifest: Manifest = {
+    ...{ upfit: 'pack/1', id: 'pack', name: 'p', shop: 's', made: '2026-11-26T00:00:00Z', notes: '' },
+    fits: [fit],
+    files: [...maker.files],
+  };
+  await maker.add({ path: 'manifest.json', data: new Blob([JSON.stringify(manifest)]) });
+  const pack = await maker.end();
+  const order: Order = {
+    upfit: 'order/1',
+    key: randomUUID(),
+    lines: [{ fitId: 'fit', size: null, colour: 'White', quantity: 3, sides: [{ faceId, path }] }],
+    notes: '',
+    bytes: pack.size,
+    sha256: hash(new Uint8Array(await pack.arrayBuffer())),
+  };
+  return { pack, order };
+}
+
+const begin = (houseId: string, order: Order) =>
+  create(houseId, new Request('http://desk/', { method: 'POST', body: JSON.stringify(order) }));
+const put = (houseId: string, id: string, offset: number, body: Blob) =>
+  part(houseId, id, new Request(`http://desk/?offset=${offset}`, { method: 'PUT', body }));
+const read = async (response: Response) => v.parse(UploadSchema, await response.json());
+
+async function sent(houseId: string, { pack, order }: { pack: Blob; order: Order }): Promise<Answer> {
+  const { uploadId, received } = await read(await begin(houseId, order));
+  for (let at = received; at < pack.size; at += 100_000)
+    await put(houseId, uploadId, at, pack.slice(at, at + 100_000));
+  return v.parse(AnswerSchema, (await read(await finish(houseId, uploadId))).answer);
+}
+
+const reasonsIn = (answer: Answer) => answer.findings.flatMap(({ reasons }) => reasons).join(' ');
+
+test('three desks say what they take before anything is sent', async () => {
+  const list = v.parse(v.array(DeskSchema), await desks().json());
+  expect(list.map(({ id }) => id)).toEqual([HARL, DUNMERE, 'skerry-labels']);
+  expect(new Set(list.map(({ mostBytes }) => mostBytes)).size).toBe(3);
+  expect(list[0]!.partBytes).toBe(8 * 1024 * 1024);
+});
+
+describe('a pack that can be printed', () => {
+  test('is given an order number, its files opened and its checksum told', async () => {
+    const made = await packOf('mug-325', { bytes: await print('mug-325') });
+    const answer = await sent(HARL, made);
+    expect(answer).toMatchObject({ sha256: made.order.sha256, reasons: [] });
+    expect(answer.number).toMatch(/^HK-\d{6}$/);
+    expect(answer.findings).toEqual([{ path: '01/print.png', verdict: 'ready', reasons: [] }]);
+  });
+
+  test('sent again with the same key is the same order; parts that arrived are not asked for again', async () => {
+    const made = await packOf('mug-325', { bytes: await print('mug-325') });
+    const first = await read(await begin(HARL, made.order));
+    await put(HARL, first.uploadId, 0, made.pack.slice(0, 5_000));
+    expect(await read(await begin(HARL, made.order))).toMatchObject({
+      uploadId: first.uploadId,
+      received: 5_000,
+    });
+    const later = await read(await put(HARL, first.uploadId, 9_000, made.pack.slice(9_000)));
+    expect(later.received).toBe(5_000);
+    expect((await finish(HARL, first.uploadId)).status).toBe(409);
+    const before = ((await (await orders(HARL)).json()) as unknown[]).length;
+    const answer = await sent(HARL, made);
+    expect(await sent(HARL, made)).toEqual(answer);
+    const held = (await (await orders(HARL)).json()) as { number: string; sha256: string }[];
+    expect(held).toHaveLength(before + 1);
+    expect(held.at(-1)).toMatchObject({ number: answer.number, sha256: made.order.sha256 });
+  });
+});
+
+describe('a desk refuses, and says why', () => {
+  test('wrong pixels', async () => {
+    const bytes = await print('mug-325', { ppi: 299 });
+    const answer = await sent(HARL, await packOf('mug-325', { bytes }));
+    expect(answer.number).toBeNull();
+    expect(reasonsIn(answer)).toMatch(/we need exactly 2671 × 1134 px/);
+  });
+
+  test('the wrong mode and format', async () => {
+    const bytes = await print('mug-325', { format: 'tiff', mode: 'cmyk' });
+    const said = reasonsIn(await sent(HARL, await packOf('mug-325', { bytes })));
+    expect(said).toMatch(/We take PNG, JPEG .*not TIFF/);
+    expect(said).toMatch(/CMYK; we print from RGB/);
+  });
+
+  test('no alpha where the product shows between the motifs', async () => {
+    const whole = await print('shirt', {}, [newFill('f', '#ffffff')]);
+    const clear = PNG.sync.read(Buffer.from(whole));
+    const flat = new PNG({ width: clear.width, height: clear.height });
+    flat.data = clear.data;
+    const bytes = PNG.sync.write(flat, { colorType: 2 });
+    const answer = await sent(DUNMERE, await packOf('shirt', { bytes }));
+    expect(reasonsIn(answer)).toMatch(/No transparency/);
+    expect((await sent(DUNMERE, await packOf('shirt', { bytes: whole }))).number).toMatch(/^DG-/);
+  });
+
+  test('the line of its template left in, and not cyan art elsewhere', async () => {
+    const png = PNG.sync.read(Buffer.from(await print('mug-325')));
+    const { bleed, target } = faceOf(blankById('mug-325'));
+    const cyanRow = (y: number) => {
+      for (let x = 0; x < png.width; x++) png.data.set([0, 255, 255, 255], (y * png.width + x) * 4);
+      return PNG.sync.write(png);
+    };
+    const inside = await sent(HARL, await packOf('mug-325', { bytes: cyanRow(400) }));
+    expect(inside.number).not.toBeNull();
+    const along = cyanRow(Math.round((bleed * target) / 25.4));
+    const answer = await sent(HARL, await packOf('mug-325', { bytes: along }));
+    expect(reasonsIn(answer)).toMatch(/cyan line of our template/);
+  });
+
+  test('mirrored twice over', async () => {
+    const bytes = await print('mug-325', { mirrored: true });
+    const answer = await sent(HARL, await packOf('mug-325', { bytes, mirrored: true }));
+    expect(reasonsIn(answer)).toMatch(/Mirrored already/);
+  });
+
+  test('too large as a whole, before a byte of it is sent', async () => {
+    const { order } = await packOf('mug-325', { bytes: await print('mug-325') });
+    const response = await begin(HARL, { ...order, bytes: 401 * 1024 * 1024 });
+    expect(response.status).toBe(413);
+    expect(await response.json()).toMatchObject({
+      message: expect.stringMatching(/400 MiB at most/) as string,
+    });
+  });
+
+  test('what is damaged on the way, what is no picture, and what is another house’s', async () => {
+    const made = await packOf('mug-325', { bytes: await print('mug-325') });
+    const bytes = new Uint8Array(await made.pack.arrayBuffer());
+    bytes[5000]! ^= 1;
+    expect((await sent(HARL, { ...made, pack: new Blob([bytes]) })).reasons.join()).toMatch(
+      /checksum differs/,
+    );
+    const junk = await packOf('mug-325', { bytes: new TextEncoder().encode('hello') });
+    expect(reasonsIn(await sent(HARL, junk))).toMatch(/cannot open this file/);
+    const other = await packOf('mug-325', { bytes: await print('mug-325') });
+    expect((await sent(DUNMERE, other)).reasons.join()).toMatch(/for Harl Kiln Works, and we are Dunmere/);
+  });
+
+  test('in a mood: it fails, refuses or drops the line, and for as often as it is told', async () => {
+    const { order } = await packOf('mug-325', { bytes: await print('mug-325') });
+    await mood('fails', 1);
+    expect((await begin(HARL, order)).status).toBe(500);
+    expect((await begin(HARL, order)).status).toBe(200);
+    await mood('refuses');
+    expect((await begin(HARL, order)).status).toBe(403);
+    await mood('drops');
+    await expect((await begin(HARL, order)).json()).rejects.toThrow();
+    await mood('well');
+    expect((await mood('sulks')).status).toBe(400);
+    expect((await begin('nobody', order)).status).toBe(404);
+  });
+});
