@@ -1,2 +1,2 @@
 /** What the screens may know of the engine. */
-export { engineHindrance, isStopped } from '@/workers/client';
+export { engineHindrance, isStopped, type JobOptions } from '@/workers/client';

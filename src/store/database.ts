@@ -60,7 +60,7 @@ interface UpFitDatabase extends DBSchema {
   heads: { key: string; value: Head };
 }
 
-type Table =
+export type Table =
   | 'artworks'
   | 'designs'
   | 'fits'
@@ -74,7 +74,7 @@ type Table =
   | 'profiles'
   | 'packs';
 
-const SETTINGS_KEY = 'settings';
+export const SETTINGS_KEY = 'settings';
 /** Raised with a new step in `upgrade`, which carries stored records over and never drops one. */
 const VERSION = 6;
 

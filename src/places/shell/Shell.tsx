@@ -10,6 +10,7 @@ import { engineHindrance } from '@/state/engine';
 import { askToKeep, roomTrouble } from '@/state/storage';
 import { Tape } from '@/ui/Tape';
 import { ImportStrip } from './ImportStrip';
+import { ShopSheet } from './ShopSheet';
 import { Shortcuts } from './Shortcuts';
 
 const MARKS = [
@@ -27,6 +28,7 @@ export function Shell({ demo, children }: { demo: boolean; children: ReactNode }
   const settings = useShop((shop) => shop.settings);
   const hindrance = useHindrance();
   const room = useRoomLeft();
+  const [shopOpen, setShopOpen] = useState(false);
   useOpenShop(demo);
   useSweep();
 
@@ -35,7 +37,15 @@ export function Shell({ demo, children }: { demo: boolean; children: ReactNode }
   return (
     <div className="flex h-dvh flex-col">
       <Tape marks={MARKS} at={at.startsWith('/bench') ? '/' : at.startsWith('/blanks') ? '/blanks' : at}>
-        <span className="max-w-40 truncate">{settings.shopName}</span>
+        <button
+          className="max-w-40 truncate"
+          aria-label={`Shop ${settings.shopName}: its name and archive`}
+          onClick={() => {
+            setShopOpen(true);
+          }}
+        >
+          {settings.shopName}
+        </button>
         <button
           aria-label={`Lengths in ${unit.unit === 'mm' ? 'millimetres' : 'inches'}: change`}
           onClick={() => void changeSettings({ unit: { ...unit, unit: unit.unit === 'mm' ? 'in' : 'mm' } })}
@@ -52,6 +62,13 @@ export function Shell({ demo, children }: { demo: boolean; children: ReactNode }
         </button>
         <Shortcuts />
       </Tape>
+      {shopOpen && (
+        <ShopSheet
+          onClose={() => {
+            setShopOpen(false);
+          }}
+        />
+      )}
       {hindrance && <Notice>{hindrance}</Notice>}
       {trouble && <Notice>{trouble}</Notice>}
       {room && <Notice>{room}</Notice>}
