@@ -29,10 +29,13 @@ module.exports = {
     {
       name: 'core-is-pure',
       comment:
-        'The core knows no React, DOM library, Node or storage: only Valibot, polygon offsets and plain code.',
+        'The core knows no React, DOM library, Node or storage: only Valibot, polygon offsets, the packing of rectangles and plain code.',
       severity: 'error',
       from: { path: '^src/core/' },
-      to: { dependencyTypes: ['npm', 'core'], pathNot: 'node_modules/(valibot|clipper2-ts)/' },
+      to: {
+        dependencyTypes: ['npm', 'core'],
+        pathNot: 'node_modules/(valibot|clipper2-ts|maxrects-packer)/',
+      },
     },
     {
       name: 'only-store-opens-indexeddb',

@@ -7,6 +7,8 @@ const shared = {
   testTimeout: 240_000,
   hookTimeout: 240_000,
   pool: 'forks' as const,
+  // It says which of its files is a module in a way that only bundlers read.
+  server: { deps: { inline: ['maxrects-packer'] } },
 };
 
 export default defineConfig({

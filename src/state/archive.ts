@@ -240,5 +240,6 @@ function onlyDesign(all: Records, designId: string): Records {
     faces: all.faces.filter(({ id }) => faceIds.has(id as string)),
     profiles: [],
     layouts: [],
+    sheets: [],
   };
 }

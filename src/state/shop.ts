@@ -8,6 +8,7 @@ import { put, putSettings, readAll, remove } from '@/store/database';
 import { versionKey, type Underlay } from '@/store/blanks';
 import { removeHistory } from '@/store/history';
 import type { StoredPack } from '@/core/pack/record';
+import type { Sheet } from '@/core/sheet/schema';
 import type { Layout, StoredFace, StoredProfile } from '@/store/kept';
 import {
   FIRST_SETTINGS,
@@ -41,6 +42,7 @@ export interface Shop {
   /** Printing profiles that the seller brought. */
   profiles: ReadonlyMap<string, StoredProfile>;
   packs: ReadonlyMap<string, StoredPack>;
+  sheets: ReadonlyMap<string, Sheet>;
   /** What new fits begin with, by blank. */
   layouts: ReadonlyMap<string, Layout>;
   /** The fit on the bench, which is measured there. */
@@ -70,6 +72,7 @@ export const useShop = create<Shop>(() => ({
   profiles: new Map(),
   layouts: new Map(),
   packs: new Map(),
+  sheets: new Map(),
   onBench: null,
 }));
 
@@ -94,6 +97,7 @@ export async function openShop(): Promise<number> {
     faces: byId(stored.faces),
     profiles: byId(stored.profiles),
     packs: byId(stored.packs),
+    sheets: byId(stored.sheets),
     layouts: new Map(stored.layouts.map((layout) => [layout.blankId, layout])),
     ...library(versions, houses, settings),
     underlays: new Map(underlays.map((underlay) => [underlay.key, underlay])),

@@ -1,4 +1,5 @@
 import { DesignSchema, FitSchema } from '@/core/fit/schema';
+import { SheetSchema } from '@/core/sheet/schema';
 import { StoredBlankSchema, StoredSpecSchema, UnderlaySchema } from './blanks';
 import { database, SETTINGS_KEY, type Table } from './database';
 import { LayoutSchema, StoredFaceSchema, StoredProfileSchema } from './kept';
@@ -16,6 +17,7 @@ export const ARCHIVED = {
   faces: { schema: StoredFaceSchema, key: 'id', files: ['file'] },
   profiles: { schema: StoredProfileSchema, key: 'id', files: ['file'] },
   layouts: { schema: LayoutSchema, key: 'blankId', files: [] },
+  sheets: { schema: SheetSchema, key: 'id', files: [] },
 } as const satisfies Partial<Record<Table, unknown>>;
 export type ArchivedTable = keyof typeof ARCHIVED;
 export const ARCHIVED_TABLES = Object.keys(ARCHIVED) as ArchivedTable[];

@@ -3,6 +3,7 @@ import * as v from 'valibot';
 import type { HouseSpec } from '@/core/blank/schema';
 import { DesignSchema, FitSchema, type Design, type Fit } from '@/core/fit/schema';
 import { StoredPackSchema, type StoredPack } from '@/core/pack/record';
+import { SheetSchema, type Sheet } from '@/core/sheet/schema';
 import {
   StoredBlankSchema,
   StoredSpecSchema,
@@ -49,6 +50,7 @@ interface UpFitDatabase extends DBSchema {
   faces: { key: string; value: StoredFace };
   /** Printing profiles that the seller brought. */
   profiles: { key: string; value: StoredProfile };
+  sheets: { key: string; value: Sheet };
   packs: { key: string; value: StoredPack };
   /** Zips of packs, by the pack's id. */
   packZips: { key: string; value: Blob };
@@ -72,7 +74,8 @@ export type Table =
   | 'faces'
   | 'layouts'
   | 'profiles'
-  | 'packs';
+  | 'packs'
+  | 'sheets';
 
 export const SETTINGS_KEY = 'settings';
 /** Raised with a new step in `upgrade`, which carries stored records over and never drops one. */
@@ -107,6 +110,7 @@ export function database(): Promise<IDBPDatabase<UpFitDatabase>> {
       if (before < 6) {
         db.createObjectStore('packs', { keyPath: 'id' });
         db.createObjectStore('packZips');
+        db.createObjectStore('sheets', { keyPath: 'id' });
       }
     },
   });
@@ -127,6 +131,7 @@ export interface Stored {
   layouts: Layout[];
   profiles: StoredProfile[];
   packs: StoredPack[];
+  sheets: Sheet[];
   settings: Settings;
   unread: string[];
 }
@@ -154,6 +159,7 @@ export async function readAll(): Promise<Stored> {
     swatches: read('swatch set', SwatchSetSchema, await db.getAll('swatches')),
     faces: read('face of type', StoredFaceSchema, await db.getAll('faces')),
     profiles: read('printing profile', StoredProfileSchema, await db.getAll('profiles')),
+    sheets: read('sheet', SheetSchema, await db.getAll('sheets')),
     packs: read('pack', StoredPackSchema, await db.getAll('packs')),
     layouts: read('starting layout', LayoutSchema, await db.getAll('layouts')),
     settings: settings.success ? settings.output : FIRST_SETTINGS,

@@ -17,6 +17,7 @@ import type {
   PressAsked,
   PrintFile,
   PrintFilesAsked,
+  SheetFilesAsked,
   TemplateAsked,
   TemplateRead,
 } from './messages';
@@ -159,6 +160,13 @@ class EnginePool {
 
   printFiles(job: FitJob, asked: PrintFilesAsked, options: JobOptions = {}): Promise<PrintFile[]> {
     return this.runFit(job, options, (service, flag, tell) => service.printFiles(job, asked, flag, tell));
+  }
+
+  sheetFiles(jobs: readonly FitJob[], asked: SheetFilesAsked, options: JobOptions = {}): Promise<Blob[]> {
+    const bytes = jobs.flatMap(({ artworks }) => artworks.map(({ original }) => original.size));
+    return this.run([], Math.max(0, ...bytes), options, (service, flag, tell) =>
+      service.sheetFiles(jobs, asked, flag, tell),
+    );
   }
 
   docketPage(job: FitJob, sheet: DocketSheet, options: JobOptions = {}): Promise<Blob> {

@@ -7,6 +7,7 @@ import type { Fit } from '@/core/fit/schema';
 import type { UnitSetting } from '@/core/length/show';
 import type { Raster } from '@/core/raster/raster';
 import type { DocketService } from './docket-messages';
+import { Latest } from './latest';
 
 /** A fit to be measured on reduced copies of its artworks. */
 export interface CoarseJob {
@@ -22,28 +23,11 @@ export class CoarseDockets {
   private service: Remote<DocketService> | undefined;
   private readonly known = new Map<string, { facts: Facts; raster: Raster }>();
   private press: Press | null = null;
-  private next: { job: CoarseJob; answer: (docket: Docket | null) => void } | undefined;
-  private measuring = false;
+  private readonly latest = new Latest((job: CoarseJob) => this.ask(job));
 
   /** The docket of a fit; null where a newer one was asked for before its turn came. */
   measure(job: CoarseJob): Promise<Docket | null> {
-    this.next?.answer(null);
-    return new Promise((answer, fail) => {
-      this.next = { job, answer };
-      if (!this.measuring) this.work().catch(fail);
-    });
-  }
-
-  private async work(): Promise<void> {
-    this.measuring = true;
-    try {
-      for (let asked = this.next; asked; asked = this.next) {
-        this.next = undefined;
-        asked.answer(await this.ask(asked.job));
-      }
-    } finally {
-      this.measuring = false;
-    }
+    return this.latest.ask(job);
   }
 
   private async ask({ fit, blank, unit, press, artworks }: CoarseJob): Promise<Docket> {

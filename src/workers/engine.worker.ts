@@ -3,6 +3,7 @@ import { UpFitError } from '@/core/artwork/errors';
 import { requireReadableSize } from '@/core/artwork/limits';
 import { pixelsKey } from '@/core/artwork/steps';
 import { bytesSource, pagedSource, READ_WHOLE_BYTES, type Source } from '@/core/artwork/source';
+import { renderFace, type Pixels } from '@/core/render/face';
 import { makeDocket } from '@/core/check/docket';
 import type { FactsOf } from '@/core/fit/geometry';
 import { wantedAcross } from '@/core/fit/wanted';
@@ -172,6 +173,37 @@ const service: EngineService = {
         plan,
         file: new Blob([bytes as Uint8Array<ArrayBuffer>], { type }),
       }));
+    }),
+
+  sheetFiles: (jobs, { prints, ...asked }, flag, onProgress) =>
+    answer(async () => {
+      const progress = follow(flag, onProgress);
+      const pixels = new Map<FitJob, Pixels>();
+      for (const [i, job] of jobs.entries())
+        pixels.set(
+          job,
+          await rastersOf(job, part(progress, (i / jobs.length) * 0.3, ((i + 1) / jobs.length) * 0.3)),
+        );
+      const drawn = prints.map((print) => {
+        const job = jobs.find(({ fit }) => fit.id === print.fitId)!;
+        const face = job.blank.faces.find(({ id }) => id === print.faceId)!;
+        const pieces = job.fit.faces.find(({ faceId }) => faceId === print.faceId)?.pieces ?? [];
+        const shown = { facts: factsOf(job), pixels: pixels.get(job)! };
+        return {
+          ...print,
+          draw: (size: { width: number; height: number }, own: Progress) =>
+            renderFace(face, pieces, shown, { pixels: size, progress: own }),
+        };
+      });
+      const [{ writeSheet }, { loadFont }] = await Promise.all([import('@/files/sheet'), import('./font')]);
+      const files = await writeSheet(
+        await engine(),
+        { ...asked, prints: drawn },
+        await loadFont(),
+        part(progress, 0.3, 1),
+      );
+      const type = asked.format === 'pdf' ? 'application/pdf' : `image/${asked.format}`;
+      return files.map((bytes) => new Blob([bytes as Uint8Array<ArrayBuffer>], { type }));
     }),
 
   docketPage: (job, sheet, flag, onProgress) =>

@@ -10,6 +10,10 @@ import type { Fit } from '@/core/fit/schema';
 import type { UnitSetting } from '@/core/length/show';
 import type { DocketSheet } from '@/core/pack/docket-sheet';
 import type { PrintChoice, PrintPlan } from '@/core/pack/plan';
+import type { Print } from '@/core/sheet/layout';
+import type { PressLines } from '@/core/sheet/press-lines';
+import type { Sheet } from '@/core/sheet/schema';
+import type { SheetFormat } from '@/files/sheet';
 import type { TemplateReading } from '@/core/template/reading';
 
 /** Told while work goes on, 0 to 1. */
@@ -70,6 +74,15 @@ export interface PrintFile {
   faceId: string;
 }
 
+/** Sheets to be written, with the prints that lie on them by name, and the press card that goes with them. */
+export interface SheetFilesAsked {
+  sheet: Sheet;
+  prints: readonly Print[];
+  cards: readonly PressLines[];
+  format: SheetFormat;
+  ppi: number;
+}
+
 /** A house's template file as it was read, with a picture of the page. */
 export interface TemplateRead {
   reading: TemplateReading;
@@ -96,6 +109,12 @@ export interface EngineService {
     flag: Int32Array,
     onProgress: OnProgress,
   ): Promise<Outcome<PrintFile[]>>;
+  sheetFiles(
+    jobs: readonly FitJob[],
+    asked: SheetFilesAsked,
+    flag: Int32Array,
+    onProgress: OnProgress,
+  ): Promise<Outcome<Blob[]>>;
   /** The docket of a fit as a page. */
   docketPage(
     job: FitJob,

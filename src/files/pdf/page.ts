@@ -1,9 +1,12 @@
 import {
+  clip,
   concatTransformationMatrix,
   drawObject,
+  endPath,
   PDFName,
   popGraphicsState,
   pushGraphicsState,
+  rectangle,
   rgb,
   type Color,
   type PDFDocument,
@@ -39,8 +42,11 @@ export class DrawnPage {
     pdf: PDFDocument,
     private readonly font: ReturnType<typeof readFont>,
     readonly size: { width: number; height: number } = A4,
+    /** All that is drawn is flipped left to right. */
+    mirrored = false,
   ) {
     this.page = pdf.addPage([size.width * PT, size.height * PT]);
+    if (mirrored) this.page.pushOperators(concatTransformationMatrix(-1, 0, 0, 1, size.width * PT, 0));
   }
 
   write(
@@ -130,6 +136,18 @@ export class DrawnPage {
       drawObject(name),
       popGraphicsState(),
     );
+  }
+
+  /** What is drawn meanwhile is cut off at a box. */
+  clipped(x: number, y: number, width: number, height: number, draw: () => void): void {
+    this.page.pushOperators(
+      pushGraphicsState(),
+      rectangle(x * PT, this.up(y + height), width * PT, height * PT),
+      clip(),
+      endPath(),
+    );
+    draw();
+    this.page.pushOperators(popGraphicsState());
   }
 
   private up(y: number): number {

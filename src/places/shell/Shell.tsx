@@ -17,6 +17,7 @@ const MARKS = [
   { name: 'Blanks', href: '/blanks' },
   { name: 'Artwork', href: '/artwork' },
   { name: 'Range', href: '/' },
+  { name: 'Sheets', href: '/sheets' },
   { name: 'Packs', href: '/packs' },
 ];
 

@@ -20,6 +20,7 @@ const KINDS: Record<Change['table'], string> = {
   faces: 'faces of type',
   profiles: 'printing profiles',
   layouts: 'starting layouts',
+  sheets: 'sheets',
 };
 
 /** The shop as a whole: its name, and all of it in one file, out and in. */

@@ -1,0 +1,68 @@
+import * as v from 'valibot';
+
+const Length = v.pipe(v.number(), v.finite(), v.minValue(0));
+const Positive = v.pipe(v.number(), v.finite(), v.gtValue(0));
+
+/** So many copies of one print: a face of a fit, with its bleed. */
+export const SheetItemSchema = v.object({
+  fitId: v.string(),
+  faceId: v.string(),
+  copies: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(2000)),
+});
+export type SheetItem = v.InferOutput<typeof SheetItemSchema>;
+
+/** Where one copy lies: the top left of its print box (trim and bleed), in mm from the sheet's top left. */
+export const SpotSchema = v.object({
+  fitId: v.string(),
+  faceId: v.string(),
+  sheet: v.pipe(v.number(), v.integer(), v.minValue(0)),
+  x: v.number(),
+  y: v.number(),
+  /** Turned a quarter clockwise. */
+  turned: v.boolean(),
+});
+export type Spot = v.InferOutput<typeof SpotSchema>;
+
+export const SheetSchema = v.object({
+  upfit: v.literal('sheet/1'),
+  id: v.string(),
+  name: v.string(),
+  paper: v.object({ name: v.string(), width: Positive, height: v.nullable(Positive) }),
+  margin: Length,
+  gap: Length,
+  /** Whether prints may be turned a quarter to lie closer. */
+  turning: v.boolean(),
+  /** The whole sheet flipped left to right, for a transfer. */
+  mirrored: v.boolean(),
+  crops: v.boolean(),
+  ruler: v.boolean(),
+  labels: v.boolean(),
+  /** mm that the parts of a print too large for any sheet lie over one another. */
+  overlap: Length,
+  /** Cost of a sheet, or of a metre of a roll; null where it is not known. */
+  price: v.nullable(Length),
+  items: v.array(SheetItemSchema),
+  /** Where every copy lies, where they were placed by hand; null where they are packed. */
+  placed: v.nullable(v.array(SpotSchema)),
+});
+export type Sheet = v.InferOutput<typeof SheetSchema>;
+
+export function newSheet(id: string, name: string): Sheet {
+  return {
+    upfit: 'sheet/1',
+    id,
+    name,
+    paper: { name: 'A3', width: 297, height: 420 },
+    margin: 10,
+    gap: 5,
+    turning: true,
+    mirrored: false,
+    crops: true,
+    ruler: true,
+    labels: true,
+    overlap: 10,
+    price: null,
+    items: [],
+    placed: null,
+  };
+}
