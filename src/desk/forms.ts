@@ -31,6 +31,9 @@ const PrintForm = v.object({
   mirrored: v.boolean(),
 });
 
+const SheetForm = v.object({ path: v.string(), transfer: v.boolean() });
+export type PackedSheet = v.InferOutput<typeof SheetForm>;
+
 export const ManifestForm = v.object({
   fits: v.array(
     v.object({
@@ -40,6 +43,7 @@ export const ManifestForm = v.object({
       prints: v.array(PrintForm),
     }),
   ),
+  sheets: v.optional(v.array(SheetForm), []),
   files: v.array(v.object({ path: v.string(), bytes: Whole, sha256: Hash })),
 });
 export type ManifestForm = v.InferOutput<typeof ManifestForm>;

@@ -5,6 +5,7 @@ import { ManifestForm, type Answer, type FileFinding, type OrderForm } from './f
 import type { House } from './houses';
 import { SPECS } from '@/core/blank/library/specs';
 import { lookAt } from './look';
+import { lookAtSheet } from './look-sheet';
 
 const hashOf = (bytes: Uint8Array) => createHash('sha256').update(bytes).digest('hex');
 
@@ -57,6 +58,11 @@ export async function takeIn(
     }
     if (line.sides.length === 0)
       reasons.push('A line of the order says nothing of which file goes on which side.');
+  }
+  for (const sheet of manifest.sheets) {
+    const bytes = files[sheet.path];
+    if (!bytes) reasons.push(`The pack’s list names ${sheet.path}, which is not in it.`);
+    else findings.push(lookAtSheet(sheet, bytes));
   }
   const bad = findings.filter(({ verdict }) => verdict === 'fix');
   if (reasons.length > 0 || bad.length > 0) {

@@ -1,4 +1,4 @@
-import type { Manifest, PackedFit } from '@/core/pack/manifest';
+import type { Manifest, PackedFit, PackedSheet } from '@/core/pack/manifest';
 import { docketSheet } from '@/core/pack/docket-sheet';
 import { safeName } from '@/core/pack/names';
 import { mirrorOwner } from '@/core/pack/plan';
@@ -14,12 +14,14 @@ import { currentDocket, fitJob, measureExactly } from './dockets';
 import { inksOf } from './palette';
 import { makePrintFiles } from './print';
 import { saveAs } from './save';
+import { isTransfer, sheetFiles } from './sheets';
 import { contextOf, useShop, withRecord, without } from './shop';
 
 export interface PackAsked {
   name: string;
   notes: string;
   fitIds: readonly string[];
+  sheetIds: readonly string[];
   /** Why a fit with a Fix is handed over all the same, by fit. */
   reasons: ReadonlyMap<string, string>;
 }
@@ -45,12 +47,23 @@ export async function makePack(
       const step = (doing: string, from: number, to: number): JobOptions => ({
         signal,
         onProgress: (share) => {
-          onProgress({ doing, share: ((index + from + share * (to - from)) / asked.fitIds.length) * 0.9 });
+          onProgress({ doing, share: ((index + from + share * (to - from)) / asked.fitIds.length) * 0.8 });
         },
       });
       const packed = await packFit(asked, fitId, `${String(index + 1).padStart(2, '0')}-`, step);
       files.push(...packed.files);
       fits.push(packed.fit);
+    }
+    const sheets: PackedSheet[] = [];
+    for (const sheetId of asked.sheetIds) {
+      const packed = await packSheet(sheetId, {
+        signal,
+        onProgress: (share) => {
+          onProgress({ doing: 'Sheets', share: 0.8 + share * 0.1 });
+        },
+      });
+      files.push(...packed.files);
+      sheets.push(...packed.sheets);
     }
     const id = crypto.randomUUID();
     const head: Omit<Manifest, 'files'> = {
@@ -61,6 +74,7 @@ export async function makePack(
       made: new Date().toISOString(),
       notes: asked.notes,
       fits,
+      sheets,
     };
     const made = await makeZip(
       files,
@@ -87,6 +101,21 @@ export async function makePack(
     if (isStopped(error)) return null;
     throw error;
   }
+}
+
+/** A sheet as pictures of its pages. */
+async function packSheet(
+  sheetId: string,
+  options: JobOptions,
+): Promise<{ files: ZipFile[]; sheets: PackedSheet[] }> {
+  const shop = useShop.getState();
+  const sheet = shop.sheets.get(sheetId);
+  if (!sheet) throw new Error('A sheet of this pack is no longer here.');
+  const pages = await sheetFiles(sheet, 'png', options);
+  const transfer = sheet.items.some(({ fitId }) => isTransfer(fitId, shop));
+  const files = pages.map((data, i) => ({ path: `sheets/${safeName(sheet.name)}-${i + 1}.png`, data }));
+  const { name, mirrored } = sheet;
+  return { files, sheets: files.map(({ path }) => ({ path, name, transfer, mirrored })) };
 }
 
 type Step = (doing: string, from: number, to: number) => JobOptions;

@@ -62,6 +62,18 @@ export async function makeSheetFiles(
   format: SheetFormat,
   options: JobOptions,
 ): Promise<boolean> {
+  try {
+    const files = await sheetFiles(sheet, format, options);
+    await handOut(sheet, files, format === 'tiff' ? 'tif' : format);
+    return true;
+  } catch (error) {
+    if (isStopped(error)) return false;
+    throw error;
+  }
+}
+
+/** A sheet's files: one PDF, or a picture of each of its pages. */
+export async function sheetFiles(sheet: Sheet, format: SheetFormat, options: JobOptions): Promise<Blob[]> {
   const shop = useShop.getState();
   const wanted = new Set(sheet.items.filter(({ copies }) => copies > 0).map(({ fitId }) => fitId));
   const contexts = [...wanted].map((id) => {
@@ -72,26 +84,15 @@ export async function makeSheetFiles(
   });
   const prints = printsIn(shop).filter(({ fitId }) => wanted.has(fitId));
   const faces = contexts.flatMap(({ fit, blank }) =>
-    blank.faces.map((face) => ({
-      fit,
-      blank,
-      face,
-      print: prints.find((one) => one.fitId === fit.id && one.faceId === face.id),
-    })),
+    blank.faces.flatMap((face) => {
+      const print = prints.find((one) => one.fitId === fit.id && one.faceId === face.id);
+      return print ? [{ blank, face, print }] : [];
+    }),
   );
-  const cards = faces.flatMap(({ blank, face, print }) =>
-    print ? [pressLines(print.name, blank, face)] : [],
-  );
+  const cards = faces.map(({ blank, face, print }) => pressLines(print.name, blank, face));
   const ppi = Math.max(...faces.map(({ face }) => face.target));
-  try {
-    const jobs = await Promise.all(contexts.map(({ fit, blank, artworks }) => fitJob(fit, blank, artworks)));
-    const files = await engine.sheetFiles(jobs, { sheet, prints, cards, format, ppi }, options);
-    await handOut(sheet, files, format === 'tiff' ? 'tif' : format);
-    return true;
-  } catch (error) {
-    if (isStopped(error)) return false;
-    throw error;
-  }
+  const jobs = await Promise.all(contexts.map(({ fit, blank, artworks }) => fitJob(fit, blank, artworks)));
+  return engine.sheetFiles(jobs, { sheet, prints, cards, format, ppi }, options);
 }
 
 async function handOut({ name, mirrored }: Sheet, files: readonly Blob[], ending: string): Promise<void> {

@@ -72,6 +72,7 @@ async function packOf(
   const manifest: Manifest = {
     ...{ upfit: 'pack/1', id: 'pack', name: 'p', shop: 's', made: '2026-11-26T00:00:00Z', notes: '' },
     fits: [fit],
+    sheets: [],
     files: [...maker.files],
   };
   await maker.add({ path: 'manifest.json', data: new Blob([JSON.stringify(manifest)]) });

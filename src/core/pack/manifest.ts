@@ -41,6 +41,16 @@ export const PackedFitSchema = v.object({
 });
 export type PackedFit = v.InferOutput<typeof PackedFitSchema>;
 
+/** A sheet in a pack, a picture of each of its pages. */
+export const PackedSheetSchema = v.object({
+  path: v.string(),
+  name: v.string(),
+  /** Whether it is pressed onto the product, so that it must be mirrored once. */
+  transfer: v.boolean(),
+  mirrored: v.boolean(),
+});
+export type PackedSheet = v.InferOutput<typeof PackedSheetSchema>;
+
 /** What a pack holds: `manifest.json` in it. */
 export const ManifestSchema = v.object({
   upfit: v.literal('pack/1'),
@@ -51,6 +61,7 @@ export const ManifestSchema = v.object({
   made: v.string(),
   notes: v.string(),
   fits: v.array(PackedFitSchema),
+  sheets: v.optional(v.array(PackedSheetSchema), []),
   /** Every other file of the pack. */
   files: v.array(FileRecordSchema),
 });

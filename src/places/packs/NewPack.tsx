@@ -3,6 +3,7 @@ import Link from 'next/link';
 import { useId, useState } from 'react';
 import { tellingFinding } from '@/core/check/docket';
 import type { Fit } from '@/core/fit/schema';
+import type { Sheet } from '@/core/sheet/schema';
 import { currentDocket } from '@/state/dockets';
 import { useShop, type Shop } from '@/state/shop';
 import { VerdictShape, VERDICT_WORDS } from '@/ui/Verdict';
@@ -34,6 +35,7 @@ export function NewPack({
   const [notes, setNotes] = useState('');
   const work = usePackWork(onMade);
   const ids = { name: useId(), notes: useId() };
+  const sheets = [...shop.sheets.values()].filter(({ items }) => items.some(({ copies }) => copies > 0));
   const picked = rows.filter(({ fit }) => chosen.has(fit.id));
   const unsaid = picked.filter(
     ({ fit, verdict }) => verdict?.verdict === 'fix' && (reasons.get(fit.id) ?? '').trim() === '',
@@ -89,6 +91,16 @@ export function NewPack({
                 }}
               />
             ))}
+            {sheets.map((sheet) => (
+              <SheetRow
+                key={sheet.id}
+                sheet={sheet}
+                chosen={chosen.has(sheet.id)}
+                onChoose={(on) => {
+                  choose([sheet.id], on);
+                }}
+              />
+            ))}
           </tbody>
         </table>
       </div>
@@ -134,6 +146,7 @@ export function NewPack({
                   name: name.trim(),
                   notes,
                   fitIds: picked.map(({ fit }) => fit.id),
+                  sheetIds: sheets.filter(({ id }) => chosen.has(id)).map(({ id }) => id),
                   reasons,
                 })
               }
@@ -222,6 +235,45 @@ function FitRow({
             />
           )}
         </span>
+      </td>
+    </tr>
+  );
+}
+
+function SheetRow({
+  sheet,
+  chosen,
+  onChoose,
+}: {
+  sheet: Sheet;
+  chosen: boolean;
+  onChoose: (on: boolean) => void;
+}) {
+  const id = useId();
+  const prints = sheet.items.reduce((sum, { copies }) => sum + copies, 0);
+  return (
+    <tr className="border-b border-rule align-baseline">
+      <td className="py-1.5">
+        <input
+          id={id}
+          type="checkbox"
+          aria-label={`The sheet ${sheet.name}`}
+          className="accent-thread"
+          checked={chosen}
+          onChange={(event) => {
+            onChoose(event.target.checked);
+          }}
+        />
+      </td>
+      <td className="max-w-52 truncate pr-4">
+        <label htmlFor={id} className="cursor-pointer font-semibold">
+          {sheet.name}
+        </label>
+      </td>
+      <td className="pr-4">a sheet, {sheet.paper.name}</td>
+      <td className="pr-4 text-ink-2">{sheet.mirrored ? 'mirrored' : 'not mirrored'}</td>
+      <td className="measure text-ink-2">
+        {prints} {prints === 1 ? 'print' : 'prints'} on it
       </td>
     </tr>
   );

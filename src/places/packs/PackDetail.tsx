@@ -61,6 +61,19 @@ export function PackDetail({ pack }: { pack: StoredPack }) {
         {manifest.fits.map((fit) => (
           <FitFiles key={fit.fitId} fit={fit} files={manifest.files} />
         ))}
+        {manifest.sheets.length > 0 && (
+          <section className="mt-4">
+            <h3 className="border-b border-ink pb-0.5 font-semibold">Sheets</h3>
+            {manifest.sheets.map(({ path, name, mirrored }) => (
+              <p key={path} className="measure flex justify-between border-b border-rule py-1 text-sm">
+                <span>
+                  {name}, {path.split('/').at(-1)}
+                </span>
+                <span className="text-ink-2">{mirrored ? 'mirrored as a whole' : 'not mirrored'}</span>
+              </p>
+            ))}
+          </section>
+        )}
       </div>
       {sending && (
         <SendSheet
