@@ -11,7 +11,11 @@ import { words, type Raster } from '@/core/raster/raster';
 import { renderFace } from '@/core/render/face';
 import { loadBrowserEngine } from '@/imaging/browser';
 import { bytesSource } from '@/core/artwork/source';
+import { planPrint, type PrintChoice } from '@/core/pack/plan';
+import { layOut } from '@/core/sheet/layout';
+import { newSheet } from '@/core/sheet/schema';
 import { measureArtwork, type Readers } from '@/files/artwork';
+import { writePrint } from '@/files/print';
 import type { Measured } from '@/imaging/measure';
 
 /** What is timed, in the page's own worker as the app does it: names and ratios go to the page that started it. */
@@ -128,6 +132,37 @@ function mixedFiles(): { name: string; file: Blob }[] {
   });
 }
 
+/** 200 prints of all sizes on a roll: how long they take to pack, and how much of it they use. */
+function packing(): void {
+  let state = 7;
+  const random = () => (state = (Math.imul(state, 1103515245) + 12345) & 0x7fffffff) / 0x7fffffff;
+  const prints = Array.from({ length: 200 }, (_, i) => ({
+    ...{ fitId: `${i}`, faceId: 'front', name: 'print', bleed: 0 },
+    width: 40 + Math.round(random() * 120),
+    height: 40 + Math.round(random() * 160),
+  }));
+  const items = prints.map(({ fitId, faceId }) => ({ fitId, faceId, copies: 1 }));
+  const paper = { name: 'Roll', width: 600, height: null };
+  const sheet = { ...newSheet('bench', 'bench'), items, paper, margin: 5, gap: 2 };
+  const times: number[] = [];
+  let used = 0;
+  for (let i = 0; i < PAIRS; i++) {
+    const start = performance.now();
+    const layout = layOut(sheet, prints);
+    times.push(performance.now() - start);
+    const area = layout.laid.reduce((sum, { width, height }) => sum + width * height, 0);
+    used = area / (layout.width * layout.height);
+  }
+  postMessage({
+    name: '200 prints packed on a roll',
+    limit: 200,
+    ratio: median(times),
+    ms: null,
+    unit: 'ms',
+  });
+  postMessage({ name: 'of the roll left unused', limit: 0.15, ratio: 1 - used, ms: null, unit: 'share' });
+}
+
 async function run(): Promise<void> {
   const bytes = new Uint8Array(engine.encodePng(picture(WIDTH, HEIGHT), { ppi: 300, use: 'print' }));
   const file = new Blob([bytes], { type: 'image/png' });
@@ -172,14 +207,20 @@ async function run(): Promise<void> {
 
   const face = shirt.faces[0]!;
   const shown = { facts: () => measured.facts, pixels: () => measured.raster! };
-  const printFile = () => {
+  const printFile = (choice: PrintChoice) => {
     const pieces = fitOf(measured, 'motif').faces[0]!.pieces;
-    const raster = renderFace(face, pieces, shown, {
-      pixels: printPixels(face, shirt.spec),
-    });
-    engine.encodePng(raster, { ppi: face.target, use: 'print' });
+    const plan = planPrint(shirt, face, choice);
+    return writePrint(
+      engine,
+      { title: 'bench', blank: shirt, face, pieces, plan, press: { press, profile: null } },
+      shown,
+    );
   };
-  tell('print file of the shirt front', 4, await ratio(file, printFile));
+  tell('print file of the shirt front, PNG', 4, await ratio(file, () => printFile({})));
+  const tiff = { format: 'tiff', mode: 'cmyk' } as const;
+  tell('print file of the shirt front, CMYK TIFF', 8, await ratio(file, () => printFile(tiff)));
+  tell('print file of the shirt front, PDF', 4, await ratio(file, () => printFile({ format: 'pdf' })));
+  packing();
 
   const taper = blanks.find(({ blank }) => blank.id === 'tumbler-taper-480')!;
   const arc = taper.faces[0]!;

@@ -7,6 +7,7 @@ import { fileURLToPath } from 'node:url';
 import { peakOfLargeTiff } from './lib/large.mjs';
 import { startApp } from './lib/app.mjs';
 import { crowdedRows } from './lib/crowded.mjs';
+import { handedRows } from './lib/handed.mjs';
 import { openBrowser, openDemo } from './lib/browser.mjs';
 
 const root = new URL('..', import.meta.url);
@@ -48,12 +49,14 @@ const server = createServer(async (request, response) => {
 });
 await new Promise((ready) => server.listen(0, '127.0.0.1', ready));
 
-const only = ['--engine', '--drag', '--crowded'].find((one) => process.argv.includes(one));
+const only = ['--engine', '--drag', '--crowded', '--handed'].find((one) => process.argv.includes(one));
 const wanted = (part) => only === undefined || only === part;
 const rows = !wanted('--engine') ? [] : await engineRows(`http://127.0.0.1:${server.address().port}/`);
 server.close();
 if (wanted('--drag')) rows.push(...(await pageRows()));
 if (wanted('--crowded')) rows.push(...(await crowdedRows()));
+
+if (wanted('--handed')) rows.push(...(await handedRows()));
 
 let slow = 0;
 for (const { name, limit, ratio, ms, unit = 'x' } of rows) {

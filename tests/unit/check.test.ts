@@ -214,10 +214,15 @@ describe('colour mode', () => {
     expect(modeOf('cmyk', null).verdict).toBe('fix');
   });
 
-  test('a house that takes no RGB cannot be served yet', () => {
-    const modes = { value: ['cmyk' as const], source: { kind: 'house' as const } };
-    const press = { ...mug, spec: { ...mug.spec, files: { ...mug.spec.files, modes } } };
-    expect(modeOf('rgb', null, press).verdict).toBe('fix');
+  test('a house that takes inks alone is given them, one that takes neither cannot be served', () => {
+    const taking = (mode: 'cmyk' | 'lab') => {
+      const modes = { value: [mode], source: { kind: 'house' as const } };
+      return { ...mug, spec: { ...mug.spec, files: { ...mug.spec.files, modes } } };
+    };
+    const inks = modeOf('rgb', null, taking('cmyk'));
+    expect(inks.verdict).toBe('look');
+    expect(inks.message).toContain('converted to the house’s inks');
+    expect(modeOf('rgb', null, taking('lab')).verdict).toBe('fix');
   });
 });
 
@@ -239,10 +244,35 @@ describe('file', () => {
     expect(after(sticker, finding)).toMatchObject({ verdict: 'ready' });
   });
 
-  test('a format the house does not take is said', () => {
-    const formats = { value: ['tiff' as const], source: { kind: 'house' as const } };
-    const blank = { ...mug, spec: { ...mug.spec, files: { ...mug.spec.files, formats } } };
-    expect(fileOf(blank, [covering]).message).toContain('takes no PNG');
+  test('says the file that the house will get, in the format and mode that it takes', () => {
+    const asking = (change: Partial<(typeof mug)['spec']['files']>) =>
+      fileOf({ ...mug, spec: { ...mug.spec, files: { ...mug.spec.files, ...change } } }, [covering]);
+    const from = <T>(value: T) => ({ value, source: { kind: 'house' as const } });
+    expect(asking({ formats: from(['tiff']) }).shown.required).toBe('TIFF, 300 PPI, sRGB, at most 50 MiB');
+    const inks = asking({ formats: from(['png', 'pdf']), modes: from(['cmyk']) });
+    expect(inks).toMatchObject({
+      verdict: 'ready',
+      shown: { required: 'PDF, 300 PPI, CMYK, at most 50 MiB' },
+    });
+    const none = asking({ formats: from(['png']), modes: from(['cmyk']) });
+    expect(none).toMatchObject({ verdict: 'fix', word: 'Format' });
+    expect(none.message).toContain('takes no TIFF: choose PNG');
+  });
+
+  test.each([
+    ['live-text', 'Live text'],
+    ['spots', 'Spot colours'],
+    ['mixed', 'RGB and CMYK'],
+  ])('%s in an artwork is told of, for a person to decide', (code, word) => {
+    const noted = { ...facts, notes: [{ code, message: 'Look at it.' }] };
+    const finding = findingOf(docketOf(mug, [covering], picture, noted), 'file-spec');
+    expect(finding).toMatchObject({
+      verdict: 'look',
+      word,
+      message: expect.stringContaining('Look at it.') as string,
+    });
+    const other = { ...facts, notes: [{ code: 'pages', message: 'Two pages.' }] };
+    expect(findingOf(docketOf(mug, [covering], picture, other), 'file-spec').verdict).toBe('ready');
   });
 });
 

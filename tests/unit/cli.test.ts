@@ -175,6 +175,15 @@ test('render: a JPEG lies on white, a mirrored file is turned over', () => {
   expect(red(865 - 100)).toBeLessThan(60);
 });
 
+test('render in inks gives a CMYK TIFF with the profile they are meant for', () => {
+  const place = ['--blank', 'mug-325', '--artwork', file('block.png'), '--ppi', '60'];
+  const { json } = upfit('render', ...place, '--mode', 'cmyk', '--out', file('inks.tif'));
+  expect(json).toMatchObject({ mode: 'cmyk', mirrored: false });
+  const info = execFileSync('tiffinfo', [file('inks.tif')], { encoding: 'utf8' });
+  expect(info).toMatch(/separated/);
+  expect(info).toMatch(/ICC Profile: <present>/);
+});
+
 test.each([
   [['check', '--blank', 'mug'], 'not-found'],
   [['check', '--blank', 'mug-325', '--artwork', file('block.png'), '--place', 'sideways'], 'bad-argument'],
@@ -184,7 +193,21 @@ test.each([
   ],
   [['check', '--blank', 'mug-325', '--artwork', file('block.png'), '--colour', 'mauve'], 'not-found'],
   [['check', '--blank', 'mug-325'], 'bad-argument'],
-  [['render', '--blank', 'mug-325', '--artwork', file('block.png'), '--out', file('a.tif')], 'unsupported'],
+  [['render', '--blank', 'mug-325', '--artwork', file('block.png'), '--out', file('a.bmp')], 'bad-argument'],
+  [
+    [
+      'render',
+      '--blank',
+      'mug-325',
+      '--artwork',
+      file('block.png'),
+      '--mode',
+      'cmyk',
+      '--out',
+      file('a.png'),
+    ],
+    'bad-argument',
+  ],
   [['juggle'], 'bad-argument'],
   [['inspect', '--loud', 'x'], 'bad-argument'],
 ])('%j cannot be done: %s', (args, code) => {

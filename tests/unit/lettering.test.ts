@@ -3,7 +3,7 @@ import { firstLettering, newText, placedLettering, withInk } from '@/core/fit/te
 import { boundsOf, flattenPath } from '@/core/path/path';
 import { parsePath } from '@/core/path/parse';
 import { SHIPPED_FACES } from '@/core/type/faces';
-import { arcHolds, layText, scaledLettering } from '@/core/type/layout';
+import { arcHolds, layText, scaledLettering, redrawn } from '@/core/type/layout';
 import type { Ink, Lettering } from '@/core/type/schema';
 import { faceFacts, openFace } from '@/files/typeface';
 import { face, faceBytes } from '../support/typeface';
@@ -155,6 +155,23 @@ describe('bends', () => {
 });
 
 describe('as a piece', () => {
+  test('a plate reaches its margin past the letters and their outline on every side, and scales with them', () => {
+    const outline = { width: 1, colour: '#ffffff' };
+    const [ringed, plated] = [
+      lay(['H'], { outline }),
+      lay(['H'], { outline, plate: { margin: 3, colour: '#102030' } }),
+    ];
+    expect(plated.width - ringed.width).toBeCloseTo(6, 6);
+    expect(plated.height - ringed.height).toBeCloseTo(6, 6);
+    expect(plated.plateD).toBe(`M0 0H${plated.width}V${plated.height}H0Z`);
+    expect(ringed.plateD).toBeNull();
+    const again = redrawn(ringed, 2, 2, 6);
+    expect([again.width, again.height]).toEqual([
+      expect.closeTo(plated.width * 2, 1) as number,
+      expect.closeTo(plated.height * 2, 1) as number,
+    ]);
+  });
+
   test('scaled on the bench, all its lengths scale, its outline too', () => {
     const asked = lettering(['Gullwick'], { outline: { width: 1, colour: '#ffffff' }, spacing: 0.5 });
     const piece = newText('t', asked, layText(asked, narrow)!, { x: 50, y: 20 });

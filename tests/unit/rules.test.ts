@@ -474,7 +474,11 @@ describe('lettering', () => {
     const finding = lines([...dark, textOf({ colour: '#303030' }, 8)], 'ratio')!;
     expect(finding.verdict).toBe('fix');
     expect(Number(finding.measured)).toBeCloseTo(1.2, 0);
-    expect(finding.remedies.map(({ id }) => id)).toEqual(['reading-colour', 'reading-outline']);
+    expect(finding.remedies.map(({ id }) => id)).toEqual([
+      'reading-colour',
+      'reading-outline',
+      'reading-plate',
+    ]);
     for (const { pieces } of finding.remedies)
       expect(lines(pieces as Piece[], 'ratio')?.verdict ?? 'ready').toBe('ready');
   });

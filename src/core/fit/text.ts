@@ -16,6 +16,7 @@ export function firstLettering(faceId: string, colour: string, cap: number): Let
     colour,
     outline: null,
     bend: null,
+    plate: null,
   };
 }
 

@@ -68,7 +68,7 @@ function drawPiece(canvas: Canvas, face: PrintFace, piece: Piece, shown: Shown, 
   const { grid, bend, ground, target } = canvas;
   if (piece.kind === 'text') {
     const inks = inksOf(piece);
-    // What is knocked out is the letters with their outline, once.
+    // What is knocked out is the plate, or the letters with their outline, once.
     for (const { path, colour } of piece.knockout ? inks.slice(0, 1) : inks)
       drawBrush(canvas, plain(wordOf(colour)), coverOn(ground, path), piece.knockout, progress);
     return;

@@ -104,10 +104,12 @@ export function inksOf({ ink, lettering, ...placed }: TextPiece): { path: Path; 
   const on = fromShares({ ...placed, ink, lettering });
   const lay = (d: string) =>
     mapPath(parsePath(d) ?? [], ({ x, y }) => on({ x: x / ink.width, y: y / ink.height }));
-  const letters = { path: lay(ink.d), colour: lettering.colour };
-  return ink.outlineD !== null && lettering.outline
-    ? [{ path: lay(ink.outlineD), colour: lettering.outline.colour }, letters]
-    : [letters];
+  const { plate, outline, colour } = lettering;
+  return [
+    ...(ink.plateD !== null && plate ? [{ path: lay(ink.plateD), colour: plate.colour }] : []),
+    ...(ink.outlineD !== null && outline ? [{ path: lay(ink.outlineD), colour: outline.colour }] : []),
+    { path: lay(ink.d), colour },
+  ];
 }
 
 export function coverOn(ground: Ground, path: Path): Mask {

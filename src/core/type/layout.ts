@@ -59,17 +59,25 @@ export function layText(lettering: Lettering, face: Typeface): Ink | null {
       placed.push(mapPath(glyph.path, ({ x, y }) => turn((x - glyph.half) * scale, y * scale)));
     }
   }
-  const ink = placed.flat();
-  const grown = lettering.outline ? grownPath(ink, lettering.outline.width, FINE) : null;
-  const box = boundsOf(flattenPath(grown ?? ink, FINE));
-  if (!box || box.right <= box.left || box.bottom <= box.top) return null;
-  const home = (path: Path) => mapPath(path, ({ x, y }) => ({ x: x - box.left, y: y - box.top }));
+  const { outline, plate } = lettering;
+  const drawn = drawnAs(placed.flat(), outline?.width ?? null, plate?.margin ?? null);
+  return drawn && { ...drawn, lines: sized.map(({ width, cap }) => ({ width, cap })) };
+}
+
+/** Letters with a line round them and a plate behind, where there are any, in a box that holds all; null without ink. */
+function drawnAs(letters: Path, outline: number | null, plate: number | null): Omit<Ink, 'lines'> | null {
+  const grown = outline === null ? null : grownPath(letters, outline, FINE);
+  const ink = boundsOf(flattenPath(grown ?? letters, FINE));
+  if (!ink || ink.right <= ink.left || ink.bottom <= ink.top) return null;
+  const [left, top] = [ink.left - (plate ?? 0), ink.top - (plate ?? 0)];
+  const [width, height] = [ink.right + (plate ?? 0) - left, ink.bottom + (plate ?? 0) - top];
+  const home = (path: Path) => writePath(mapPath(path, ({ x, y }) => ({ x: x - left, y: y - top })));
   return {
-    width: box.right - box.left,
-    height: box.bottom - box.top,
-    d: writePath(home(ink)),
-    outlineD: grown && writePath(home(grown)),
-    lines: sized.map(({ width, cap }) => ({ width, cap })),
+    width,
+    height,
+    d: home(letters),
+    outlineD: grown && home(grown),
+    plateD: plate === null ? null : `M0 0H${width}V${height}H0Z`,
   };
 }
 
@@ -148,24 +156,18 @@ export function arcHolds(lettering: Lettering, ink: Pick<Ink, 'lines'>): boolean
   return widest / bend.sweep > foot * 1.02;
 }
 
-/** Outlines that are set already, scaled, with a line of so many mm round every letter in the place of any before. */
-export function outlined(ink: Ink, factor: number, width: number): Ink {
+/** Outlines that are set already, scaled, with another line round the letters and another plate behind them. */
+export function redrawn(ink: Ink, factor: number, outline: number | null, plate: number | null): Ink {
   const letters = mapPath(parsePath(ink.d) ?? [], ({ x, y }) => ({ x: x * factor, y: y * factor }));
-  const grown = grownPath(letters, width, FINE);
-  const box = boundsOf(flattenPath(grown, FINE))!;
-  const home = (path: Path) => mapPath(path, ({ x, y }) => ({ x: x - box.left, y: y - box.top }));
   return {
-    width: box.right - box.left,
-    height: box.bottom - box.top,
-    d: writePath(home(letters)),
-    outlineD: writePath(home(grown)),
-    lines: ink.lines.map(({ width: wide, cap }) => ({ width: wide * factor, cap: cap * factor })),
+    ...drawnAs(letters, outline, plate)!,
+    lines: ink.lines.map(({ width, cap }) => ({ width: width * factor, cap: cap * factor })),
   };
 }
 
 /** The same lettering at another size: every length of it, its outline too. */
 export function scaledLettering(lettering: Lettering, factor: number): Lettering {
-  const { lines, cap, equalWidth, gap, spacing, outline, bend } = lettering;
+  const { lines, cap, equalWidth, gap, spacing, outline, bend, plate } = lettering;
   return {
     ...lettering,
     lines: lines.map((line) => ({ ...line, gap: line.gap === null ? null : line.gap * factor })),
@@ -174,6 +176,7 @@ export function scaledLettering(lettering: Lettering, factor: number): Lettering
     gap: gap * factor,
     spacing: spacing * factor,
     outline: outline && { ...outline, width: outline.width * factor },
+    plate: plate && { ...plate, margin: plate.margin * factor },
     bend:
       bend?.kind === 'wave' ? { ...bend, height: bend.height * factor, length: bend.length * factor } : bend,
   };

@@ -36,6 +36,8 @@ export const LetteringSchema = v.object({
   /** A line round every letter, outside it. */
   outline: v.nullable(v.object({ width: positive, colour })),
   bend: v.nullable(BendSchema),
+  /** A rectangle of one colour behind the whole, so many mm larger on every side. */
+  plate: v.optional(v.nullable(v.object({ margin: v.pipe(finite, v.minValue(0)), colour })), null),
 });
 export type Lettering = v.InferOutput<typeof LetteringSchema>;
 
@@ -46,6 +48,8 @@ export const InkSchema = v.object({
   d: v.string(),
   /** The letters grown by their outline, to be painted under them; null without one. */
   outlineD: v.nullable(v.string()),
+  /** The plate behind them; null without one. */
+  plateD: v.optional(v.nullable(v.string()), null),
   /** Width and cap height of each line, before it is bent. */
   lines: v.array(v.object({ width: finite, cap: finite })),
 });

@@ -88,6 +88,7 @@ function TextDrawing({ piece }: { piece: TextPiece }) {
   const { ink, lettering, width, height } = piece;
   return (
     <g transform={`${pieceTransform(piece)} scale(${width / ink.width} ${height / ink.height})`}>
+      {ink.plateD !== null && <path d={ink.plateD} fill={lettering.plate?.colour} />}
       {ink.outlineD !== null && <path d={ink.outlineD} fill={lettering.outline?.colour} />}
       <path d={ink.d} fill={lettering.colour} />
     </g>

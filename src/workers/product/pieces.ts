@@ -79,13 +79,18 @@ function drawText(context: Context2D, piece: TextPiece): void {
   goTo(context, piece);
   context.translate(-width / 2, -height / 2);
   context.scale(width / ink.width, height / ink.height);
-  if (ink.outlineD !== null && lettering.outline) {
-    context.fillStyle = lettering.outline.colour;
-    context.fill(new Path2D(ink.outlineD));
+  const layers = [
+    [ink.plateD, lettering.plate?.colour],
+    [ink.outlineD, lettering.outline?.colour],
+    [ink.d, lettering.colour],
+  ] as const;
+  for (const [d, colour] of layers) {
+    if (d === null || colour === undefined) continue;
+    context.fillStyle = colour;
+    context.fill(new Path2D(d));
+    // A knockout removes the lowest, which holds the others.
     if (piece.knockout) return;
   }
-  context.fillStyle = lettering.colour;
-  context.fill(new Path2D(ink.d));
 }
 
 function drawRepeat(

@@ -1,4 +1,4 @@
-import { rgbOf } from '../../colour/hex';
+import { rgbOf, wordOf } from '../../colour/hex';
 import { contrastRatio, luminanceOf } from '../../colour/ratio';
 import type { TextPiece } from '../../fit/schema';
 import { boundsOf, flattenPath, mapPath } from '../../path/path';
@@ -95,7 +95,13 @@ export function behindOf(context: CheckContext, piece: TextPiece): Behind {
       total++;
     }
   }
-  const { colour, outline } = piece.lettering;
+  const { colour, outline, plate } = piece.lettering;
+  if (plate) {
+    // It lies right behind them, whatever is under it.
+    around.clear();
+    around.set(wordOf(plate.colour), 1);
+    total = 1;
+  }
   const own = luminanceOf(rgbOf(colour));
   const edged = outline ? contrastRatio(own, luminanceOf(rgbOf(outline.colour))) : 1;
   const outside = outline ? luminanceOf(rgbOf(outline.colour)) : own;

@@ -55,8 +55,11 @@ function judge(
   accepted: readonly string[],
 ): { verdict: Verdict; message: string } {
   const mode = MODE_NAMES[colour.mode];
-  if (!accepted.includes('rgb')) {
-    return { verdict: 'fix', message: `The house takes no RGB, and print files are made in RGB so far.` };
+  if (!accepted.includes('rgb') && !accepted.includes('cmyk')) {
+    return {
+      verdict: 'fix',
+      message: 'The house takes neither RGB nor CMYK, and print files are one or the other.',
+    };
   }
   // A palette of RGB colours is RGB in fewer bytes: nothing is converted.
   if (accepted.includes(colour.mode) || colour.mode === 'indexed') {
@@ -71,6 +74,6 @@ function judge(
   const from = colour.profile ? `${mode} (${colour.profile})` : mode;
   return {
     verdict: 'look',
-    message: `“${piece.name}” is ${from} and will be converted to RGB: look at its colours.`,
+    message: `“${piece.name}” is ${from} and will be converted to ${accepted.includes('rgb') ? 'RGB' : 'the house’s inks'}: look at its colours.`,
   };
 }

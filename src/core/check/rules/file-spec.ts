@@ -1,8 +1,8 @@
 import { assumedAmong, type SpecNumber } from '../../blank/questions';
-import { printPixels } from '../../blank/resolve';
 import { newFill } from '../../fit/place';
+import { FORMATS, planPrint, planTroubles, type PrintPlan } from '../../pack/plan';
 import { alphaOf } from '../measure/grid';
-import type { CheckContext, Rule } from '../context';
+import { showingPieces, type CheckContext, type Rule } from '../context';
 import { CHECK_LIMITS } from '../limits';
 import type { Remedy } from '../finding';
 
@@ -15,11 +15,12 @@ export const fileSpec: Rule = {
   name: 'File',
   check: (context) => {
     const { spec } = context.blank;
-    const pixels = printPixels(context.face, spec);
-    const size = `${pixels.width} × ${pixels.height} px`;
-    const unmet = unmetRules(context);
+    const plan = planPrint(context.blank, context.face);
+    const size = `${plan.pixels.width} × ${plan.pixels.height} px`;
+    const unmet = unmetRules(context, plan);
     const assumed = assumedAmong(context.blank, RESTS);
-    const verdict = unmet.length > 0 ? 'fix' : assumed.length > 0 ? 'look' : 'ready';
+    const notes = artworkNotes(context);
+    const verdict = unmet.length > 0 ? 'fix' : assumed.length + notes.length > 0 ? 'look' : 'ready';
     return [
       {
         rule: 'file-spec',
@@ -30,15 +31,25 @@ export const fileSpec: Rule = {
         unit: 'rules unmet',
         shown: {
           measured: verdict === 'fix' ? unmet.map(({ word }) => word).join(', ') : size,
-          required: `${verdict === 'fix' ? `${size}, ` : ''}PNG, ${context.face.target} PPI, sRGB`,
+          required: `${verdict === 'fix' ? `${size}, ` : ''}${sayPlan(plan)}, at most ${mebibytes(spec.files.maxBytes.value)}`,
         },
         gauge: null,
-        word: verdict === 'fix' ? unmet[0]!.word : verdict === 'look' ? `Assumed ${assumed[0]!}` : 'File',
+        word:
+          verdict === 'fix'
+            ? unmet[0]!.word
+            : verdict === 'ready'
+              ? 'File'
+              : (notes[0]?.word ?? `Assumed ${assumed[0]!}`),
         message:
           verdict === 'fix'
             ? unmet.map(({ message }) => message).join(' ')
             : verdict === 'look'
-              ? `Rests on an assumed ${assumed.join(', ')}: ask ${spec.house} before you order.`
+              ? [
+                  ...notes.map(({ message }) => message),
+                  ...(assumed.length > 0
+                    ? [`Rests on an assumed ${assumed.join(', ')}: ask ${spec.house} before you order.`]
+                    : []),
+                ].join(' ')
               : `Meets every file rule of ${spec.house}.`,
         remedies: unmet.flatMap(({ remedies }) => remedies),
       },
@@ -52,18 +63,44 @@ interface Unmet {
   remedies: Remedy[];
 }
 
-function unmetRules(context: CheckContext): Unmet[] {
+function unmetRules(context: CheckContext, plan: PrintPlan): Unmet[] {
   const { files, house } = context.blank.spec;
-  const unmet: Unmet[] = [];
-  if (!files.formats.value.includes('png')) {
-    const message = `${house} takes no PNG, and print files are PNG so far.`;
-    unmet.push({ word: 'no PNG', message, remedies: [] });
-  }
+  const unmet: Unmet[] = planTroubles(plan, context.blank.spec).map((message) => ({
+    word: 'Format',
+    message,
+    remedies: [],
+  }));
   if (files.alpha.value === 'none' && hasClearPixels(context)) {
     const message = `${house} takes no transparency, and parts of this file are clear.`;
     unmet.push({ word: 'Clear parts', message, remedies: [whiteUnder(context)] });
   }
   return unmet;
+}
+
+/** Things in an artwork's own file that a house may print otherwise, by the codes of its notes. */
+const NOTED: Record<string, string> = {
+  'live-text': 'Live text',
+  spots: 'Spot colours',
+  mixed: 'RGB and CMYK',
+};
+
+function artworkNotes(context: CheckContext): { word: string; message: string }[] {
+  const ids = new Set(showingPieces(context).map(({ artworkId }) => artworkId));
+  return [...ids].flatMap((id) => {
+    const { name, notes } = context.facts(id);
+    return notes.flatMap(({ code, message }) => {
+      const word = NOTED[code];
+      return word ? [{ word, message: `${name}: ${message}` }] : [];
+    });
+  });
+}
+
+function sayPlan({ format, mode, ppi }: PrintPlan): string {
+  return `${FORMATS[format].name}, ${ppi} PPI, ${mode === 'rgb' ? 'sRGB' : 'CMYK'}`;
+}
+
+function mebibytes(bytes: number): string {
+  return `${Math.round(bytes / 1024 / 1024)} MiB`;
 }
 
 function hasClearPixels(context: CheckContext): boolean {

@@ -2,14 +2,14 @@ import { rgbOf } from '../../colour/hex';
 import { luminanceOf, nearestThatReads, contrastRatio } from '../../colour/ratio';
 import { scalePiece } from '../../fit/place';
 import type { TextPiece } from '../../fit/schema';
-import { placedLettering, withInk } from '../../fit/text';
+import { placedLettering, smallestCap, withInk } from '../../fit/text';
 import { fixed } from '../../length/show';
 import { withPiece, type CheckContext, type ProductLook, type Rule } from '../context';
 import { overLooks, rank, tellingOnes, type Finding, type Remedy, type Verdict } from '../finding';
 import { CHECK_LIMITS } from '../limits';
-import { smallestCap } from '../../fit/text';
 import { behindOf, thinnestStroke, type Behind } from '../measure/lettering';
-import { outlined } from '../../type/layout';
+import { redrawn } from '../../type/layout';
+import type { Lettering } from '../../type/schema';
 
 /** Lettering: its smallest capitals and thinnest strokes against the method, and how it reads against what is behind it. */
 export const text: Rule = {
@@ -127,6 +127,7 @@ function reading(context: CheckContext, piece: TextPiece, behind: Behind, look: 
   const own = luminanceOf(rgbOf(piece.lettering.colour));
   const edge = contrastRatio(own, 0) >= contrastRatio(own, 1) ? '#000000' : '#ffffff';
   const width = Math.max(context.blank.limits.stroke, smallestCap(piece) * 0.06);
+  const margin = smallestCap(piece) * 0.4;
   return [
     ...(colour
       ? [
@@ -142,11 +143,23 @@ function reading(context: CheckContext, piece: TextPiece, behind: Behind, look: 
       label: `Lay a ${edge === '#000000' ? 'black' : 'white'} outline of ${fixed(width, 1)} mm round it`,
       pieces: withPiece(context, withOutline(piece, width, edge)),
     },
+    {
+      id: 'reading-plate',
+      label: `Lay a ${edge === '#000000' ? 'black' : 'white'} plate behind it, ${fixed(margin, 1)} mm wider all round`,
+      pieces: withPiece(context, redrawnWith(piece, { plate: { margin, colour: edge } })),
+    },
   ];
 }
 
 /** The text with an outline of so many mm at its placed size. */
 function withOutline(piece: TextPiece, width: number, colour: string): TextPiece {
-  const lettering = { ...placedLettering(piece), outline: { width, colour } };
-  return withInk(piece, lettering, outlined(piece.ink, piece.height / piece.ink.height, width));
+  return redrawnWith(piece, { outline: { width, colour } });
+}
+
+/** The text at its placed size with something else round or behind it. */
+function redrawnWith(piece: TextPiece, change: Partial<Pick<Lettering, 'outline' | 'plate'>>): TextPiece {
+  const lettering = { ...placedLettering(piece), ...change };
+  const { outline, plate } = lettering;
+  const factor = piece.height / piece.ink.height;
+  return withInk(piece, lettering, redrawn(piece.ink, factor, outline?.width ?? null, plate?.margin ?? null));
 }

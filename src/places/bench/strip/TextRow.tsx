@@ -153,6 +153,27 @@ export function TextRow({ live, piece }: { live: Live; piece: TextPiece }) {
           }}
         />
       )}
+      <LengthValue
+        name="Plate behind it"
+        mm={lettering.plate?.margin ?? null}
+        unit={unit}
+        refuse={(mm) => (mm === 0 ? null : refuseSize(mm))}
+        onSet={(margin) => {
+          set(({ plate }) => ({ plate: margin > 0 ? { margin, colour: plate?.colour ?? '#ffffff' } : null }));
+        }}
+      >
+        plate
+      </LengthValue>
+      {lettering.plate && (
+        <ColourField
+          live={live}
+          name="Plate"
+          colour={lettering.plate.colour}
+          onColour={(colour) => {
+            set(({ plate }) => ({ plate: plate && { ...plate, colour } }));
+          }}
+        />
+      )}
       <BendField unit={unit} lettering={lettering} width={Math.max(...widths)} onSet={set} />
       <span className="measure truncate text-ink-2" title="Width of each line, straight">
         {widths.length > 1 && widths.map((width) => showLength(width, unit)).join(' · ')}

@@ -1,0 +1,143 @@
+// What packs and archives take of memory, for the benchmark: the whole browser at its most, less what it takes at rest.
+import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { By } from 'selenium-webdriver';
+import { startApp } from './app.mjs';
+import { openBrowser, openDemo } from './browser.mjs';
+
+const FITS = 20;
+const GIB = 1024 ** 3;
+/** A GiB of artwork, as files of so many MiB. */
+const PART = 64;
+const WAIT = 600_000;
+
+export async function handedRows() {
+  const app = await startApp({ demo: true });
+  const downloads = mkdtempSync(join(tmpdir(), 'up-fit-'));
+  const browser = await openBrowser({ downloads });
+
+  try {
+    await openDemo(browser, app.address);
+    const pack = await memory.during(() => makePack(browser, app.address));
+    await browser.get(app.address);
+    await browser.executeAsyncScript(fillShop, GIB, PART * 1024 * 1024);
+    await browser.get(app.address);
+    let file = '';
+    const out = await memory.during(async () => {
+      await press(browser, '//button[starts-with(@aria-label, "Shop ")]');
+      await press(browser, '//button[.="Save an archive"]');
+      await browser.wait(() => (file = finished(downloads)) !== '', WAIT);
+    });
+    const size = statSync(join(downloads, file)).size;
+    const back = await memory.during(async () => {
+      const input = await browser.findElement(By.css('input[aria-label="An archive to bring in"]'));
+      await input.sendKeys(join(downloads, file));
+      await press(browser, '//button[.="Bring it in"]');
+      await browser.wait(
+        async () => (await browser.findElements(By.css('[role=dialog]'))).length === 0,
+        WAIT,
+      );
+    });
+    const mib = (name, limit, ratio) => ({ name, limit, ratio, ms: null, unit: 'MiB' });
+    return [
+      mib('peak memory, a pack of 20 fits', 1536, pack),
+      mib(`peak memory, an archive of ${(size / GIB).toFixed(2)} GiB out`, 512, out),
+      mib('peak memory, the same archive in', 512, back),
+    ];
+  } finally {
+    await browser.quit();
+    await app.stop();
+    rmSync(downloads, { recursive: true, maxRetries: 5 });
+  }
+}
+
+async function press(browser, path) {
+  const found = await browser.wait(async () => (await browser.findElements(By.xpath(path)))[0], WAIT);
+  await browser.wait(() => found.isEnabled(), WAIT);
+  await found.click();
+}
+
+async function makePack(browser, address) {
+  await browser.get(`${address}/packs`);
+  await browser.wait(
+    async () => (await browser.findElements(By.css('tbody input[type=checkbox]'))).length >= FITS,
+    WAIT,
+  );
+  const boxes = await browser.findElements(By.css('tbody input[type=checkbox]'));
+  for (const box of boxes.slice(0, FITS)) await box.click();
+  for (const reason of await browser.findElements(By.css('input[placeholder="why it goes out as it is"]')))
+    await reason.sendKeys('bench');
+  await press(browser, '//button[.="Make the pack"]');
+  await browser.wait(async () => (await browser.findElements(By.css('[aria-label=Pack]'))).length > 0, WAIT);
+}
+
+function finished(folder) {
+  return readdirSync(folder).find((name) => name.endsWith('.zip')) ?? '';
+}
+
+/** In the page: puts so many bytes of artwork files into the shop, under one record of the demo each. */
+function fillShop(bytes, part, done) {
+  indexedDB.open('up-fit').onsuccess = async ({ target }) => {
+    const db = target.result;
+    const all = (table) =>
+      new Promise((ready) => {
+        db.transaction(table).objectStore(table).getAll().onsuccess = (event) => ready(event.target.result);
+      });
+    const [artwork] = await all('artworks');
+    for (let i = 0; i * part < bytes; i++) {
+      const noise = new Uint8Array(part);
+      for (let at = 0; at < part; at += 65536) crypto.getRandomValues(noise.subarray(at, at + 65536));
+      const sha256 = i.toString(16).padStart(64, '0');
+      await new Promise((ready) => {
+        const change = db.transaction(['artworks', 'originals'], 'readwrite');
+        change.objectStore('originals').put(new Blob([noise]), sha256);
+        change.objectStore('artworks').put({ ...artwork, id: sha256, facts: { ...artwork.facts, sha256 } });
+        change.oncomplete = ready;
+      });
+    }
+    db.close();
+    done();
+  };
+}
+
+const memory = {
+  /** The most that this process and all it started take while work goes on, in MiB, over what they took before. */
+  during: async (work) => {
+    const rest = sumOf(process.pid);
+    let most = rest;
+    const watch = setInterval(() => {
+      most = Math.max(most, sumOf(process.pid));
+    }, 50);
+    await work();
+    clearInterval(watch);
+    return most - rest;
+  },
+};
+
+/** Private memory of a process and of all that it started; shared pages and files count for nothing. */
+function sumOf(root) {
+  const parents = new Map();
+  for (const name of readdirSync('/proc')) {
+    if (!/^\d+$/.test(name)) continue;
+    try {
+      parents.set(
+        Number(name),
+        Number(/PPid:\s+(\d+)/.exec(readFileSync(`/proc/${name}/status`, 'utf8'))[1]),
+      );
+    } catch {
+      // It has just ended.
+    }
+  }
+  const isOurs = (id) => id === root || (parents.has(id) && parents.get(id) > 1 && isOurs(parents.get(id)));
+  let sum = 0;
+  for (const id of parents.keys()) {
+    if (!isOurs(id)) continue;
+    try {
+      sum += Number(/RssAnon:\s+(\d+)/.exec(readFileSync(`/proc/${id}/status`, 'utf8'))?.[1] ?? 0) / 1024;
+    } catch {
+      // It has just ended.
+    }
+  }
+  return sum;
+}
