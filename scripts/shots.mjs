@@ -1,5 +1,9 @@
 // Makes the pictures in docs/screenshots from the demo data, at 1280 x 800: `npm run shots`.
-import { mkdirSync, writeFileSync } from 'node:fs';
+import { execFileSync } from 'node:child_process';
+import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { unzipSync } from 'fflate';
 import { By, Key, until } from 'selenium-webdriver';
 import { startApp } from './lib/app.mjs';
 import { openBrowser, openDemo } from './lib/browser.mjs';
@@ -19,11 +23,15 @@ const SHOTS = [
   ['bench-sticker', '/bench/compass-rose--sticker-75'],
   ['bench-docket', '/bench/lighthouse--shirt', acceptOne],
   ['bench-proof', '/bench/night-watch--mug-325', proof],
+  ['bench-print', '/bench/night-watch--mug-325', choosePrint],
+  ['sheets', '/sheets', fillSheet],
+  ['packs', '/packs', handOver],
 ];
 
 mkdirSync('docs/screenshots', { recursive: true });
 const app = await startApp({ demo: true });
-const browser = await openBrowser();
+const downloads = mkdtempSync(join(tmpdir(), 'up-fit-'));
+const browser = await openBrowser({ downloads });
 try {
   await openDemo(browser, app.address);
   for (const [name, path, act] of SHOTS) {
@@ -34,9 +42,11 @@ try {
     writeFileSync(`docs/screenshots/${name}.png`, await browser.takeScreenshot(), 'base64');
     console.log(`docs/screenshots/${name}.png`);
   }
+  await drawDocket();
 } finally {
   await browser.quit();
   await app.stop();
+  rmSync(downloads, { recursive: true, maxRetries: 5 });
 }
 
 /** The lighthouse, in which hairline gaps were left. */
@@ -71,6 +81,63 @@ async function proof() {
   await press('Colours:');
   await press('what the inks cannot reach');
   await browser.wait(until.elementLocated(By.css('[data-hatched]')), 60_000);
+}
+
+/** What can be made of a mug, a piece at a time in inks for one that takes them. */
+async function choosePrint() {
+  await browser.wait(() => browser.executeScript(settled), 60_000);
+  await press('others');
+  await (await named('//label[normalize-space()="PDF"]')).click();
+}
+
+/** Mugs and tumblers on oversize paper, packed. */
+async function fillSheet() {
+  await press('New sheet');
+  for (const [print, copies] of [
+    ['Night watch on Mug 325 ml', 5],
+    ['Harbour panorama on Mug 325 ml', 4],
+    ['Wave repeat on Tumbler 470 ml', 2],
+  ]) {
+    await press('Add a print');
+    await press(print);
+    const field = await named(`//input[@aria-label="Copies of ${print}"]`);
+    await field.sendKeys(Key.chord(Key.CONTROL, 'a'), String(copies), Key.ENTER);
+  }
+  await (await named('//option[.="330 × 480"]')).click();
+  const cost = await named('//input[@aria-label="Cost of a sheet"]');
+  await cost.sendKeys('2.40', Key.ENTER);
+  await named('//*[@aria-label="What the sheet says"][contains(., "a print")]');
+}
+
+/** A pack of three fits, sent to a house and taken. */
+async function handOver() {
+  for (const fit of ['Harbour panorama on Mug 325 ml', 'Lighthouse on Mug 325 ml', 'Knot badge on Shirt'])
+    await (await named(`//input[@aria-label="${fit}"]`)).click();
+  await press('Make the pack');
+  await press('Send to a house');
+  const count = await named('//input[@aria-label="How many of Harbour panorama on Mug 325 ml"]');
+  await count.sendKeys(Key.chord(Key.CONTROL, 'a'), '24');
+  await press('Send the order');
+  await named('//*[@data-order="arrived"]');
+  await press('Save the zip');
+}
+
+/** The docket that went out with the pack, as a picture of its page. */
+async function drawDocket() {
+  const find = () => readdirSync(downloads).find((name) => name.endsWith('.zip'));
+  await browser.wait(() => find() !== undefined, 60_000);
+  const files = unzipSync(readFileSync(join(downloads, find())));
+  const [path] = Object.keys(files)
+    .filter((name) => name.endsWith('docket.pdf'))
+    .slice(1);
+  const pdf = join(downloads, 'docket.pdf');
+  writeFileSync(pdf, files[path]);
+  execFileSync('pdftoppm', ['-png', '-r', '100', '-singlefile', pdf, 'docs/screenshots/docket-page']);
+  console.log('docs/screenshots/docket-page.png');
+}
+
+async function named(path) {
+  return browser.wait(until.elementLocated(By.xpath(path)), 60_000);
 }
 
 /** A cup that narrows, as a tape reads it. */

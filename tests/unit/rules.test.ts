@@ -12,6 +12,7 @@ import { findFlaws } from '@/core/raster/flaws';
 import { PartFinder, takeAlphaRuns } from '@/core/raster/parts';
 import type { Raster } from '@/core/raster/raster';
 import { boxShrink } from '@/core/raster/shrink';
+import { readStrokes } from '@/core/raster/strokes';
 import { flattenPath } from '@/core/path/path';
 import { parsePath } from '@/core/path/parse';
 import { renderFace } from '@/core/render/face';
@@ -170,6 +171,43 @@ describe('soft parts', () => {
     const { findings } = docketOf(sheet('coaster'), [placed(raster)], raster);
     expect(findings.some(({ rule }) => rule === 'soft')).toBe(false);
   });
+});
+
+test('what strokes and gaps measure does not hang on where in a large picture they are', () => {
+  const bar = fc.record({
+    x: fc.integer({ min: 0, max: 80 }),
+    y: fc.integer({ min: 0, max: 80 }),
+    width: fc.integer({ min: 1, max: 60 }),
+    height: fc.integer({ min: 1, max: 60 }),
+  });
+  const offset = fc.integer({ min: 0, max: 300 });
+  fc.assert(
+    fc.property(fc.array(bar, { minLength: 1, maxLength: 6 }), offset, offset, (bars, dx, dy) => {
+      const drawn = (side: number, x0: number, y0: number) =>
+        paint(side, side, (x, y) =>
+          bars.some(
+            (one) =>
+              x - x0 >= one.x && x - x0 < one.x + one.width && y - y0 >= one.y && y - y0 < one.y + one.height,
+          )
+            ? [...NAVY]
+            : [...CLEAR],
+        );
+      // So small that all of it is looked at, and so large that most of it is not.
+      const here = readStrokes(drawn(160, 10, 10), 7);
+      const there = readStrokes(drawn(480, 10 + dx, 10 + dy), 7);
+      for (const what of ['strokes', 'gaps'] as const) {
+        expect(there[what].thinnest).toBe(here[what].thinnest);
+        const moved = here[what].box && {
+          ...here[what].box,
+          x: here[what].box.x + dx,
+          y: here[what].box.y + dy,
+        };
+        expect(there[what].box).toEqual(moved);
+      }
+      expect(there.strokes.share).toBeCloseTo(here.strokes.share, 12);
+    }),
+    { numRuns: 25 },
+  );
 });
 
 describe('thin strokes', () => {

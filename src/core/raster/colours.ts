@@ -84,13 +84,14 @@ export function sortColours(
   if (!found) {
     const off = new Set<number>();
     let [pixels, largest] = [0, 0];
-    counts.colours.forEach((colour, i) => {
+    for (let i = 0; i < counts.colours.length; i++) {
+      const colour = counts.colours[i]!;
       const own = value(colour, largest);
       if (own > largest) largest = own;
-      if (own <= limit) return;
+      if (own <= limit) continue;
       off.add(colour);
       pixels += counts.counts[i]!;
-    });
+    }
     known.set(key, (found = { off, pixels, largest }));
   }
   return found;

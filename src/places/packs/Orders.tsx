@@ -90,7 +90,9 @@ function Refused({ pack, finding: { path, reasons } }: { pack: StoredPack; findi
           {fit.design} on {fit.blank}
         </Link>
       ) : (
-        path
+        <Link href="/sheets" className="font-semibold underline underline-offset-2">
+          {path.split('/').at(-1)}
+        </Link>
       )}{' '}
       <span className="text-fix">{reasons.join(' ')}</span>
     </p>

@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useState } from 'react';
 import type { Desk, OrderLine } from '@/core/pack/order';
-import type { PackedFit } from '@/core/pack/manifest';
+import type { PackedFit, PrintRecord } from '@/core/pack/manifest';
 import { sentence } from '@/state/imports';
 import { desksFor, sendOrder } from '@/state/sending';
 import type { StoredPack } from '@/core/pack/record';
@@ -15,6 +15,8 @@ export function SendSheet({ pack, onClose }: { pack: StoredPack; onClose: () => 
   const [trouble, setTrouble] = useState<string | null>(null);
   const [deskId, setDeskId] = useState<string | null>(null);
   const [counts, setCounts] = useState<ReadonlyMap<string, string>>(new Map());
+  /** Which file goes on which side, where it is not the side's own: by fit and face. */
+  const [sides, setSides] = useState<ReadonlyMap<string, string>>(new Map());
   const [notes, setNotes] = useState(pack.manifest.notes);
   useEffect(() => {
     desksFor(pack).then(setDesks, (error: unknown) => {
@@ -24,7 +26,7 @@ export function SendSheet({ pack, onClose }: { pack: StoredPack; onClose: () => 
   const desk = desks?.find(({ id }) => id === deskId) ?? desks?.[0];
   const { fits } = pack.manifest;
   const own = fits.filter(({ house }) => house === desk?.name);
-  const lines = own.flatMap((fit) => lineOf(fit, counts.get(fit.fitId) ?? '1'));
+  const lines = own.flatMap((fit) => lineOf(fit, counts.get(fit.fitId) ?? '1', sides));
   const tooLarge = desk !== undefined && pack.bytes > desk.mostBytes;
   return (
     <Sheet title="Send to a house" className="top-24 w-[640px]" onClose={onClose}>
@@ -61,7 +63,19 @@ export function SendSheet({ pack, onClose }: { pack: StoredPack; onClose: () => 
               <td className="pr-3 font-semibold">
                 {fit.design} on {fit.blank}
               </td>
-              <td className="measure text-sm text-ink-2">{sidesInWords(fit)}</td>
+              <td className="measure text-sm text-ink-2">
+                {fit.prints.map((print) => (
+                  <SideLine
+                    key={print.faceId}
+                    fit={fit}
+                    print={print}
+                    path={sides.get(sideKey(fit, print.faceId)) ?? print.path}
+                    onPath={(path) => {
+                      setSides(new Map(sides).set(sideKey(fit, print.faceId), path));
+                    }}
+                  />
+                ))}
+              </td>
             </tr>
           ))}
         </tbody>
@@ -99,14 +113,64 @@ export function SendSheet({ pack, onClose }: { pack: StoredPack; onClose: () => 
   );
 }
 
+/** One side of a product and the file that goes on it; another side's file of the same size can go on it as well. */
+function SideLine({
+  fit,
+  print,
+  path,
+  onPath,
+}: {
+  fit: PackedFit;
+  print: PrintRecord;
+  path: string;
+  onPath: (path: string) => void;
+}) {
+  const same = fit.prints.filter(
+    ({ pixels }) => pixels.width === print.pixels.width && pixels.height === print.pixels.height,
+  );
+  if (same.length === 1)
+    return (
+      <p className="truncate">
+        {print.faceId}: {nameOf(print.path)}
+      </p>
+    );
+  return (
+    <label className="flex items-baseline gap-1">
+      {print.faceId}:
+      <select
+        aria-label={`What goes on the ${print.faceId} of ${fit.design} on ${fit.blank}`}
+        value={path}
+        onChange={(event) => {
+          onPath(event.target.value);
+        }}
+        className="min-w-0 border border-rule bg-docket px-1"
+      >
+        {same.map((one) => (
+          <option key={one.path} value={one.path}>
+            {nameOf(one.path)}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+function sideKey({ fitId }: PackedFit, faceId: string): string {
+  return `${fitId}/${faceId}`;
+}
+
+function nameOf(path: string): string {
+  return path.split('/').at(-1) ?? path;
+}
+
 /** A line of the order; none where no whole number of pieces is asked for. */
-function lineOf(fit: PackedFit, count: string): OrderLine[] {
+function lineOf(fit: PackedFit, count: string, sides: ReadonlyMap<string, string>): OrderLine[] {
   const quantity = Number(count);
   if (!Number.isInteger(quantity) || quantity < 1 || quantity > 100_000) return [];
   const { fitId, size, colour, prints } = fit;
-  return [{ fitId, size, colour, quantity, sides: prints.map(({ faceId, path }) => ({ faceId, path })) }];
-}
-
-function sidesInWords({ prints }: PackedFit): string {
-  return prints.map(({ faceId, path }) => `${faceId}: ${path.split('/').at(-1) ?? ''}`).join(' · ');
+  const placed = prints.map(({ faceId, path }) => ({
+    faceId,
+    path: sides.get(sideKey(fit, faceId)) ?? path,
+  }));
+  return [{ fitId, size, colour, quantity, sides: placed }];
 }
