@@ -1,3 +1,4 @@
+import { PNG } from 'pngjs';
 import { By, Key, until, type WebDriver } from 'selenium-webdriver';
 import type { ChromiumWebDriver } from 'selenium-webdriver/chromium';
 import { startApp } from '../../scripts/lib/app.mjs';
@@ -36,6 +37,15 @@ describe('the range of the demo shop', () => {
     await browser.get(app.address);
     await page.named('Wave repeat on Mug 325 ml: Fix', 'button');
     expect(await browser.findElements(By.css('button[aria-label$="measuring"]'))).toEqual([]);
+  });
+
+  test('a repeat is drawn without a gap: the product shows through nowhere', async () => {
+    const cell = await page.named('Wave repeat on Tumbler 470 ml', 'button');
+    const { data } = PNG.sync.read(Buffer.from(await cell.takeScreenshot(true), 'base64'));
+    let bare = 0;
+    for (let at = 0; at < data.length; at += 4)
+      if (data[at] === 0xf7 && data[at + 1] === 0xf6 && data[at + 2] === 0xf2) bare++;
+    expect(bare / (data.length / 4)).toBeLessThan(0.02);
   });
 
   test('shows only what needs work, or only what is ready', async () => {

@@ -118,11 +118,10 @@ function RepeatDrawing({
       <pattern
         id={id}
         patternUnits="userSpaceOnUse"
-        x={-stepX / 2}
-        y={-stepY / 2}
         width={stepX * across}
         height={stepY * down}
-        patternTransform={`translate(${middle.x} ${middle.y}) rotate(${degrees})`}
+        // The cell begins at its own zero: a browser cuts off what lies before that.
+        patternTransform={`translate(${middle.x} ${middle.y}) rotate(${degrees}) translate(${-stepX / 2} ${-stepY / 2})`}
       >
         <clipPath id={`${id}tile`}>
           <rect x={-box.width / 2} y={-box.height / 2} width={box.width} height={box.height} />
@@ -133,7 +132,7 @@ function RepeatDrawing({
             <g
               key={`${p} ${q}`}
               clipPath={`url(#${id}tile)`}
-              transform={`translate(${p * stepX} ${q * stepY}) scale(${overX ? -1 : 1} ${overY ? -1 : 1})`}
+              transform={`translate(${(p + 0.5) * stepX} ${(q + 0.5) * stepY}) scale(${overX ? -1 : 1} ${overY ? -1 : 1})`}
             >
               <image
                 href={href}
