@@ -212,7 +212,7 @@ async function run(): Promise<void> {
     const plan = planPrint(shirt, face, choice);
     return writePrint(
       engine,
-      { title: 'bench', blank: shirt, face, pieces, plan, press: { press, profile: null } },
+      { title: 'bench', blank: shirt, sides: [{ face, pieces }], plan, press: { press, profile: null } },
       shown,
     );
   };

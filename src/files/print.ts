@@ -1,10 +1,11 @@
 import { UpFitError } from '@/core/artwork/errors';
-import type { PrintFace, ResolvedBlank } from '@/core/blank/resolve';
+import { printPixels, type ResolvedBlank } from '@/core/blank/resolve';
 import { blackRecipe } from '@/core/colour/black';
 import { putBlacks } from '@/core/colour/black-pixels';
 import { inkPixels } from '@/core/colour/press-pixels';
 import { MM_PER_INCH } from '@/core/length/units';
 import type { Piece } from '@/core/fit/schema';
+import type { PrintPart } from '@/core/pack/cut-out';
 import { FORMATS, type PrintPlan } from '@/core/pack/plan';
 import { IN_SILENCE, isOpaque, words, type Progress, type Raster } from '@/core/raster/raster';
 import { flatten, renderFace, type Shown } from '@/core/render/face';
@@ -20,8 +21,8 @@ import { printSvg, type MadeLayer } from './svg/print';
 export interface PrintAsked {
   title: string;
   blank: ResolvedBlank;
-  face: PrintFace;
-  pieces: readonly Piece[];
+  /** What is printed: one face or part of one; of a PDF several, a page each. */
+  sides: readonly PrintPart[];
   plan: PrintPlan;
   /** What CMYK is made by; RGB needs none. */
   press: ForPress | null;
@@ -35,9 +36,11 @@ export interface WrittenPrint {
 
 /** mm across, up to which black strokes are printed by black ink alone. */
 const THIN_BLACK = 1;
+/** What lies under all of a file that takes no clear pixels. */
+const PAPER = '#ffffff';
 
 /**
- * Writes a face's print file as it is planned: exact pixels, or a page with its paths as paths and pictures at the same
+ * Writes a print file as it is planned: exact pixels, or a page with its paths as paths and pictures at the same
  * pixels; never a guide. What was written is read back from its bytes, and refused where it is not what was planned.
  */
 export async function writePrint(
@@ -46,12 +49,13 @@ export async function writePrint(
   shown: Shown,
   progress: Progress = IN_SILENCE,
 ): Promise<WrittenPrint> {
-  const { plan, face } = asked;
-  const paged = plan.format === 'pdf' || plan.format === 'svg';
-  const bytes = paged
-    ? await writePage(engine, asked, shown, progress)
-    : writePixels(engine, asked, shown, progress);
-  const wrong = await readBack(bytes, plan, face);
+  const { plan, sides } = asked;
+  const bytes = await writeAs(engine, asked, shown, progress);
+  const wrong = await readBack(
+    bytes,
+    plan,
+    sides.map(({ face }) => face),
+  );
   if (wrong.length > 0) {
     throw new UpFitError(
       'unreadable',
@@ -61,15 +65,48 @@ export async function writePrint(
   return { bytes, type: FORMATS[plan.format].type, plan };
 }
 
-function writePixels(engine: Engine, asked: PrintAsked, shown: Shown, progress: Progress): Uint8Array {
+async function writeAs(
+  engine: Engine,
+  asked: PrintAsked,
+  shown: Shown,
+  progress: Progress,
+): Promise<Uint8Array> {
+  const { title, sides, plan } = asked;
+  const [first] = sides;
+  if (plan.format === 'pdf') {
+    const pages = sides.map((side, i) => {
+      const step = part(progress, (i / sides.length) * 0.95, ((i + 1) / sides.length) * 0.95);
+      return { face: side.face, layers: pdfLayers(engine, asked, side, shown, step) };
+    });
+    const press = plan.mode === 'cmyk' ? pressOf(asked) : null;
+    const profile = press && {
+      name: press.press.name,
+      bytes: press.profile?.bytes ?? engine.pressProfile(),
+    };
+    return printPdf(title, pages, profile);
+  }
+  if (plan.format === 'svg') {
+    const svg = printSvg(first!.face, svgLayers(engine, asked, first!, shown, progress));
+    return new TextEncoder().encode(svg);
+  }
+  return writePixels(engine, asked, first!, shown, progress);
+}
+
+function writePixels(
+  engine: Engine,
+  asked: PrintAsked,
+  side: PrintPart,
+  shown: Shown,
+  progress: Progress,
+): Uint8Array {
   const { plan, blank } = asked;
-  const drawn = draw(asked, asked.pieces, shown, part(progress, 0, 0.4));
-  const raster = plan.alpha ? drawn : flatten(drawn, '#ffffff');
+  const drawn = draw(asked, side, side.pieces, shown, part(progress, 0, 0.4));
+  const raster = plan.alpha ? drawn : flatten(drawn, PAPER);
   const saving = part(progress, 0.5, 1);
   if (plan.mode === 'cmyk') {
     const { profile } = pressOf(asked);
     const format = plan.format === 'jpeg' ? 'jpeg' : 'tiff';
-    return engine.encodeInks(inksOf(asked, raster), { format, ppi: plan.ppi, profile }, saving);
+    return engine.encodeInks(inksOf(asked, side, raster), { format, ppi: plan.ppi, profile }, saving);
   }
   if (plan.format === 'jpeg') return engine.encodeJpeg(raster, { ppi: plan.ppi, quality: 100 }, saving);
   if (plan.format === 'tiff') return engine.encodeTiff(raster, { ppi: plan.ppi }, saving);
@@ -77,52 +114,57 @@ function writePixels(engine: Engine, asked: PrintAsked, shown: Shown, progress: 
   return engine.encodePng(raster, { ppi: plan.ppi, use: tight ? 'small' : 'print' }, saving);
 }
 
-async function writePage(
+function svgLayers(
   engine: Engine,
   asked: PrintAsked,
+  side: PrintPart,
   shown: Shown,
   progress: Progress,
-): Promise<Uint8Array> {
-  const { title, face, pieces, plan } = asked;
-  const layers = layersOf(face, pieces, plan.mirrored);
-  const steps = layers.map((_, index) =>
-    part(progress, (index / layers.length) * 0.9, ((index + 1) / layers.length) * 0.9),
-  );
-  if (plan.format === 'svg') {
-    const made = layers.map((layer, index): MadeLayer =>
-      layer.kind === 'path'
-        ? layer
-        : { kind: 'picture', png: pngOf(engine, draw(asked, layer.pieces, shown, steps[index]!), plan) },
-    );
-    return new TextEncoder().encode(printSvg(face, made));
-  }
+): MadeLayer[] {
+  const layers = layersOf(side.face, side.pieces, { mirror: asked.plan.mirrored });
+  return layers.map((layer, i): MadeLayer => {
+    if (layer.kind === 'path') return layer;
+    const step = part(progress, i / layers.length, (i + 1) / layers.length);
+    return { kind: 'picture', png: pngOf(engine, draw(asked, side, layer.pieces, shown, step), asked.plan) };
+  });
+}
+
+function pdfLayers(
+  engine: Engine,
+  asked: PrintAsked,
+  side: PrintPart,
+  shown: Shown,
+  progress: Progress,
+): PdfLayer[] {
+  const { plan } = asked;
   const press = plan.mode === 'cmyk' ? pressOf(asked) : null;
-  const recipe = blackRecipeOf(asked);
-  const made = layers.map((layer, index): PdfLayer => {
+  const recipe = blackRecipeOf(asked, side);
+  const layers = layersOf(side.face, side.pieces, { mirror: plan.mirrored, flat: !plan.alpha });
+  return layers.map((layer, i): PdfLayer => {
     if (layer.kind === 'path') {
       const { path, colour } = layer;
       return { kind: 'path', path, colour, inks: press && onInks(press.press, layer, recipe) };
     }
-    const raster = draw(asked, layer.pieces, shown, steps[index]!);
+    const step = part(progress, i / layers.length, (i + 1) / layers.length);
+    const drawn = draw(asked, side, layer.pieces, shown, step);
+    const raster = plan.alpha ? drawn : flatten(drawn, PAPER);
     const { colour, alpha } = engine.encodePlanes({ ...raster, opaque: isOpaque(raster.data) });
     return press
-      ? { kind: 'picture', colour: engine.encodeInkPlane(inksOf(asked, raster)), alpha, inks: true }
+      ? { kind: 'picture', colour: engine.encodeInkPlane(inksOf(asked, side, raster)), alpha, inks: true }
       : { kind: 'picture', colour, alpha, inks: false };
   });
-  const profile = press && {
-    name: press.press.name,
-    bytes: press.profile?.bytes ?? engine.pressProfile(),
-  };
-  return printPdf(title, face, made, profile);
 }
 
+/** Some of a side's pieces at its own pixels. */
 function draw(
-  { face, plan }: PrintAsked,
+  { blank, plan, sides }: PrintAsked,
+  side: PrintPart,
   pieces: readonly Piece[],
   shown: Shown,
   progress: Progress,
 ): Raster {
-  return renderFace(face, pieces, shown, { pixels: plan.pixels, mirror: plan.mirrored, progress });
+  const pixels = side === sides[0] ? plan.pixels : printPixels(side.face, blank.spec, plan.ppi);
+  return renderFace(side.face, pieces, shown, { pixels, mirror: plan.mirrored, progress });
 }
 
 function pngOf(engine: Engine, raster: Raster, { ppi }: PrintPlan): Uint8Array {
@@ -130,16 +172,16 @@ function pngOf(engine: Engine, raster: Raster, { ppi }: PrintPlan): Uint8Array {
 }
 
 /** A picture's inks through the press, its blacks as they are to be printed. */
-function inksOf(asked: PrintAsked, { width, height, data }: Raster): InkRaster {
+function inksOf(asked: PrintAsked, side: PrintPart, { width, height, data }: Raster): InkRaster {
   const pixels = words({ data });
   const inks = inkPixels(pressOf(asked).press, pixels);
   const thin = (THIN_BLACK * asked.plan.ppi) / MM_PER_INCH;
-  putBlacks(inks, pixels, width, { recipe: blackRecipeOf(asked), thin });
+  putBlacks(inks, pixels, width, { recipe: blackRecipeOf(asked, side), thin });
   return { width, height, inks };
 }
 
 /** What large blacks are put on; null where the fit leaves them to the profile. */
-function blackRecipeOf({ pieces, blank }: PrintAsked) {
+function blackRecipeOf({ blank }: PrintAsked, { pieces }: PrintPart) {
   const rich = pieces.every(({ visible, knockout, richBlack }) => !visible || knockout || richBlack === true);
   return rich ? blackRecipe(blank.limits.totalInk, blank.spec.black ?? null) : null;
 }

@@ -17,6 +17,8 @@ export interface PrintsAsked {
   faceIds: readonly string[];
   parts: 'face' | 'zones' | 'pieces';
   choice: PrintChoice;
+  /** Whether all go into one PDF, a page each, where that is what is made. */
+  together: boolean;
   /** Brought in only where something is made in CMYK. */
   press: () => Promise<ForPress>;
 }
@@ -29,7 +31,7 @@ export interface NamedPrint extends WrittenPrint {
 /** Print files of several faces of a fit, or of the parts of each; faces with nothing on them have none. */
 export async function writePrints(
   engine: Engine,
-  { design, blank, fit, faceIds, parts, choice, press }: PrintsAsked,
+  { design, blank, fit, faceIds, parts, choice, together, press }: PrintsAsked,
   shown: Shown,
   progress: Progress,
 ): Promise<NamedPrint[]> {
@@ -39,11 +41,21 @@ export async function writePrints(
     return face ? partsOf({ face, pieces }, parts, shown.facts) : [];
   });
   const plans = wanted.map(({ face }) => planPrint(blank, face, choice));
+  const [first] = plans;
+  if (together && first?.format === 'pdf' && wanted.length > 1) {
+    const named = { ...wanted[0]!.face, name: 'every face' };
+    const name = printFileName(design, blank, named, first);
+    const asked = { title: `${design}, ${blank.blank.name}`, blank, sides: wanted, plan: first };
+    const forPress = first.mode === 'cmyk' ? await press() : null;
+    const written = await writePrint(engine, { ...asked, press: forPress }, shown, progress);
+    return [{ ...written, name, faceId: wanted[0]!.face.id }];
+  }
   const names = uniqueNames(wanted.map(({ face }, i) => printFileName(design, blank, face, plans[i]!)));
   const forPress = plans.some(({ mode }) => mode === 'cmyk') ? await press() : null;
   const made: NamedPrint[] = [];
-  for (const [i, { face, pieces }] of wanted.entries()) {
-    const asked = { title: `${design}, ${blank.blank.name}, ${face.name}`, blank, face, pieces };
+  for (const [i, side] of wanted.entries()) {
+    const { face } = side;
+    const asked = { title: `${design}, ${blank.blank.name}, ${face.name}`, blank, sides: [side] };
     const step = part(progress, i / wanted.length, (i + 1) / wanted.length);
     const written = await writePrint(engine, { ...asked, plan: plans[i]!, press: forPress }, shown, step);
     made.push({ ...written, name: names[i]!, faceId: face.id });

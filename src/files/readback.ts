@@ -12,9 +12,13 @@ const DENSITY = 0.05;
 const BOX = 0.01;
 
 /** How a written file differs from what was planned, read from its bytes alone; empty where it does not. */
-export async function readBack(bytes: Uint8Array, plan: PrintPlan, face: PrintFace): Promise<string[]> {
-  if (plan.format === 'pdf') return readPage(bytes, face);
-  if (plan.format === 'svg') return readDrawing(new TextDecoder().decode(bytes), face);
+export async function readBack(
+  bytes: Uint8Array,
+  plan: PrintPlan,
+  faces: readonly PrintFace[],
+): Promise<string[]> {
+  if (plan.format === 'pdf') return readPages(bytes, faces);
+  if (plan.format === 'svg') return readDrawing(new TextDecoder().decode(bytes), faces[0]!);
   const header = readHeader('the print file', bytes);
   const { format, width, height, density, colour, alpha } = header;
   const { pixels } = plan;
@@ -39,17 +43,21 @@ export async function readBack(bytes: Uint8Array, plan: PrintPlan, face: PrintFa
   ];
 }
 
-async function readPage(bytes: Uint8Array, face: PrintFace): Promise<string[]> {
+async function readPages(bytes: Uint8Array, faces: readonly PrintFace[]): Promise<string[]> {
   const { pages } = await openPdf(bytes, 'the print file');
-  const { page, trim } = printBoxes(face);
-  const [first] = pages;
-  const bottom = page.height - trim.y - trim.height;
-  const wanted = [trim.x, bottom, trim.x + trim.width, bottom + trim.height];
-  return [
-    ...differs(pages.length === 1, `has ${pages.length} pages`),
-    ...differs(near(first!.bleed, [0, 0, page.width, page.height]), 'has another bleed box'),
-    ...differs(near(first!.trim, wanted), 'has another trim box'),
-  ];
+  if (pages.length !== faces.length) return [`has ${pages.length} pages and not ${faces.length}`];
+  return faces.flatMap((face, i) => {
+    const { page, trim } = printBoxes(face);
+    const bottom = page.height - trim.y - trim.height;
+    const wanted = [trim.x, bottom, trim.x + trim.width, bottom + trim.height];
+    return [
+      ...differs(
+        near(pages[i]!.bleed, [0, 0, page.width, page.height]),
+        `has another bleed box on page ${i + 1}`,
+      ),
+      ...differs(near(pages[i]!.trim, wanted), `has another trim box on page ${i + 1}`),
+    ];
+  });
 }
 
 function readDrawing(text: string, face: PrintFace): string[] {

@@ -65,6 +65,8 @@ export interface PrintFilesAsked {
   faceIds: readonly string[];
   parts: 'face' | 'zones' | 'pieces';
   choice: PrintChoice;
+  /** Whether all go into one PDF, a page each, where that is what is made. */
+  together: boolean;
 }
 
 export interface PrintFile {

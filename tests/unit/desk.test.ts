@@ -46,7 +46,9 @@ async function print(
   const pieces = some ?? [pieceAt(face.width / 2, face.height / 2, 60, 40)];
   const plan = planPrint(blank, face, { mirrored: false, ...choice });
   const press = plan.mode === 'cmyk' ? { press: engine.bakePress(null, 'relative'), profile: null } : null;
-  return (await writePrint(engine, { title: 't', blank, face, pieces, plan, press }, shown(picture))).bytes;
+  return (
+    await writePrint(engine, { title: 't', blank, sides: [{ face, pieces }], plan, press }, shown(picture))
+  ).bytes;
 }
 
 /** A pack of one fit with one print file, as Up Fit makes it, and the order for it. */

@@ -11,6 +11,7 @@ import type { Piece } from '@/core/fit/schema';
 import { partsOf } from '@/core/pack/cut-out';
 import { printFileName, uniqueNames } from '@/core/pack/names';
 import { mirrorOwner, planPrint, planTroubles, type PrintChoice, type PrintFormat } from '@/core/pack/plan';
+import { RENDITIONS, renditionName, renditionNote } from '@/core/pack/renditions';
 import { renderFace } from '@/core/render/face';
 import { forecastBytes } from '@/files/forecast';
 import { writePrint } from '@/files/print';
@@ -39,7 +40,7 @@ const pieces: Piece[] = [newFill('ground', '#dfe8ea'), pieceAt(70, 46, 60, 40, {
 async function written(choice: PrintChoice, some: readonly Piece[] = pieces, blank = mug): Promise<string> {
   const plan = planPrint(blank, faceOf(blank), { ppi: 45, mirrored: false, ...choice });
   const press = plan.mode === 'cmyk' ? { press: engine.bakePress(null, 'relative'), profile: null } : null;
-  const asked = { title: 'Gull', blank, face: faceOf(blank), pieces: some, plan, press };
+  const asked = { title: 'Gull', blank, sides: [{ face: faceOf(blank), pieces: some }], plan, press };
   const { bytes } = await writePrint(engine, asked, shown(picture));
   const path = join(folder, `${plan.format}-${plan.mode}.${plan.format}`);
   writeFileSync(path, bytes);
@@ -119,6 +120,47 @@ describe('a file in RGB, by what other programs say of it', () => {
     );
     expect(meanDifference(join(folder, 'page.png'))).toBeLessThan(1);
   });
+});
+
+test('a PDF of several faces has a page for each, with its own boxes', async () => {
+  const pouch = blankById('pouch');
+  const sides = pouch.faces.map((one) => ({ face: one, pieces: [newFill(one.id, '#dfe8ea')] }));
+  expect(sides.length).toBeGreaterThan(1);
+  const plan = planPrint(pouch, pouch.faces[0]!, { format: 'pdf', mode: 'rgb', ppi: 45 });
+  const asked = { title: 'Pouch', blank: pouch, sides, plan, press: null };
+  const { bytes } = await writePrint(engine, asked, shown(picture));
+  const path = join(folder, 'pouch.pdf');
+  writeFileSync(path, bytes);
+  run('qpdf', '--check', path);
+  expect(run('pdfinfo', path)).toMatch(new RegExp(`Pages:\\s+${sides.length}\\n`));
+  expect(await readBack(bytes, plan, [pouch.faces[0]!])).toEqual([`has ${sides.length} pages and not 1`]);
+});
+
+test('a PDF for a house that takes no transparency has none: what lies under a picture is one with it', async () => {
+  const sticker = blankById('sticker-75');
+  const some: Piece[] = [newFill('ground', '#dfe8ea'), pieceAt(37, 37, 40, 27, { id: 'art' })];
+  const text = run(
+    'qpdf',
+    '--qdf',
+    '--object-streams=disable',
+    await written({ format: 'pdf' }, some, sticker),
+    '-',
+  );
+  expect(text).not.toMatch(/\/SMask/);
+  expect(text.match(/\/Subtype \/Image/g)).toHaveLength(1);
+  const clear = run('qpdf', '--qdf', '--object-streams=disable', await written({ format: 'pdf' }, some), '-');
+  expect(clear).toMatch(/\/SMask/);
+});
+
+test('renditions are named apart, and a note says what each is for', () => {
+  const [clear, few] = RENDITIONS;
+  expect(renditionName('gull_mug.png', clear!)).toBe('gull_mug_clear.png');
+  const note = renditionNote([
+    { name: 'a_clear.png', rendition: clear! },
+    { name: 'a_few-inks.png', rendition: few! },
+  ]);
+  expect(note.split('\n').filter((line) => line.startsWith('a_'))).toHaveLength(2);
+  expect(note).toContain(few!.use);
 });
 
 describe('a file in CMYK', () => {
@@ -236,10 +278,10 @@ describe('what is made by a house’s rules', () => {
     async (format) => {
       const bytes = readFileSync(await written({ format }));
       const plan = planPrint(mug, face, { format, ppi: 45, mirrored: false });
-      expect(await readBack(bytes, plan, face)).toEqual([]);
+      expect(await readBack(bytes, plan, [face])).toEqual([]);
       const other = faceOf(blankById('mug-450'));
       const elsewhere = planPrint(blankById('mug-450'), other, { format, ppi: 50 });
-      expect((await readBack(bytes, elsewhere, other)).length).toBeGreaterThan(0);
+      expect((await readBack(bytes, elsewhere, [other])).length).toBeGreaterThan(0);
     },
   );
 

@@ -49,7 +49,7 @@ async function write(
 ): Promise<string> {
   const face = faceOf(blank);
   const plan = planPrint(blank, face, { format, mode: 'rgb', ppi: 45, mirrored: mirror });
-  const asked = { title: 'Test', blank, face, pieces, plan, press: null };
+  const asked = { title: 'Test', blank, sides: [{ face, pieces }], plan, press: null };
   const { bytes } = await writePrint(engine, asked, shown(picture));
   const path = join(folder, `print.${format}`);
   writeFileSync(path, bytes);

@@ -39,7 +39,7 @@ export async function render(args: Args, readers: () => Promise<Readers>): Promi
   const { pieces } = fit.faces[0]!;
   const { bytes } = await writePrint(
     ready.engine,
-    { title: blank.blank.name, blank, face, pieces, plan, press },
+    { title: blank.blank.name, blank, sides: [{ face, pieces }], plan, press },
     shown,
   );
   await writeFile(out, bytes);

@@ -3,9 +3,11 @@ import { areaOf } from '../fit/area';
 import { extentOf, factsFor, opaqueBox, type Extent, type FactsOf } from '../fit/geometry';
 import { isMotifKind, type Piece } from '../fit/schema';
 
-export const PRINT_PARTS = ['face', 'faces', 'zones', 'pieces'] as const;
-/** What of a fit becomes print files: one face, every face, each zone of a face, or each piece of it on its own. */
-export type PrintParts = (typeof PRINT_PARTS)[number];
+/**
+ * What of a fit becomes print files: one face, every face, each zone of a face, each piece of it on its own, or a face in
+ * every rendition of it.
+ */
+export type PrintParts = 'face' | 'faces' | 'zones' | 'pieces' | 'renditions';
 
 /** What one print file shows: a face, or a part of one that is printed as if it were a face. */
 export interface PrintPart {

@@ -1,7 +1,7 @@
 import { bendPoint, sectorBox, sectorPath } from '../blank/kinds/sector';
 import { printSize, type PrintFace } from '../blank/resolve';
 import { areaOf } from '../fit/area';
-import type { Piece } from '../fit/schema';
+import { isShowing, type Piece } from '../fit/schema';
 import { mapPath, writePath, type Path, type Polygons, type Segment } from '../path/path';
 import { parsePath } from '../path/parse';
 import { inksOf, layPath } from './ground';
@@ -17,11 +17,16 @@ const FINE = 0.004;
 
 /**
  * A face as layers for a file that holds paths: plain fills and lettering stay paths, bent onto the arc of a taper;
- * artwork becomes pictures. Mirrored, all of it is flipped left to right once. What lies under a knockout is one picture with it, since no path takes another away.
+ * artwork becomes pictures. Mirrored, all of it is flipped left to right once. What lies under a knockout is one picture with it, since no path takes another away; so is, where the file
+ * is to be flat, all that lies under the uppermost artwork, since nothing may show through that.
  */
-export function layersOf(face: PrintFace, pieces: readonly Piece[], mirror = false): PrintLayer[] {
+export function layersOf(
+  face: PrintFace,
+  pieces: readonly Piece[],
+  { mirror = false, flat = false }: { mirror?: boolean; flat?: boolean } = {},
+): PrintLayer[] {
   const visible = pieces.filter((piece) => piece.visible);
-  const last = visible.findLastIndex(({ knockout }) => knockout);
+  const last = visible.findLastIndex((piece) => piece.knockout || (flat && isShowing(piece)));
   const layers: PrintLayer[] = [];
   for (const [index, piece] of visible.entries()) {
     const paths = index > last ? pathsOf(face, piece, mirror) : null;

@@ -26,24 +26,34 @@ import { pictureOf, type MadePicture } from './picture';
 export type PdfLayer =
   { kind: 'path'; path: Path; colour: string; inks: Cmyk | null } | ({ kind: 'picture' } & MadePicture);
 
+/** A page of a print: a face, and what lies on it. */
+export interface PrintPage {
+  face: PrintFace;
+  layers: readonly PdfLayer[];
+}
+
 /**
- * A face's print as a PDF of one page at true size, with TrimBox and BleedBox; paths stay paths. One in inks names the
- * profile they are meant for, as its output intent.
+ * A print as a PDF at true size, a page for each face with its TrimBox and BleedBox; paths stay paths. One in inks names
+ * the profile they are meant for, as its output intent.
  */
 export async function printPdf(
   title: string,
-  face: PrintFace,
-  layers: readonly PdfLayer[],
+  pages: readonly PrintPage[],
   profile: { name: string; bytes: Uint8Array } | null,
 ): Promise<Uint8Array> {
-  const { page: size, trim } = printBoxes(face);
   const pdf = await PDFDocument.create();
   pdf.setTitle(title);
   pdf.setCreator('Up Fit');
+  if (profile) setOutputIntent(pdf, profile);
+  for (const page of pages) drawPage(pdf, page);
+  return pdf.save();
+}
+
+function drawPage(pdf: PDFDocument, { face, layers }: PrintPage): void {
+  const { page: size, trim } = printBoxes(face);
   const page = pdf.addPage([size.width * PT, size.height * PT]);
   page.setBleedBox(0, 0, size.width * PT, size.height * PT);
   page.setTrimBox(trim.x * PT, (size.height - trim.y - trim.height) * PT, trim.width * PT, trim.height * PT);
-  if (profile) setOutputIntent(pdf, profile);
   page.pushOperators(pushGraphicsState());
   const outline = printOutline(face);
   if (outline) page.pushOperators(...clipTo(outline, size.height));
@@ -67,7 +77,6 @@ export async function printPdf(
     );
   }
   page.pushOperators(popGraphicsState());
-  return pdf.save();
 }
 
 /** Operators that cut all that follows off at a path in mm from the page's top left. */

@@ -1,6 +1,8 @@
 'use client';
 import { useState } from 'react';
+import type { Fit } from '@/core/fit/schema';
 import { partsOf, type PrintParts } from '@/core/pack/cut-out';
+import { RENDITIONS } from '@/core/pack/renditions';
 import { printFileName, uniqueNames } from '@/core/pack/names';
 import {
   FORMATS,
@@ -12,6 +14,8 @@ import {
   type PrintFormat,
   type PrintMode,
 } from '@/core/pack/plan';
+import { hasFewInks } from '@/state/print';
+import { useShop } from '@/state/shop';
 import { OneOf } from '@/ui/OneOf';
 import { LeaveSheet, Sheet } from '@/ui/Sheet';
 import type { Live } from '../useLive';
@@ -39,10 +43,17 @@ export function PrintSheet({ live, work, onClose }: { live: Live; work: PrintWor
   const owner = mirrorOwner(blank);
   const wanted = (parts === 'faces' ? blank.faces : [face]).flatMap((one) => {
     const pieces = live.fit.faces.find(({ faceId }) => faceId === one.id)?.pieces ?? [];
-    return partsOf({ face: one, pieces }, parts === 'faces' ? 'face' : parts, live.factsOf);
+    return partsOf(
+      { face: one, pieces },
+      parts === 'zones' || parts === 'pieces' ? parts : 'face',
+      live.factsOf,
+    );
   });
+  const renditions = parts === 'renditions';
+  const together = parts === 'faces' && format === 'pdf' && wanted.length > 1;
+  const printed = together ? [{ face: { ...wanted[0]!.face, name: 'every face' } }] : wanted;
   const names = uniqueNames(
-    wanted.map((one) => printFileName(design.name, blank, one.face, planPrint(blank, one.face, choice))),
+    printed.map((one) => printFileName(design.name, blank, one.face, planPrint(blank, one.face, choice))),
   );
   return (
     <Sheet title="Print files" className="top-24 w-[640px]" onClose={onClose}>
@@ -55,15 +66,18 @@ export function PrintSheet({ live, work, onClose }: { live: Live; work: PrintWor
           ...(blank.faces.length > 1 ? [{ id: 'faces' as const, name: 'every face' }] : []),
           ...(face.zones.length > 1 ? [{ id: 'zones' as const, name: 'each zone' }] : []),
           { id: 'pieces', name: 'each piece on its own' },
+          { id: 'renditions', name: 'every rendition' },
         ]}
       />
-      <OneOf
-        label="As"
-        value={format}
-        onChoose={setFormat}
-        options={PRINT_FORMATS.map((id) => ({ id, name: FORMATS[id].name }))}
-      />
-      {HOLDS_INKS.includes(format) && (
+      {!renditions && (
+        <OneOf
+          label="As"
+          value={format}
+          onChoose={setFormat}
+          options={PRINT_FORMATS.map((id) => ({ id, name: FORMATS[id].name }))}
+        />
+      )}
+      {!renditions && HOLDS_INKS.includes(format) && (
         <OneOf
           label="Colours"
           value={choice.mode}
@@ -87,15 +101,22 @@ export function PrintSheet({ live, work, onClose }: { live: Live; work: PrintWor
           ]}
         />
       )}
-      <ul className="measure mt-3 max-h-40 overflow-auto" aria-label="Files">
-        {names.map((name) => (
-          <li key={name}>{name}</li>
-        ))}
-        {names.length === 0 && <li className="text-ink-2">There is nothing on it to print.</li>}
-      </ul>
-      <p className="mt-2 text-sm text-ink-2">
-        <Holds plan={plan} whole={parts === 'face' || parts === 'faces'} />
-      </p>
+      {renditions ? (
+        <Renditions fit={fit} />
+      ) : (
+        <>
+          <ul className="measure mt-3 max-h-40 overflow-auto" aria-label="Files">
+            {names.map((name) => (
+              <li key={name}>{name}</li>
+            ))}
+            {names.length === 0 && <li className="text-ink-2">There is nothing on it to print.</li>}
+          </ul>
+          <p className="mt-2 text-sm text-ink-2">
+            <Holds plan={plan} whole={parts === 'face' || parts === 'faces'} />
+            {together && ' A page for each face.'}
+          </p>
+        </>
+      )}
       {owner && (
         <p className={`text-sm ${mirrored === (owner === 'file') ? 'text-ink-2' : 'text-fix'}`}>
           {mirrored === (owner === 'file')
@@ -105,7 +126,7 @@ export function PrintSheet({ live, work, onClose }: { live: Live; work: PrintWor
               : `This file would be mirrored, and the ${owner === 'driver' ? 'printer driver' : 'house'} mirrors it again: it would read backwards.`}
         </p>
       )}
-      {troubles.map((trouble) => (
+      {(renditions ? [] : troubles).map((trouble) => (
         <p key={trouble} className="text-sm text-fix">
           {trouble}
         </p>
@@ -116,14 +137,31 @@ export function PrintSheet({ live, work, onClose }: { live: Live; work: PrintWor
           disabled={names.length === 0}
           onClick={() => {
             onClose();
-            void work.make(fit, face.id, parts, choice);
+            void work.make(fit, face.id, parts, { ...choice, together });
           }}
         >
-          {names.length > 1 ? `Make ${names.length} files` : 'Make the file'}
+          {renditions ? 'Make them all' : names.length > 1 ? `Make ${names.length} files` : 'Make the file'}
         </button>
         <LeaveSheet>Leave</LeaveSheet>
       </div>
     </Sheet>
+  );
+}
+
+/** What goes out together, each with what it is for. */
+function Renditions({ fit }: { fit: Fit }) {
+  const few = useShop((shop) => hasFewInks(fit, shop));
+  return (
+    <dl className="mt-3" aria-label="Files">
+      {RENDITIONS.filter(({ fewInks }) => !fewInks || few).map(({ id, name, use, choice }) => (
+        <div key={id} className="flex gap-3 border-b border-rule py-1">
+          <dt className="w-44 shrink-0 font-semibold">
+            {name}, {FORMATS[choice.format!].name}
+          </dt>
+          <dd className="text-sm text-ink-2">{use}</dd>
+        </div>
+      ))}
+    </dl>
   );
 }
 

@@ -10,7 +10,12 @@ import { makePrintFiles, savePrintFiles, type MadePrints } from '@/state/print';
 export interface PrintWork {
   /** How far it is, 0 to 1; null where nothing is being made. */
   share: number | null;
-  make: (fit: Fit, faceId: string, parts: PrintParts, choice: PrintChoice) => Promise<void>;
+  make: (
+    fit: Fit,
+    faceId: string,
+    parts: PrintParts,
+    choice: PrintChoice & { together?: boolean },
+  ) => Promise<void>;
   stop: () => void;
 }
 
@@ -42,8 +47,9 @@ export function usePrintWork(): PrintWork {
   };
 }
 
-async function handOver({ title, files, silent }: MadePrints): Promise<void> {
-  await savePrintFiles(files, title);
+async function handOver(made: MadePrints): Promise<void> {
+  await savePrintFiles(made);
+  const { files, silent } = made;
   const [first] = files;
   if (!first) return;
   const { pixels, ppi } = first.plan;
