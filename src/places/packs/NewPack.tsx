@@ -34,7 +34,6 @@ export function NewPack({
   const [typedName, setTypedName] = useState<string | null>(null);
   const [notes, setNotes] = useState('');
   const work = usePackWork(onMade);
-  const ids = { name: useId(), notes: useId() };
   const sheets = [...shop.sheets.values()].filter(({ items }) => items.some(({ copies }) => copies > 0));
   const picked = rows.filter(({ fit }) => chosen.has(fit.id));
   const unsaid = picked.filter(
@@ -106,28 +105,8 @@ export function NewPack({
       </div>
       <div className="shrink-0 border-t border-ink bg-docket px-4 py-3">
         <div className="flex items-end gap-5">
-          <label htmlFor={ids.name} className="flex w-72 flex-col text-sm text-ink-2">
-            name
-            <input
-              id={ids.name}
-              value={name}
-              onChange={(event) => {
-                setTypedName(event.target.value);
-              }}
-              className="border-b-2 border-ink bg-docket px-1 py-1 text-base text-ink"
-            />
-          </label>
-          <label htmlFor={ids.notes} className="flex min-w-0 grow flex-col text-sm text-ink-2">
-            notes for whoever prints
-            <input
-              id={ids.notes}
-              value={notes}
-              onChange={(event) => {
-                setNotes(event.target.value);
-              }}
-              className="border-b-2 border-ink bg-docket px-1 py-1 text-base text-ink"
-            />
-          </label>
+          <Line label="name" value={name} onChange={setTypedName} className="w-72" />
+          <Line label="notes for whoever prints" value={notes} onChange={setNotes} className="min-w-0 grow" />
           {onLeave && !work.progress && (
             <button className="verb" onClick={onLeave}>
               Leave
@@ -170,6 +149,32 @@ export function NewPack({
         </p>
       </div>
     </div>
+  );
+}
+
+/** A line to be typed, its name above it. */
+function Line({
+  label,
+  value,
+  onChange,
+  className,
+}: {
+  label: string;
+  value: string;
+  onChange: (text: string) => void;
+  className: string;
+}) {
+  return (
+    <label className={`flex flex-col text-sm text-ink-2 ${className}`}>
+      {label}
+      <input
+        value={value}
+        onChange={(event) => {
+          onChange(event.target.value);
+        }}
+        className="border-b-2 border-ink bg-docket px-1 py-1 text-base text-ink"
+      />
+    </label>
   );
 }
 

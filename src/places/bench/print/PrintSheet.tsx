@@ -118,7 +118,7 @@ export function PrintSheet({ live, work, onClose }: { live: Live; work: PrintWor
         </>
       )}
       {owner && (
-        <p className={`text-sm ${mirrored === (owner === 'file') ? 'text-ink-2' : 'text-fix'}`}>
+        <p className={`mt-1 text-sm ${mirrored === (owner === 'file') ? 'text-ink-2' : 'text-fix'}`}>
           {mirrored === (owner === 'file')
             ? MIRROR_SAID[owner]
             : owner === 'file'
