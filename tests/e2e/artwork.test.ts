@@ -177,7 +177,7 @@ describe('steps', () => {
     await facts(/24\d × 24\d px · PNG/);
     await (await page.named('Take back: Background #f4e6bd cleared')).click();
     await facts(/Opaque all over/);
-    await page.press('Undo');
+    await page.undo('Step taken back');
     await facts(/Reaches its edges, and has transparency inside/);
     const [original] = await stored<{ id: string }>('artworks');
     expect(original!.id).toMatch(/^[0-9a-f]{64}$/);

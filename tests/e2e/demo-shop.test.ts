@@ -62,7 +62,7 @@ describe('the range of the demo shop', () => {
       'document.querySelector(\'[aria-label="Take Storm off the range"]\').click()',
     );
     await becomes('tbody tr', 10);
-    await page.press('Undo');
+    await page.undo('is off the range');
     await becomes('tbody tr', 11);
     await page.named('Storm on Tumbler 470 ml: Fix', 'button');
   });

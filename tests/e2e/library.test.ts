@@ -96,7 +96,7 @@ describe('the library', () => {
     await page.says('[aria-label=Blank] [role=status]', /above zero/);
     await field.sendKeys(Key.chord(Key.CONTROL, 'a'), '80 mm', Key.ENTER);
     await strip(/version 2/);
-    await page.press('Undo');
+    await page.undo('Version ');
     await strip(/version 1/);
   });
 
@@ -149,7 +149,7 @@ describe('the library', () => {
     const { name, bytes } = await downloaded(browser, downloads, '.json');
     expect(JSON.parse(bytes.toString())).toMatchObject({ upfit: 'blank/1', spec: { upfit: 'spec/1' } });
     await page.press('Delete');
-    await page.press('Undo');
+    await page.undo('is out of the library');
     await page.says('[data-library]', /Folded leaflet, copy/);
     await (await page.find('input[aria-label="Blank file"]')).sendKeys(join(downloads, name));
     await strip(/Folded leaflet, copy/);

@@ -157,7 +157,7 @@ describe('an order', () => {
     await shop.bench.press('Leave');
     await shop.bench.press('Take out');
     await shop.browser.wait(async () => (await packs()).length === 0, 60_000);
-    await shop.bench.press('Undo');
+    await shop.bench.undo('is taken out');
     await shop.browser.wait(async () => (await packs()).length === 1, 60_000);
   });
 });

@@ -106,7 +106,7 @@ describe('a sheet', () => {
     expect(violations.map(({ id, nodes }) => [id, nodes[0]?.html])).toEqual([]);
     await shop.bench.press('Take out');
     await shop.bench.says('body', /Print several together/);
-    await shop.bench.press('Undo');
+    await shop.bench.undo('is taken out');
     await says(/2 sheets/);
   });
 });

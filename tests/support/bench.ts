@@ -35,6 +35,12 @@ export class Page {
     await button.click();
   }
 
+  /** Presses Undo in the message that says something: an earlier one may still stand beside it. */
+  async undo(words: string): Promise<void> {
+    const button = By.xpath(`//*[@data-sonner-toast][contains(., "${words}")]//button[.="Undo"]`);
+    await (await this.browser.wait(until.elementLocated(button), PATIENCE, `nothing says ${words}`)).click();
+  }
+
   keys(...keys: string[]): Promise<void> {
     return this.browser
       .actions()
