@@ -1,4 +1,6 @@
-import { ENGINE_SETTINGS, makeEngine, type Engine, type VipsModule } from './engine';
+import type { Engine } from './engine';
+import { makeEngine } from './make';
+import { ENGINE_SETTINGS, type VipsModule } from './vips';
 
 /** Loads the engine in a worker, from the app's own server at `base`. */
 export async function loadBrowserEngine(base: string): Promise<Engine> {

@@ -1,7 +1,9 @@
 import { bytesSource, pagedSource, READ_WHOLE_BYTES, type Source } from '@/core/artwork/source';
 import { closeSync, fstatSync, openSync, readSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import { ENGINE_SETTINGS, makeEngine, type Engine, type VipsModule } from './engine';
+import type { Engine } from './engine';
+import { makeEngine } from './make';
+import { ENGINE_SETTINGS, type VipsModule } from './vips';
 
 /** Loads the engine in Node, for the command line, the demo's drawings and tests. */
 export async function loadNodeEngine(): Promise<Engine> {
