@@ -17,12 +17,11 @@ import { loadBrowserEngine } from '@/imaging/browser';
 import { digest } from '@/imaging/digest';
 import { part } from '@/imaging/measure';
 import type { EngineService, FitJob, JobArtwork, OnProgress, Outcome, PressAsked } from './messages';
+import { failureOf, Stopped } from './outcome';
 import { RasterShelf } from './rasters';
 
 /** Progress is told at most this often, in ms: each telling is a message to the page. */
 const TELL_EVERY = 60;
-
-class Stopped extends Error {}
 
 const shelf = new RasterShelf();
 let readers: Promise<Readers> | undefined;
@@ -72,14 +71,9 @@ async function answer<T>(work: () => Promise<T>): Promise<Outcome<T>> {
   try {
     return { ok: true, value: await work() };
   } catch (error) {
+    const failure = failureOf(error, 'The file could not be worked through to its end: export it again.');
     const told = error instanceof UpFitError ? error : undefined;
-    return {
-      ok: false,
-      stopped: error instanceof Stopped,
-      dead: error instanceof WebAssembly.RuntimeError || (await isTired(told)),
-      code: told?.code ?? 'unreadable',
-      message: told?.message ?? 'The file could not be worked through to its end: export it again.',
-    };
+    return { ...failure, dead: error instanceof WebAssembly.RuntimeError || (await isTired(told)) };
   }
 }
 

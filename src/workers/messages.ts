@@ -1,4 +1,4 @@
-import type { ErrorCode } from '@/core/artwork/errors';
+import type { Failure } from './outcome';
 import type { Facts } from '@/core/artwork/facts';
 import type { Cmyk } from '@/core/colour/palette';
 import type { Intent, Press } from '@/core/colour/press';
@@ -20,8 +20,7 @@ import type { TemplateReading } from '@/core/template/reading';
 export type OnProgress = (share: number) => void;
 
 /** What a worker answers: errors travel as data, and say whether the engine has died of it. */
-export type Outcome<T> =
-  { ok: true; value: T } | { ok: false; stopped: boolean; dead: boolean; code: ErrorCode; message: string };
+export type Outcome<T> = { ok: true; value: T } | (Failure & { dead: boolean });
 
 /** A fit to be worked on, with the files it shows. */
 export interface FitJob {

@@ -1,13 +1,12 @@
-import type { ErrorCode } from '@/core/artwork/errors';
 import type { FileRecord } from '@/core/pack/manifest';
 import type { ZipFile } from '@/files/zip';
+import type { Failure } from './outcome';
 
 /** Told of bytes that have gone by. */
 export type OnBytes = (bytes: number) => void;
 
 /** An answer that may be a sentence about what is wrong, or that the work was stopped. */
-export type Zipped<T> =
-  { ok: true; value: T } | { ok: false; stopped: boolean; code: ErrorCode; message: string };
+export type Zipped<T> = { ok: true; value: T } | Failure;
 
 export interface MadeZip {
   zip: Blob;

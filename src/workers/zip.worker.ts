@@ -4,9 +4,8 @@ import { UpFitError } from '@/core/artwork/errors';
 import { FileRecordSchema } from '@/core/pack/manifest';
 import { openZip, ZipMaker } from '@/files/zip';
 import { digestBlob } from '@/imaging/digest';
+import { failureOf, Stopped } from './outcome';
 import type { OnBytes, Zipped, ZipService } from './zip-messages';
-
-class Stopped extends Error {}
 
 /** Counts bytes for the page now and then, and stops the work once the shared flag is set. */
 function counter(flag: Int32Array, onBytes: OnBytes): (bytes: number) => void {
@@ -25,13 +24,7 @@ async function answer<T>(work: () => Promise<T>): Promise<Zipped<T>> {
   try {
     return { ok: true, value: await work() };
   } catch (error) {
-    const told = error instanceof UpFitError ? error : undefined;
-    return {
-      ok: false,
-      stopped: error instanceof Stopped,
-      code: told?.code ?? 'unreadable',
-      message: told?.message ?? 'The zip could not be worked through to its end: try again.',
-    };
+    return failureOf(error, 'The zip could not be worked through to its end: try again.');
   }
 }
 

@@ -191,26 +191,9 @@ function FitRow({
   onChoose: (on: boolean) => void;
   onReason: (reason: string) => void;
 }) {
-  const id = useId();
   return (
     <tr className="border-b border-rule align-baseline">
-      <td className="py-1.5">
-        <input
-          id={id}
-          type="checkbox"
-          aria-label={`${design} on ${blank}`}
-          className="accent-thread"
-          checked={chosen}
-          onChange={(event) => {
-            onChoose(event.target.checked);
-          }}
-        />
-      </td>
-      <td className="max-w-52 truncate pr-4">
-        <label htmlFor={id} className="cursor-pointer font-semibold">
-          {design}
-        </label>
-      </td>
+      <TickCells name={design} label={`${design} on ${blank}`} chosen={chosen} onChoose={onChoose} />
       <td className="max-w-48 truncate pr-4">{blank}</td>
       <td className="max-w-48 truncate pr-4 text-ink-2">{house}</td>
       <td>
@@ -245,24 +228,26 @@ function FitRow({
   );
 }
 
-function SheetRow({
-  sheet,
+/** The first two cells of a row: its tick, and the name that ticks it too. */
+function TickCells({
+  name,
+  label,
   chosen,
   onChoose,
 }: {
-  sheet: Sheet;
+  name: string;
+  label: string;
   chosen: boolean;
   onChoose: (on: boolean) => void;
 }) {
   const id = useId();
-  const prints = sheet.items.reduce((sum, { copies }) => sum + copies, 0);
   return (
-    <tr className="border-b border-rule align-baseline">
+    <>
       <td className="py-1.5">
         <input
           id={id}
           type="checkbox"
-          aria-label={`The sheet ${sheet.name}`}
+          aria-label={label}
           className="accent-thread"
           checked={chosen}
           onChange={(event) => {
@@ -272,9 +257,26 @@ function SheetRow({
       </td>
       <td className="max-w-52 truncate pr-4">
         <label htmlFor={id} className="cursor-pointer font-semibold">
-          {sheet.name}
+          {name}
         </label>
       </td>
+    </>
+  );
+}
+
+function SheetRow({
+  sheet,
+  chosen,
+  onChoose,
+}: {
+  sheet: Sheet;
+  chosen: boolean;
+  onChoose: (on: boolean) => void;
+}) {
+  const prints = sheet.items.reduce((sum, { copies }) => sum + copies, 0);
+  return (
+    <tr className="border-b border-rule align-baseline">
+      <TickCells name={sheet.name} label={`The sheet ${sheet.name}`} chosen={chosen} onChoose={onChoose} />
       <td className="pr-4">a sheet, {sheet.paper.name}</td>
       <td className="pr-4 text-ink-2">{sheet.mirrored ? 'mirrored' : 'not mirrored'}</td>
       <td className="measure text-ink-2">
