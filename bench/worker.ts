@@ -1,6 +1,6 @@
 import { shippedBlanks } from '@/core/blank/library';
 import { printPixels, printSize } from '@/core/blank/resolve';
-import { makeDocket } from '@/core/check/docket';
+import { COARSE_GRID, makeDocket } from '@/core/check/docket';
 import { newPiece } from '@/core/fit/place';
 import { MM_PER_INCH } from '@/core/length/units';
 import type { Fit, Role } from '@/core/fit/schema';
@@ -198,7 +198,7 @@ async function run(): Promise<void> {
     const raster = { ...reduced };
     return () => raster;
   };
-  tell('coarse docket', 0.15, await ratio(file, () => check('motif', again(), 480)));
+  tell('coarse docket', 0.15, await ratio(file, () => check('motif', again(), COARSE_GRID)));
   tell(
     '24 megapixels to inks by the table, against the engine',
     1,

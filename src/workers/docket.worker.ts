@@ -1,12 +1,9 @@
 import { expose } from 'comlink';
 import type { Facts } from '@/core/artwork/facts';
-import { makeDocket } from '@/core/check/docket';
+import { COARSE_GRID, makeDocket } from '@/core/check/docket';
 import type { Press } from '@/core/colour/press';
 import type { Raster } from '@/core/raster/raster';
 import type { DocketService } from './docket-messages';
-
-/** Pixels along the longer side of the grid that coarse numbers come from. */
-const COARSE_GRID = 480;
 
 const artworks = new Map<string, { facts: Facts; raster: Raster }>();
 let press: Press | null = null;

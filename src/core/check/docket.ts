@@ -55,6 +55,9 @@ export interface DocketOptions {
   progress?: Progress;
 }
 
+/** Pixels along the longer side on which a fit is measured while a hand is on it. */
+export const COARSE_GRID = 360;
+
 /** Pixels along the longer side on which the sizes that were not chosen are measured. */
 const OTHER_SIZES = 480;
 

@@ -28,44 +28,64 @@ function levelsOf(size: number): Levels {
 
 /** Inks of every pixel, four bytes each, 255 for solid; alpha is left out. Pixels as `words` gives them. */
 export function inkPixels({ size, ink }: Press, pixels: Uint32Array): Uint8Array {
-  const out = new Uint8Array(pixels.length * 4);
-  through(size, ink, 4, pixels, out);
-  return out;
+  const out = new Uint32Array(pixels.length);
+  through(size, ink, 4, pixels, out, 0);
+  return new Uint8Array(out.buffer);
 }
 
 /** Pixels as printed, in place, alpha untouched. Pixels as `words` gives them. */
 export function proofPixels(press: Press, pixels: Uint32Array, onPaper = false): void {
-  const bytes = new Uint8Array(pixels.buffer, pixels.byteOffset, pixels.byteLength);
-  through(press.size, onPaper ? press.paper : press.proof, 3, pixels, bytes);
+  through(press.size, onPaper ? press.paper : press.proof, 3, pixels, pixels, 0xff000000);
 }
 
-/** Takes every pixel through a table of a press, tetrahedron by tetrahedron, into four bytes of `out` a pixel. */
+/** Colours that are remembered while pixels go by: a power of two, few enough to stay in the processor's cache. */
+const REMEMBERED = 1 << 14;
+/** No colour: more than 24 bits. */
+const NONE = 0xffffffff;
+
+/**
+ * Takes every pixel through a table of a press into a word of `out`, which may be the pixels themselves; `kept` are the
+ * bits of a pixel that stay as they are. A picture asks for the same colours over and over: each is remembered until
+ * another takes its place.
+ */
 function through(
   size: number,
   table: Uint16Array,
   channels: 3 | 4,
   pixels: Uint32Array,
-  out: Uint8Array,
+  out: Uint32Array,
+  kept: number,
 ): void {
+  const known = new Uint32Array(REMEMBERED).fill(NONE);
+  const made = new Uint32Array(REMEMBERED);
+  const turn = turning(size, table, channels);
+  for (let at = 0; at < pixels.length; at++) {
+    const pixel = pixels[at]!;
+    const colour = pixel & 0xffffff;
+    // Multiplied by a number without pattern (Knuth, TAOCP 6.4), since like colours lie beside each other.
+    const place = Math.imul(colour, 0x9e3779b1) >>> 18;
+    if (known[place] !== colour) {
+      known[place] = colour;
+      made[place] = turn(colour);
+    }
+    out[at] = (pixel & kept) | made[place]!;
+  }
+}
+
+/** What a table makes of a colour, tetrahedron by tetrahedron: a byte a channel, the first one lowest. */
+function turning(size: number, table: Uint16Array, channels: 3 | 4): (colour: number) => number {
   const { corner, share } = levelsOf(size);
   const dx: number = channels;
   const dy = size * channels;
   const dz = size * size * channels;
   const greys = size ** 3 * channels;
-  let last = -1;
-  for (let at = 0, to = 0; at < pixels.length; at++, to += 4) {
-    const colour = pixels[at]! & 0xffffff;
-    if (colour === last) {
-      for (let channel = 0; channel < channels; channel++) out[to + channel] = out[to - 4 + channel]!;
-      continue;
-    }
-    last = colour;
+  return (colour) => {
     const [r, g, b] = [colour & 255, (colour >>> 8) & 255, colour >>> 16];
     if (r === g && g === b) {
-      const grey = greys + r * channels;
+      let grey = 0;
       for (let channel = 0; channel < channels; channel++)
-        out[to + channel] = (table[grey + channel]! * 255 + 32768) / 65536;
-      continue;
+        grey |= ((table[greys + r * channels + channel]! * 255 + 32768) / 65536) << (channel * 8);
+      return grey;
     }
     const base = corner[r]! * dx + corner[g]! * dy + corner[b]! * dz;
     const u = share[r]!;
@@ -109,18 +129,16 @@ function through(
     }
     const [p, q, s, t] = [PARTS - high, high - middle, middle - low, low];
     const [c1, c2, c3] = [base + first, base + second, base + dx + dy + dz];
-    // 65535 parts of 4096 are 255. Written out, since a loop over channels costs a third more.
-    out[to] = ((p * table[base]! + q * table[c1]! + s * table[c2]! + t * table[c3]!) / WHOLE + 0.5) | 0;
-    out[to + 1] =
-      ((p * table[base + 1]! + q * table[c1 + 1]! + s * table[c2 + 1]! + t * table[c3 + 1]!) / WHOLE + 0.5) |
-      0;
-    out[to + 2] =
-      ((p * table[base + 2]! + q * table[c1 + 2]! + s * table[c2 + 2]! + t * table[c3 + 2]!) / WHOLE + 0.5) |
-      0;
-    if (channels === 4)
-      out[to + 3] =
-        ((p * table[base + 3]! + q * table[c1 + 3]! + s * table[c2 + 3]! + t * table[c3 + 3]!) / WHOLE +
-          0.5) |
-        0;
-  }
+    let word = 0;
+    for (let channel = 0; channel < channels; channel++) {
+      const sum =
+        p * table[base + channel]! +
+        q * table[c1 + channel]! +
+        s * table[c2 + channel]! +
+        t * table[c3 + channel]!;
+      // 65535 parts of 4096 are 255.
+      word |= (sum / WHOLE + 0.5) << (channel * 8);
+    }
+    return word;
+  };
 }
