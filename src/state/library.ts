@@ -1,6 +1,7 @@
 import { resolveAmong } from '@/core/blank/library';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import type { Blank, HouseSpec } from '@/core/blank/schema';
+import { asCut } from '@/core/cut/face';
 import type { Fit } from '@/core/fit/schema';
 import { versionKey } from '@/store/blanks';
 import type { Settings } from '@/store/schema';
@@ -57,9 +58,9 @@ export function library(
 
 /** The blank of a fit: the version it was made on, at its size; undefined where it is gone. */
 export function blankOf(
-  { blankId, blankVersion, sizeId }: Fit,
+  { blankId, blankVersion, sizeId, faces }: Fit,
   { versions, specs, settings }: Shelves & { settings: Settings },
 ): ResolvedBlank | undefined {
   const blank = versions.get(versionKey({ id: blankId, version: blankVersion }));
-  return blank && resolveHere(blank, specs, settings.houses, sizeId);
+  return blank && asCut(resolveHere(blank, specs, settings.houses, sizeId), { faces });
 }

@@ -161,6 +161,8 @@ export const StickerBodySchema = v.object({
       gap: NotNegative,
     }),
   ),
+  /** Cut to the shape of what lies on it; the longest sides, in mm, that the house makes such stickers in. */
+  toShape: v.optional(v.object({ offered: v.array(Positive) })),
 });
 export type StickerBody = v.InferOutput<typeof StickerBodySchema>;
 

@@ -65,6 +65,15 @@ export interface Face extends Sheet {
   overlap: number;
   /** The piece of a cone's wall that the rectangle is bent onto for the print; null where it prints as it is. */
   bend: Sector | null;
+  /** The line that was made for what lies on it: nothing prints past its bleed. */
+  cut?: {
+    /** In mm, as SVG writes a path. */
+    d: string;
+    /** Whether the artwork's edge colours are drawn out past it. */
+    spread: boolean;
+    /** mm from it to the edge of a kiss cut's backing; 0 where there is none. */
+    backing: number;
+  };
 }
 
 /** A face with nothing special about it. */

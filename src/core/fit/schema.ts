@@ -1,5 +1,6 @@
 import * as v from 'valibot';
 import { IdSchema } from '../blank/basics';
+import { CutSchema } from '../cut/schema';
 import { StepSchema } from '../artwork/steps';
 import { LetteringSchema, InkSchema } from '../type/schema';
 
@@ -132,6 +133,15 @@ export const AcceptanceSchema = v.object({
 });
 export type Acceptance = v.InferOutput<typeof AcceptanceSchema>;
 
+/** What lies on one face, and how it is cut to that where the blank is cut to shape. */
+export const FitFaceSchema = v.object({
+  faceId: IdSchema,
+  pieces: v.array(PieceSchema),
+  groups: v.optional(v.array(GroupSchema)),
+  cut: v.optional(CutSchema),
+});
+export type FitFace = v.InferOutput<typeof FitFaceSchema>;
+
 /** One design set on one blank. Pieces of a face are in order, the lowest first. */
 export const FitSchema = v.object({
   upfit: v.literal('fit/1'),
@@ -146,13 +156,7 @@ export const FitSchema = v.object({
   accepted: v.optional(v.array(AcceptanceSchema)),
   /** What the product must carry that was ticked by hand, with how it was made sure. */
   ticked: v.optional(v.array(v.object({ entryId: IdSchema, note: v.string(), date: v.string() }))),
-  faces: v.array(
-    v.object({
-      faceId: IdSchema,
-      pieces: v.array(PieceSchema),
-      groups: v.optional(v.array(GroupSchema)),
-    }),
-  ),
+  faces: v.array(FitFaceSchema),
 });
 export type Fit = v.InferOutput<typeof FitSchema>;
 

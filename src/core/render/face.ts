@@ -2,10 +2,13 @@ import type { PrintFace } from '../blank/resolve';
 import { wordOf } from '../colour/hex';
 import { factsFor, type FactsOf } from '../fit/geometry';
 import type { Piece } from '../fit/schema';
+import { parsePath } from '../path/parse';
 import { maskAt, type Mask } from '../raster/cover';
 import { IN_SILENCE, words, type Progress, type Raster } from '../raster/raster';
+import { spreadEdges } from '../raster/spread';
 import { bender, type Bender } from './bend';
 import { bentGround, coverOn, cutOf, flatGround, inksOf, type Ground } from './ground';
+import { bleedPath } from './layers';
 import { coverage, sampleColour, sampler, type Sampler } from './sampler';
 import { pixelsOf } from './finish';
 import { tilesOf } from './tiles';
@@ -60,8 +63,25 @@ export function renderFace(
       progress((index + share) / visible.length);
     });
   });
+  if (face.cut) finishCut(canvas, face, face.cut.spread);
   if (options.mirror) mirrorRows(canvas.target, width);
   return { width, height, data: new Uint8Array(canvas.target.buffer), opaque: false };
+}
+
+/** What is cut to shape: its edge colours drawn out where they are to be, and all past its bleed left clear. */
+function finishCut({ target, width, height, ground }: Canvas, face: PrintFace, spread: boolean): void {
+  if (spread) spreadEdges({ width, height, data: new Uint8Array(target.buffer), opaque: false });
+  const mask = coverOn(ground, parsePath(bleedPath(face))!);
+  for (let y = 0, at = 0; y < height; y++)
+    for (let x = 0; x < width; x++, at++) {
+      const there = maskAt(mask, x, y);
+      if (there < 255) target[at] = faded(target[at]!, there);
+    }
+}
+
+function faded(pixel: number, share: number): number {
+  const alpha = Math.round(((pixel >>> 24) * share) / 255);
+  return alpha === 0 ? 0 : ((alpha << 24) | (pixel & 0xffffff)) >>> 0;
 }
 
 function drawPiece(canvas: Canvas, face: PrintFace, piece: Piece, shown: Shown, progress: Progress): void {

@@ -1,5 +1,6 @@
 import { bendPoint, sectorBox, sectorPath } from '../blank/kinds/sector';
 import { printSize, type PrintFace } from '../blank/resolve';
+import { shapePath } from '../blank/shape';
 import { areaOf } from '../fit/area';
 import { isShowing, type Piece } from '../fit/schema';
 import { mapPath, writePath, type Path, type Polygons, type Segment } from '../path/path';
@@ -80,8 +81,16 @@ function fromPolygons(polygons: Polygons): Path {
   ]);
 }
 
-/** What a print is cut off at, in mm of its box: the bleed edge of an arc; null where that is the box itself. */
-export function printOutline({ bend, bleed }: PrintFace): string | null {
+/** The bleed edge of what is cut to shape, its islands' too, in mm of the face. */
+export function bleedPath(face: PrintFace): string {
+  const islands = face.cuts.map(({ x, y, sheet }) => shapePath(sheet, face.bleed, x, y));
+  return shapePath(face, face.bleed) + islands.join('');
+}
+
+/** What a print is cut off at, in mm of its box: the bleed edge of an arc or a cut line; null where that is the box. */
+export function printOutline(face: PrintFace): string | null {
+  const { bend, bleed, cut } = face;
+  if (cut) return writePath(toPage(face)(parsePath(bleedPath(face))!));
   if (!bend) return null;
   const [box, trim] = [sectorBox(bend, bleed), sectorBox(bend)];
   const [dx, dy] = [box.apexX - trim.apexX, box.apexY - trim.apexY];

@@ -2,10 +2,11 @@ import { isRectangle, signedDistance, spansAt, SIDES, type Side } from '../../bl
 import { extentOf, type Extent } from '../../fit/geometry';
 import { areaOf } from '../../fit/area';
 import { isMotifKind, type Piece } from '../../fit/schema';
+import { renderFace } from '../../render/face';
 import { pixelCentre } from '../../render/transform';
 import type { CheckContext } from '../context';
 import { CHECK_LIMITS } from '../limits';
-import { alphaOf, columnsIn, worstSide, type BySide } from './grid';
+import { alphaOf, columnsIn, worstSide, type AlphaAt, type BySide } from './grid';
 
 export interface BleedMeasure {
   /** Share of the ring between trim and bleed edge that is covered, 0 to 1; 1 where there is no ring. */
@@ -25,7 +26,7 @@ type Covers = (column: number, row: number) => boolean;
  */
 export function measureBleed(context: CheckContext, grounds: readonly Piece[]): BleedMeasure {
   const { width, height, bleed } = context.face;
-  const alphaAt = alphaOf(context, grounds);
+  const alphaAt = context.face.cut?.spread ? alphaPrinted(context) : alphaOf(context, grounds);
   const covers: Covers = (column, row) => alphaAt(column, row) >= CHECK_LIMITS.covers;
   const reach = reachOf(context, grounds);
   const found = new Map(SIDES.map((side) => [side, gapAlong(context, side, reach, covers)]));
@@ -45,8 +46,19 @@ export function measureBleed(context: CheckContext, grounds: readonly Piece[]): 
   };
 }
 
+/** Alpha as it is printed, edge colours drawn out past the cut line and all. */
+function alphaPrinted({ face, pieces, facts, pixels, grid }: CheckContext): AlphaAt {
+  const { width, height, data } = renderFace(face, pieces, { facts, pixels }, { pixels: grid });
+  return (column, row) =>
+    column < 0 || row < 0 || column >= width || row >= height ? 0 : data[(row * width + column) * 4 + 3]!;
+}
+
 /** The extent in mm that the grounds can reach. */
 function reachOf({ face }: CheckContext, grounds: readonly Piece[]): Extent {
+  if (face.cut?.spread) {
+    const { width, height, bleed } = face;
+    return { left: -bleed, top: -bleed, right: width + bleed, bottom: height + bleed };
+  }
   const extents = grounds.map((piece) => (isMotifKind(piece) ? extentOf(piece) : areaOf(piece, face)));
   return {
     left: Math.min(...extents.map(({ left }) => left)),
