@@ -2,7 +2,9 @@ import { temporal } from 'zundo';
 import { create } from 'zustand';
 import type { FacePieces } from '@/core/fit/selection';
 import { withoutEmptyGroups } from '@/core/fit/selection';
-import type { Fit, Piece } from '@/core/fit/schema';
+import type { Remedy } from '@/core/check/finding';
+import type { Cut } from '@/core/cut/schema';
+import type { Fit, FitFace, Piece } from '@/core/fit/schema';
 import { MOST_STEPS, readHistory } from '@/store/history';
 import { readFit } from '@/store/database';
 import { restHand, useHand } from './hand';
@@ -120,6 +122,44 @@ export async function changeFit(change: (fit: Fit) => Fit): Promise<void> {
   if (await keepEdit({ fit: next, number: number + 1, step: true })) hold?.tell();
 }
 
+/**
+ * Puts what follows from the last change into its step, so that one undo takes both back; nothing where the fit has
+ * changed meanwhile.
+ */
+export async function amendFit(before: Fit, after: Fit): Promise<void> {
+  const { fit, number } = useBench.getState();
+  if (fit !== before || useRole.getState().role !== 'writing') return;
+  const history = useBench.temporal.getState();
+  history.pause();
+  useBench.setState({ fit: after });
+  history.resume();
+  based = true;
+  showFit(after);
+  if (await keepEdit({ fit: after, number, step: true })) hold?.tell();
+}
+
+/** Does what a finding's remedy says, as one step. */
+export function applyRemedy(faceId: string, { pieces, cut }: Remedy): Promise<void> {
+  return changeFit((fit) => {
+    const face = withFace(fit, faceId, (so) => ({ ...so, pieces }));
+    return cut ? withCut(face, faceId, cut) : face;
+  });
+}
+
+/** Changes how a face of the open fit is cut. */
+export function changeCut(faceId: string, cut: Partial<Cut>): Promise<void> {
+  return changeFit((fit) => withCut(fit, faceId, cut));
+}
+
+function withCut(fit: Fit, faceId: string, cut: Partial<Cut>): Fit {
+  return {
+    ...fit,
+    faces: fit.faces.map((face) =>
+      face.faceId === faceId && face.cut ? { ...face, cut: { ...face.cut, ...cut } } : face,
+    ),
+  };
+}
+
 /** Changes one face of the open fit, its pieces or how they are grouped. */
 export function changeFace(
   faceId: string,
@@ -130,9 +170,11 @@ export function changeFace(
 
 /** A fit with one face changed; a face that carried nothing yet is added. */
 export function withFace(fit: Fit, faceId: string, change: (face: Fit['faces'][number]) => FacePieces): Fit {
-  const before = fit.faces.find((face) => face.faceId === faceId) ?? { faceId, pieces: [] };
+  const before: FitFace = fit.faces.find((face) => face.faceId === faceId) ?? { faceId, pieces: [] };
   const { pieces, groups } = withoutEmptyGroups(change(before));
-  const after = { faceId, pieces: [...pieces], ...(groups && groups.length > 0 && { groups }) };
+  const { cut } = before;
+  const grouped = groups && groups.length > 0 && { groups };
+  const after = { faceId, pieces: [...pieces], ...grouped, ...(cut && { cut }) };
   return {
     ...fit,
     faces: fit.faces.some((face) => face.faceId === faceId)

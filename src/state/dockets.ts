@@ -7,7 +7,7 @@ import { readOriginal } from '@/store/database';
 import type { Artwork, Settings, StoredDocket } from '@/store/schema';
 import { engine, isStopped, type JobOptions } from '@/workers/client';
 import { CoarseDockets } from '@/workers/docket-client';
-import type { FitJob } from '@/workers/messages';
+import type { FitJob, JobArtwork } from '@/workers/messages';
 import type { Preview } from './previews';
 import { blankOf } from './library';
 import { pressAsked, pressKey } from './press';
@@ -48,15 +48,14 @@ export function docketKey(
 
 /** A fit with the files it shows, ready for the worker. */
 export async function fitJob(fit: Fit, blank: ResolvedBlank, artworks: readonly Artwork[]): Promise<FitJob> {
-  const shown = artworks.map(async ({ id, facts, steps }) => ({
-    id,
-    key: pixelsKey(facts.sha256, steps),
-    facts,
-    original: await readOriginal(facts.sha256),
-    steps,
-  }));
   const press = pressAsked(blank.spec.id, useShop.getState());
-  return { blank, fit, press, artworks: await Promise.all(shown) };
+  return { blank, fit, press, artworks: await Promise.all(artworks.map(jobArtwork)) };
+}
+
+/** An artwork with its file, ready for the worker. */
+export async function jobArtwork({ id, facts, steps }: Artwork): Promise<JobArtwork> {
+  const original = await readOriginal(facts.sha256);
+  return { id, key: pixelsKey(facts.sha256, steps), facts, original, steps };
 }
 
 /** Measures a fit at every pixel in the worker and keeps the docket. */

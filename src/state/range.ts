@@ -1,9 +1,12 @@
 import type { Facts } from '@/core/artwork/facts';
 import type { PrintFace } from '@/core/blank/resolve';
-import type { Design, Fit } from '@/core/fit/schema';
+import { isToShape } from '@/core/cut/face';
+import { USUAL_CUT } from '@/core/cut/schema';
+import type { Design, Fit, FitFace } from '@/core/fit/schema';
 import { newPiece } from '@/core/fit/place';
 import { renditionFor } from '@/core/fit/rendition';
 import type { Artwork } from '@/store/schema';
+import { withCuts } from './cutting';
 import { designOf } from './folders';
 import { facesByLayout } from './layouts';
 import { changeSettings, saveFit, useShop } from './shop';
@@ -25,7 +28,7 @@ export async function fitDesign(designId: string, blankId: string): Promise<Fit>
     const artwork = named && renditionFor(method, familyOf(named, artworks));
     return artwork ? [{ artworkId: artwork.id, role, facts: artwork.facts }] : [];
   });
-  const fit: Fit = {
+  const bare: Fit = {
     upfit: 'fit/1',
     id: crypto.randomUUID(),
     designId,
@@ -34,8 +37,12 @@ export async function fitDesign(designId: string, blankId: string): Promise<Fit>
     colourId: blank.colours[0]!.id,
     stateId: null,
     sizeId: null,
-    faces: facesByLayout(resolved, chosen) ?? [bareFace(faces[0]!, chosen)],
+    faces: isToShape(resolved)
+      ? [toBeCut(bareFace(faces[0]!, chosen), design.name)]
+      : (facesByLayout(resolved, chosen) ?? [bareFace(faces[0]!, chosen)]),
   };
+  const shown = chosen.map(({ artworkId }) => artworks.get(artworkId)!);
+  const fit = await withCuts(bare, resolved, shown);
   await saveFit(fit);
   return fit;
 }
@@ -47,6 +54,11 @@ function bareFace(face: PrintFace, chosen: readonly Chosen[]): Fit['faces'][numb
     .sort((a, b) => order[a.role] - order[b.role])
     .map(({ artworkId, role, facts }) => newPiece(crypto.randomUUID(), artworkId, facts, role, face));
   return { faceId: face.id, pieces };
+}
+
+/** A sticker that is cut round what lies on it. */
+function toBeCut(face: FitFace, name: string): FitFace {
+  return { ...face, faceId: 'sticker-1', cut: { ...USUAL_CUT, name, d: '', of: '' } };
 }
 
 type Chosen = Design['artworks'][number] & { facts: Facts };

@@ -177,7 +177,7 @@ export function contextOf(
 }
 
 /** Ids of the artworks that a fit shows, each once. */
-export function artworkIdsOf(fit: Fit): string[] {
+export function artworkIdsOf(fit: Pick<Fit, 'faces'>): string[] {
   const pieces = fit.faces.flatMap((face) => face.pieces);
   return [...new Set(pieces.map(artworkIdOf))].filter((id) => id !== null);
 }

@@ -6,12 +6,15 @@ import type { Swatch } from '@/core/colour/swatches';
 import type { PrintFace } from '@/core/blank/resolve';
 import type { Docket } from '@/core/check/docket';
 import type { DocketSheet } from '@/core/pack/docket-sheet';
+import type { Parting } from '@/core/cut/parting';
+import type { FitFace } from '@/core/fit/schema';
 import type { UnitSetting } from '@/core/length/show';
 import type {
   ArtworkResult,
   EngineService,
   FileAsked,
   FitJob,
+  JobArtwork,
   OnProgress,
   Outcome,
   PressAsked,
@@ -152,6 +155,17 @@ class EnginePool {
     return this.run([`${name}/${file.size}`], file.size, options, (service, flag, tell) =>
       service.measure(asked, flag, tell),
     );
+  }
+
+  partPicture(artwork: JobArtwork, options: JobOptions = {}): Promise<Parting> {
+    const { facts, original } = artwork;
+    return this.run([`${facts.name}/${facts.bytes}`], original.size, options, (service, flag, tell) =>
+      service.partPicture(artwork, flag, tell),
+    );
+  }
+
+  cutFaces(job: FitJob, options: JobOptions = {}): Promise<FitFace[]> {
+    return this.runFit(job, options, (service, flag, tell) => service.cutFaces(job, flag, tell));
   }
 
   docket(job: FitJob, unit: UnitSetting, options: JobOptions = {}): Promise<Docket> {

@@ -4,6 +4,9 @@ import { requireReadableSize } from '@/core/artwork/limits';
 import { pixelsKey } from '@/core/artwork/steps';
 import { bytesSource, pagedSource, READ_WHOLE_BYTES, type Source } from '@/core/artwork/source';
 import { renderFace, type Pixels } from '@/core/render/face';
+import { cutAnew, TRACED } from '@/core/cut/make';
+import { partPicture } from '@/core/cut/parting';
+import { reducedTo } from '@/core/raster/shrink';
 import { makeDocket } from '@/core/check/docket';
 import type { FactsOf } from '@/core/fit/geometry';
 import { wantedAcross } from '@/core/fit/wanted';
@@ -130,6 +133,27 @@ const service: EngineService = {
       if (raster && facts.pixels) shelf.put(pixelsKey(facts.sha256, steps), raster);
       const png = (await engine()).encodePng(preview, { ppi: 72, use: 'preview' });
       return { facts, preview: new Blob([png as Uint8Array<ArrayBuffer>], { type: 'image/png' }) };
+    }),
+
+  partPicture: (artwork, flag, onProgress) =>
+    answer(async () => {
+      const progress = follow(flag, onProgress);
+      const raster = await rasterOf(artwork, TRACED, part(progress, 0, 0.6));
+      return partPicture(reducedTo(raster, TRACED, part(progress, 0.6, 1)));
+    }),
+
+  cutFaces: (job, flag, onProgress) =>
+    answer(async () => {
+      const progress = follow(flag, onProgress);
+      const shown = { facts: factsOf(job), pixels: await rastersOf(job, part(progress, 0, 0.4)) };
+      const { faces } = job.fit;
+      return faces.map((face, i) => {
+        const base = job.blank.faces.find(({ id }) => id === face.faceId);
+        const { cut } = face;
+        if (!cut || !base) return face;
+        const own = part(progress, 0.4 + (0.6 * i) / faces.length, 0.4 + (0.6 * (i + 1)) / faces.length);
+        return cutAnew({ ...face, cut }, base, shown, own);
+      });
     }),
 
   docket: (job, unit, flag, onProgress) =>

@@ -6,7 +6,8 @@ import type { Swatch } from '@/core/colour/swatches';
 import type { Step } from '@/core/artwork/steps';
 import type { PrintFace, ResolvedBlank } from '@/core/blank/resolve';
 import type { Docket } from '@/core/check/docket';
-import type { Fit } from '@/core/fit/schema';
+import type { Parting } from '@/core/cut/parting';
+import type { Fit, FitFace } from '@/core/fit/schema';
 import type { UnitSetting } from '@/core/length/show';
 import type { DocketSheet } from '@/core/pack/docket-sheet';
 import type { PrintChoice, PrintPlan } from '@/core/pack/plan';
@@ -103,6 +104,10 @@ export interface TemplateAsked {
 /** What the engine's worker does. `flag` is one shared number: set to 1, the work stops at its next step. */
 export interface EngineService {
   measure(asked: FileAsked, flag: Int32Array, onProgress: OnProgress): Promise<Outcome<ArtworkResult>>;
+  /** The connected shapes of an artwork. */
+  partPicture(artwork: JobArtwork, flag: Int32Array, onProgress: OnProgress): Promise<Outcome<Parting>>;
+  /** The faces of a fit with their cut lines made anew. */
+  cutFaces(job: FitJob, flag: Int32Array, onProgress: OnProgress): Promise<Outcome<FitFace[]>>;
   docket(job: FitJob, unit: UnitSetting, flag: Int32Array, onProgress: OnProgress): Promise<Outcome<Docket>>;
   printFiles(
     job: FitJob,

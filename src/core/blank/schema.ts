@@ -80,6 +80,8 @@ export const HouseSpecSchema = v.object({
   }),
   /** Rich black as the house wants it, in shares of cyan, magenta, yellow and black; the usual one where it says nothing. */
   black: v.optional(v.tuple([Share, Share, Share, Share])),
+  /** Smallest radius in mm that the house's cutter follows. */
+  cutRadius: v.optional(Positive),
   /** Who turns a transfer over; the house where it says nothing. */
   mirroring: v.optional(v.picklist(['file', 'driver', 'house'])),
   press: v.nullable(

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { CutSettingsSchema } from '../cut/schema';
 import { PieceSchema } from '../fit/schema';
 import { SIDES } from '../blank/shape';
 
@@ -40,7 +41,13 @@ export const VERDICTS = ['ready', 'look', 'fix'] as const;
 export type Verdict = (typeof VERDICTS)[number];
 
 /** A change that mends a finding: the face's pieces as they will be, and what that does, said beforehand. */
-export const RemedySchema = v.object({ id: v.string(), label: v.string(), pieces: v.array(PieceSchema) });
+export const RemedySchema = v.object({
+  id: v.string(),
+  label: v.string(),
+  pieces: v.array(PieceSchema),
+  /** What it changes of how a sticker is cut. */
+  cut: v.optional(v.partial(CutSettingsSchema)),
+});
 export type Remedy = v.InferOutput<typeof RemedySchema>;
 
 export const FindingSchema = v.object({

@@ -46,6 +46,12 @@ export const CHECK_LIMITS = {
   doubled: 0.5,
   /** Share of a piece from which it is covered. */
   covered: 0.995,
+  /** mm of a sticker's neck, and of its corners' radius where the house says nothing; degrees of a point. */
+  cutNeck: 2,
+  cutRadius: 0.5,
+  cutPoint: 20,
+  /** Times the limit from which a cut line is above it. */
+  cutLook: 1.2,
   /** Alpha from which a ground's pixel covers. */
   covers: 250,
 } as const;

@@ -6,6 +6,7 @@ import { centre } from './rules/centre';
 import { colourMode } from './rules/colour-mode';
 import { contents } from './rules/contents';
 import { contrast } from './rules/contrast';
+import { cutLine } from './rules/cut-line';
 import { fileSpec } from './rules/file-spec';
 import { fold } from './rules/fold';
 import { gamut } from './rules/gamut';
@@ -33,6 +34,7 @@ export const RULES: readonly Rule[] = [
   bleed,
   seam,
   safe,
+  cutLine,
   keepOut,
   seamCrossing,
   fold,

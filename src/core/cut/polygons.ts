@@ -40,6 +40,11 @@ export function less(shape: Shape, other: Shape): Shape {
   return shapeOf(Clipper.differenceD(pathsOf(shape), pathsOf(other), FillRule.NonZero, PRECISION));
 }
 
+/** What two shapes have in common. */
+export function common(shape: Shape, other: Shape): Shape {
+  return shapeOf(Clipper.intersectD(pathsOf(shape), pathsOf(other), FillRule.NonZero, PRECISION));
+}
+
 /** The shape with points left out that lie within mm of the line without them. */
 export function simplified(shape: Shape, mm: number): Shape {
   return shapeOf(Clipper.simplifyPathsD(pathsOf(shape), mm, true));

@@ -1,4 +1,5 @@
 'use client';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { toast } from 'sonner';
 import { describeFacts } from '@/core/artwork/describe';
@@ -52,6 +53,11 @@ export function ArtworkDocket(props: DocketProps) {
         ))}
       </ul>
       <Uses {...props} />
+      <p className="mt-1.5 text-sm">
+        <Link href={`/artwork/stickers?of=${artwork.id}`} className="verb">
+          Cut stickers from it
+        </Link>
+      </p>
       <LibraryFit facts={facts} />
       <FlawList artwork={artwork} change={change} />
       <StepList {...props} />

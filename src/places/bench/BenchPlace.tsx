@@ -4,6 +4,7 @@ import { useDeferredValue, useEffect, useMemo } from 'react';
 import { toast } from 'sonner';
 import type { Docket } from '@/core/check/docket';
 import { isMotifKind } from '@/core/fit/schema';
+import { followCuts } from '@/state/cutting';
 import { openFit, useBench } from '@/state/bench';
 import { restHand, useHand } from '@/state/hand';
 import { importFiles, sentence } from '@/state/imports';
@@ -59,6 +60,7 @@ function Bench({ live }: { live: Live }) {
   const following = useDeferredValue(live);
   const docket = useDocket(following);
   const list = useHand((hand) => hand.list);
+  useEffect(followCuts, []);
   const { face } = live;
   const wide = face.width / face.height > 1.15;
   const bringIn = async (files: File[]) => {

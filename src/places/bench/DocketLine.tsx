@@ -3,7 +3,7 @@ import { useState, type ReactNode } from 'react';
 import { accept, unaccept } from '@/core/check/acceptance';
 import type { Finding } from '@/core/check/finding';
 import { ruleName } from '@/core/check/registry';
-import { changeFit, changePieces } from '@/state/bench';
+import { changeFit, applyRemedy } from '@/state/bench';
 import { useHand } from '@/state/hand';
 import { Gauge } from '@/ui/Gauge';
 import { VERDICT_INK, VERDICT_WORDS, VerdictShape } from '@/ui/Verdict';
@@ -92,7 +92,7 @@ function Ways({ finding, idle }: { finding: Finding; idle: boolean }) {
           className="verb mt-1 block text-left text-base"
           aria-disabled={idle}
           onClick={() => {
-            if (!idle) void changePieces(faceId, remedy.pieces);
+            if (!idle) void applyRemedy(faceId, remedy);
           }}
         >
           {remedy.label}

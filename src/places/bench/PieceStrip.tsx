@@ -9,6 +9,7 @@ import { centreOnZone, selectNext } from './acts';
 import { asRepeat } from './adding';
 import { AddMenu } from './strip/AddMenu';
 import { ClipMenu, ClipRow } from './strip/ClipRow';
+import { CutRow } from './strip/CutRow';
 import { FillRow } from './strip/FillRow';
 import { RepeatRow } from './strip/RepeatRow';
 import { TextRow } from './strip/TextRow';
@@ -18,6 +19,7 @@ import type { Live } from './useLive';
 /** What is chosen said as a sentence, and what can be done to it as verbs; a second strip for its own measures. */
 export function PieceStrip({ live, onBringIn }: { live: Live; onBringIn: () => void }) {
   const { pieces, selected, selectedIds } = live;
+  const cut = live.fit.faces.find(({ faceId }) => faceId === live.face.id)?.cut;
   return (
     <>
       <div
@@ -44,6 +46,7 @@ export function PieceStrip({ live, onBringIn }: { live: Live; onBringIn: () => v
           <AddMenu live={live} onBringIn={onBringIn} />
         </span>
       </div>
+      {cut && !live.following && <CutRow live={live} cut={cut} />}
       {selected && !live.following && <Own live={live} piece={selected} />}
     </>
   );
@@ -59,7 +62,10 @@ function Own({ live, piece }: { live: Live; piece: Piece }) {
     case 'fill':
       return <FillRow live={live} piece={piece} />;
     case 'artwork':
-      return piece.clip ? <ClipRow live={live} piece={{ ...piece, clip: piece.clip }} /> : null;
+      // What a sticker shows of its picture is its own part, not cut off by hand.
+      return piece.clip && !live.face.cut ? (
+        <ClipRow live={live} piece={{ ...piece, clip: piece.clip }} />
+      ) : null;
   }
 }
 

@@ -1,4 +1,5 @@
 import { useId } from 'react';
+import { rectangle } from '@/core/blank/face';
 import { keepOutPath } from '@/core/blank/keep-out';
 import { isRectangle, shapePath } from '@/core/blank/shape';
 import type { PrintFace } from '@/core/blank/resolve';
@@ -18,7 +19,8 @@ interface Props {
 export function FaceLines({ face, px, small = false }: Props) {
   const hatch = useId();
   const { height, bleed, safe, edge } = face;
-  const cut = shapePath(face, edge);
+  // A cut line is drawn by its own curves.
+  const cut = face.cut?.d ?? shapePath(face, edge);
   return (
     <g fill="none" stroke="var(--color-viewing-ink)">
       {bleed > edge && !small && (
@@ -28,6 +30,7 @@ export function FaceLines({ face, px, small = false }: Props) {
         </>
       )}
       <path d={cut} strokeWidth={(small ? 1 : 1.6) * px} />
+      {(face.cut?.backing ?? 0) > 0 && <Backing face={face} px={px} />}
       {edge > 0 && <Fold d={shapePath(face)} px={px} />}
       {face.cuts.map(({ x, y, sheet }) => (
         <path key={`${x} ${y}`} d={shapePath(sheet, 0, x, y)} strokeWidth={(small ? 0.7 : 1.3) * px} />
@@ -70,6 +73,13 @@ function Hatch({ id, px }: { id: string; px: number }) {
       />
     </pattern>
   );
+}
+
+/** The edge of a kiss cut's backing: cut through, the sticker's own line is not. */
+function Backing({ face: { width, height, cut }, px }: { face: PrintFace; px: number }) {
+  const edge = cut?.backing ?? 0;
+  const d = shapePath(rectangle(width + 2 * edge, height + 2 * edge, Math.min(3, edge)), 0, -edge, -edge);
+  return <path d={d} strokeWidth={px} />;
 }
 
 /** A chain line, as a fold is drawn. */

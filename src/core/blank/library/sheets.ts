@@ -36,6 +36,24 @@ function sticker(
   });
 }
 
+/** A sticker cut to what lies on it; its sheet is what it is before anything does. */
+function stickerToShape(id: string, name: string, cut: StickerBody['cut']): Blank {
+  return blank({
+    id,
+    name,
+    body: {
+      kind: 'sticker',
+      cut,
+      sheet: rectangle(75, 75, 6),
+      several: null,
+      toShape: { offered: [40, 60, 80, 100] },
+    },
+    methodId: 'digital-label',
+    specId: 'skerry-to-shape',
+    colours: VINYL,
+  });
+}
+
 /** A regular star-like bell that an ornament is cut to: a round body with a shoulder for the ribbon. */
 function ornamentOutline(): Outline {
   const points: Outline = [
@@ -80,6 +98,9 @@ export const SHEETS: readonly Blank[] = [
     down: 3,
     gap: 6,
   }),
+
+  stickerToShape('sticker-die-cut', 'Sticker to shape, die cut', 'die'),
+  stickerToShape('sticker-kiss-cut', 'Sticker to shape, kiss cut', 'kiss'),
 
   blank({
     id: 'label-jar',

@@ -148,6 +148,17 @@ export const SPECS: readonly HouseSpec[] = [
     mebibytes: 20,
   }),
   spec({
+    id: 'skerry-to-shape',
+    house: 'Skerry Labels',
+    methods: ['digital-label'],
+    bleed: 2,
+    safe: 2,
+    floor: 200,
+    formats: ['png', 'pdf'],
+    modes: ['rgb', 'cmyk'],
+    mebibytes: 20,
+  }),
+  spec({
     id: 'skerry-label',
     house: 'Skerry Labels',
     methods: ['digital-label'],

@@ -5,6 +5,7 @@ import { factsIn, motifsOf, withPiece, type CheckContext, type Rule } from '../c
 import { worstSide } from '../measure/grid';
 import { measureSafe } from '../measure/safe';
 import { tellingOnes, type Finding } from '../finding';
+import { widen } from './cut-line';
 import { SIDE_NAMES } from './bleed';
 
 /** Every motif's pixels against the safe area: inside, between safe edge and trim, or past the trim. */
@@ -52,6 +53,11 @@ function measure(context: CheckContext, piece: PlacedPiece): { finding: Finding;
     remedies: [],
   };
   if (past === 0) return { finding: base, clearance };
+  if (context.face.cut) {
+    // The line goes where the artwork goes: only a wider border keeps it away.
+    const remedies = [widen(context, past)];
+    return { finding: { ...base, side, ...(place && { place }), remedies }, clearance: -past };
+  }
   const mended = bringInside(piece, factsIn(context, piece), context.face);
   const label =
     mended.scale < 1

@@ -1,0 +1,107 @@
+import { plainFace, rectangle } from '../blank/face';
+import type { PrintFace } from '../blank/resolve';
+import { extentOf, factsFor, opaqueBox, type Extent } from '../fit/geometry';
+import { isPlaced, isShowing, type FitFace, type Piece, type PlacedPiece } from '../fit/schema';
+import { newFill } from '../fit/place';
+import { writePath } from '../path/path';
+import { IN_SILENCE, type Progress } from '../raster/raster';
+import { renderFace, type Shown } from '../render/face';
+import { cutLine, toCorner } from './line';
+import { settingsOf, type Cut } from './schema';
+import { traceAlpha } from './trace';
+
+/** Pixels along the longer side on which what lies on a face is traced. */
+export const TRACED = 2000;
+/** mm round what is traced. */
+const ROUND = 1;
+export const WHITE_BORDER = 'white-border';
+
+/**
+ * A face with its cut line made anew round all that lies on it, grounds of plain colour apart. Its pieces move with the
+ * line's corner; white lies under them, or they reach the bleed by their edge colours. Without a line where nothing on
+ * it is more than half opaque. `of` is what the line is known by (see `cutKey`).
+ */
+export function cutAnew(
+  face: FitFace & { cut: Cut },
+  base: PrintFace,
+  shown: Shown,
+  progress: Progress = IN_SILENCE,
+): FitFace & { cut: Cut } {
+  const settings = settingsOf(face.cut);
+  const placed = face.pieces.filter(isCutRound);
+  const extent = placed.length === 0 ? null : extentRound(placed, shown);
+  const line = extent && lineRound(placed, extent, face.cut, base, shown, progress);
+  const corner = line && toCorner(line);
+  if (!extent || !corner) return { ...face, cut: { ...face.cut, d: '' } };
+  const [dx, dy] = [extent.left + corner.left, extent.top + corner.top];
+  const moved = face.pieces
+    .filter(({ id }) => id !== WHITE_BORDER)
+    .map((piece): Piece => (isPlaced(piece) ? { ...piece, x: piece.x - dx, y: piece.y - dy } : piece))
+    .map((piece) => withRole(piece, settings.edge));
+  // One that was given another colour keeps it.
+  const border =
+    face.pieces.find(({ id }) => id === WHITE_BORDER) ?? newFill(WHITE_BORDER, '#ffffff', 'White border');
+  const pieces = settings.edge === 'white' ? [border, ...moved] : moved;
+  return { ...face, pieces, cut: { ...face.cut, d: writePath(corner.path, 3) } };
+}
+
+/** Whether a piece is gone round: what is seen and has a place. */
+function isCutRound(piece: Piece): piece is PlacedPiece {
+  return isPlaced(piece) && piece.kind !== 'repeat' && piece.visible && !piece.knockout;
+}
+
+/** Artwork that prints out to the bleed is a ground; in a border of white it is a motif. */
+function withRole(piece: Piece, edge: Cut['edge']): Piece {
+  return isShowing(piece) ? { ...piece, role: edge === 'spread' ? 'ground' : 'motif' } : piece;
+}
+
+function extentRound(placed: readonly PlacedPiece[], { facts }: Shown): Extent {
+  const extents = placed.map((piece) => extentOf(opaqueBox(piece, factsFor(piece, facts))));
+  return {
+    left: Math.min(...extents.map(({ left }) => left)) - ROUND,
+    top: Math.min(...extents.map(({ top }) => top)) - ROUND,
+    right: Math.max(...extents.map(({ right }) => right)) + ROUND,
+    bottom: Math.max(...extents.map(({ bottom }) => bottom)) + ROUND,
+  };
+}
+
+/** The line in mm from the extent's top left. */
+function lineRound(
+  placed: readonly PlacedPiece[],
+  { left, top, right, bottom }: Extent,
+  cut: Cut,
+  base: PrintFace,
+  shown: Shown,
+  progress: Progress,
+) {
+  const [width, height] = [right - left, bottom - top];
+  const perMm = TRACED / Math.max(width, height);
+  const pixels = { width: Math.round(width * perMm), height: Math.round(height * perMm) };
+  const whole: PrintFace = { ...base, ...plainFace(base.id, base.name, rectangle(width, height)), bleed: 0 };
+  delete whole.cut;
+  const there = placed.map((piece) => ({ ...piece, x: piece.x - left, y: piece.y - top }));
+  const raster = renderFace(whole, there, shown, { pixels, progress });
+  const rings = traceAlpha(raster).map((ring) =>
+    ring.map(([x, y]): [number, number] => [(x * width) / pixels.width, (y * height) / pixels.height]),
+  );
+  return cutLine(rings, cut);
+}
+
+/** What a cut line is known by: the pieces that it goes round, their pixels, and its settings. */
+export function cutKey({ pieces, cut }: FitFace & { cut: Cut }, pixelKeys: readonly string[]): string {
+  const round = pieces.filter(({ id }) => id !== WHITE_BORDER);
+  return hash(JSON.stringify([round, settingsOf(cut), pixelKeys]));
+}
+
+/** 53 bits of a text (cyrb53: two rounds of 32 bits, mixed): enough to tell states of one face apart. */
+function hash(text: string): string {
+  let [a, b] = [0xdeadbeef, 0x41c6ce57];
+  for (let i = 0; i < text.length; i++) {
+    const code = text.charCodeAt(i);
+    a = Math.imul(a ^ code, 2654435761);
+    b = Math.imul(b ^ code, 1597334677);
+  }
+  a = Math.imul(a ^ (a >>> 16), 2246822507) ^ Math.imul(b ^ (b >>> 13), 3266489909);
+  b = Math.imul(b ^ (b >>> 16), 2246822507) ^ Math.imul(a ^ (a >>> 13), 3266489909);
+  return (4294967296 * (2097151 & b) + (a >>> 0)).toString(36);
+}

@@ -1,0 +1,184 @@
+'use client';
+import type { ResolvedBlank } from '@/core/blank/resolve';
+import type { Parting } from '@/core/cut/parting';
+import { stickerSize } from '@/core/cut/set';
+import { largestOf, regrouped, scaleSpread, sized, type StickerSet } from '@/core/cut/sorting';
+import { fixed, showLength, type UnitSetting } from '@/core/length/show';
+import { LengthValue } from '@/ui/LengthValue';
+import { OneOf } from '@/ui/OneOf';
+
+/** How the whole set is cut, put together and sized. */
+export function SetSettings({
+  set,
+  parting,
+  blank,
+  kinds,
+  unit,
+  name,
+  onKind,
+  onChange,
+}: {
+  set: StickerSet;
+  parting: Parting;
+  blank: ResolvedBlank;
+  kinds: readonly ResolvedBlank[];
+  unit: UnitSetting;
+  name: string;
+  onKind: (id: string) => void;
+  onChange: (set: StickerSet) => void;
+}) {
+  const { settings } = set;
+  const cut = (change: Partial<StickerSet['settings']>) => {
+    onChange({ ...set, settings: { ...settings, ...change } });
+  };
+  return (
+    <div className="border-t-2 border-ink pt-1 text-sm">
+      {kinds.length > 1 && (
+        <label className="flex items-center gap-2 border-b border-rule py-1.5">
+          <span className="w-24 shrink-0 text-ink-2">Made as</span>
+          <select
+            value={blank.blank.id}
+            onChange={(event) => {
+              onKind(event.target.value);
+            }}
+            className="grow border border-rule bg-docket px-1 py-0.5"
+          >
+            {kinds.map((kind) => (
+              <option key={kind.blank.id} value={kind.blank.id}>
+                {kind.blank.name}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+      <OneOf
+        label="Edge"
+        options={[
+          { id: 'white', name: 'white border' },
+          { id: 'spread', name: 'none, colours run out' },
+        ]}
+        value={settings.edge}
+        onChoose={(edge) => {
+          cut({ edge, border: edge === 'spread' ? 0 : settings.border || 3 });
+        }}
+      />
+      <p className="flex flex-wrap gap-x-5 gap-y-1 border-b border-rule py-1.5">
+        <LengthValue
+          name="Border"
+          mm={settings.border}
+          unit={unit}
+          refuse={(mm) => (mm < 0 || mm > 50 ? 'A border lies between 0 and 50 mm.' : null)}
+          onSet={(border) => {
+            cut({ border });
+          }}
+        >
+          border
+        </LengthValue>
+        <LengthValue
+          name="Corner radius"
+          mm={settings.radius}
+          unit={unit}
+          refuse={(mm) => (mm < 0 || mm > 50 ? 'A radius lies between 0 and 50 mm.' : null)}
+          onSet={(radius) => {
+            cut({ radius });
+          }}
+        >
+          corners
+        </LengthValue>
+        <label className="flex items-center gap-1.5">
+          <input
+            type="checkbox"
+            checked={settings.holes === 'keep'}
+            onChange={(event) => {
+              cut({ holes: event.target.checked ? 'keep' : 'drop' });
+            }}
+          />
+          cut holes out
+        </label>
+      </p>
+      {parting.motifs.length > 1 && (
+        <p className="border-b border-rule py-1.5">
+          <LengthValue
+            name="Gap"
+            mm={set.gap}
+            unit={unit}
+            refuse={(mm) => (mm < 0 || mm > 500 ? 'A gap lies between 0 and 500 mm.' : null)}
+            onSet={(gap) => {
+              onChange(regrouped(set, parting, { name, gap }));
+            }}
+          >
+            One sticker is what lies nearer than
+          </LengthValue>
+        </p>
+      )}
+      <Sizes set={set} parting={parting} blank={blank} unit={unit} onChange={onChange} />
+    </div>
+  );
+}
+
+/** One scale for all or not, and the sizes that the house makes. */
+function Sizes({
+  set,
+  parting,
+  blank,
+  unit,
+  onChange,
+}: {
+  set: StickerSet;
+  parting: Parting;
+  blank: ResolvedBlank;
+  unit: UnitSetting;
+  onChange: (set: StickerSet) => void;
+}) {
+  const spread = scaleSpread(set);
+  const { body } = blank.blank;
+  const offered = body.kind === 'sticker' ? (body.toShape?.offered ?? []) : [];
+  const several = set.stickers.length > 1;
+  const take = (side: number) => {
+    const index = largestOf(set, parting);
+    const { width, height } = stickerSize(set.stickers[index]!, parting);
+    const artwork = Math.max(5, side - 2 * set.settings.border);
+    onChange(sized(set, parting, index, width >= height ? { width: artwork } : { height: artwork }));
+  };
+  return (
+    <>
+      {several && (
+        <label className="flex items-center gap-1.5 border-b border-rule py-1.5">
+          <input
+            type="checkbox"
+            checked={set.oneScale}
+            onChange={(event) => {
+              const scale = set.stickers[0]!.scale;
+              const oneScale = event.target.checked;
+              onChange({
+                ...set,
+                oneScale,
+                stickers: oneScale ? set.stickers.map((one) => ({ ...one, scale })) : set.stickers,
+              });
+            }}
+          />
+          One scale: a size typed sizes all
+          {spread > 1.001 && (
+            <span className="measure ml-auto text-look">up to {fixed(spread, 2)} times apart</span>
+          )}
+        </label>
+      )}
+      {offered.length > 0 && set.stickers.length > 0 && (
+        <p className="flex items-center gap-3 border-b border-rule py-1.5">
+          <span className="text-ink-2">{several ? 'Largest cut' : 'Cut'} to</span>
+          {offered.map((side) => (
+            <button
+              key={side}
+              className="verb measure"
+              onClick={() => {
+                take(side);
+              }}
+            >
+              {showLength(side, unit)}
+            </button>
+          ))}
+        </p>
+      )}
+    </>
+  );
+}

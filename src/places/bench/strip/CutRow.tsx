@@ -1,0 +1,131 @@
+'use client';
+import { toast } from 'sonner';
+import { shapeOf } from '@/core/cut/face';
+import { lengthOf } from '@/core/cut/polygons';
+import type { Cut } from '@/core/cut/schema';
+import { showLength } from '@/core/length/show';
+import { changeCut } from '@/state/bench';
+import { sentence } from '@/state/imports';
+import { readShape } from '@/state/type';
+import { LengthValue } from '@/ui/LengthValue';
+import { MenuLine, VerbMenu } from '@/ui/Menu';
+import { useFilePicker } from '@/ui/useFilePicker';
+import type { Live } from '../useLive';
+import { Row } from './Row';
+
+const SHAPES: Record<Exclude<Cut['shape'], 'path'>, string> = {
+  contour: 'the artwork’s outline',
+  circle: 'a circle',
+  rounded: 'a rounded rectangle',
+  rectangle: 'a rectangle',
+};
+const HOLES: Record<Cut['holes'], string> = { drop: 'holes closed', keep: 'holes cut out' };
+const ISLANDS: Record<Cut['islands'], string> = {
+  keep: 'parts cut apart',
+  bridge: 'parts bridged',
+  drop: 'largest part only',
+};
+const EDGES: Record<Cut['edge'], string> = {
+  white: 'white border',
+  spread: 'edge colours run out',
+};
+
+/** How the sticker on the bench is cut: every word of it can be changed where it stands. */
+export function CutRow({ live, cut }: { live: Live; cut: Cut }) {
+  const { unit, face } = live;
+  const set = (change: Partial<Cut>) => void changeCut(face.id, change);
+  const picker = useFilePicker('A drawing whose shape the sticker is cut to', (file) => {
+    readShape(file).then(
+      (own) => {
+        set({ shape: 'path', own });
+      },
+      (error: unknown) => toast(sentence(error)),
+    );
+  });
+  const { outers, holes } = shapeOf(cut.d);
+  const length = [...outers, ...holes].reduce((sum, ring) => sum + lengthOf(ring), 0);
+  const kiss = live.blank.blank.body.kind === 'sticker' && live.blank.blank.body.cut === 'kiss';
+  const choose = <T extends string>(words: Record<T, string>, now: T, take: (value: T) => void) =>
+    Object.entries<string>(words).map(([value, word]) => (
+      <MenuLine
+        key={value}
+        onSelect={() => {
+          take(value as T);
+        }}
+      >
+        {value === now ? `✓ ${word}` : word}
+      </MenuLine>
+    ));
+  return (
+    <Row label="Cut line">
+      {picker.input}
+      <VerbMenu
+        label={`Cut to ${cut.shape === 'path' ? `“${cut.own?.name ?? 'own shape'}”` : SHAPES[cut.shape]}`}
+      >
+        {choose(SHAPES, cut.shape as keyof typeof SHAPES, (shape) => {
+          set({ shape });
+        })}
+        <MenuLine onSelect={picker.open}>the closed path of an SVG…</MenuLine>
+      </VerbMenu>
+      <LengthValue
+        name="Border"
+        mm={cut.border}
+        unit={unit}
+        refuse={(mm) => (mm < 0 || mm > 50 ? 'A border lies between 0 and 50 mm.' : null)}
+        onSet={(border) => {
+          set({ border });
+        }}
+      >
+        border
+      </LengthValue>
+      <LengthValue
+        name="Corner radius"
+        mm={cut.radius}
+        unit={unit}
+        refuse={(mm) => (mm < 0 || mm > 50 ? 'A radius lies between 0 and 50 mm.' : null)}
+        onSet={(radius) => {
+          set({ radius });
+        }}
+      >
+        corners
+      </LengthValue>
+      <VerbMenu label={EDGES[cut.edge]}>
+        {choose(EDGES, cut.edge, (edge) => {
+          set({
+            edge,
+            ...(edge === 'spread' && { border: 0 }),
+            ...(edge === 'white' && cut.border === 0 && { border: 3 }),
+          });
+        })}
+      </VerbMenu>
+      {cut.shape === 'contour' && (
+        <>
+          <VerbMenu label={HOLES[cut.holes]}>
+            {choose(HOLES, cut.holes, (holes) => {
+              set({ holes });
+            })}
+          </VerbMenu>
+          <VerbMenu label={ISLANDS[cut.islands]}>
+            {choose(ISLANDS, cut.islands, (islands) => {
+              set({ islands });
+            })}
+          </VerbMenu>
+        </>
+      )}
+      {kiss && (
+        <LengthValue
+          name="Peel edge"
+          mm={cut.backing}
+          unit={unit}
+          refuse={(mm) => (mm < 0 || mm > 50 ? 'A peel edge lies between 0 and 50 mm.' : null)}
+          onSet={(backing) => {
+            set({ backing });
+          }}
+        >
+          backing past it
+        </LengthValue>
+      )}
+      <span className="measure ml-auto text-ink-2">line {showLength(length, unit)}</span>
+    </Row>
+  );
+}
