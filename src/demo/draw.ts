@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import type { Raster } from '@/core/raster/raster';
 import type { Engine } from '@/imaging/engine';
 import { loadNodeEngine } from '@/imaging/node';
-import { compassRose, keepTheLight, knotBadge, TIDE_POOL, tidePool } from './art/marks';
+import { compassRose, keepTheLight, knotBadge, TIDE_POOL, tidePool, tidePoolSheet } from './art/marks';
 import { harbour, lighthouse, nightSky, waves } from './art/sea';
 import { storm } from './art/storm';
 import { DEMO_FILES, type DemoKey } from './shop';
@@ -25,6 +25,7 @@ export function drawDemo(engine: Engine): Record<DemoKey, () => Uint8Array> {
     'harbour-card': () => engine.encodeCmykJpeg(engine.drawSvg(harbour(), 2720), { ppi: 300, profile: true }),
     'old-flyer': () =>
       engine.encodeCmykJpeg(engine.drawSvg(keepTheLight(), 1240), { ppi: 300, profile: false }),
+    'tide-pool-sheet': drawing(tidePoolSheet(), 2400),
     ...set,
   } as Record<DemoKey, () => Uint8Array>;
 }

@@ -6,34 +6,34 @@ import type { PrintFace, ResolvedBlank } from '@/core/blank/resolve';
 import { extentOf, opaqueBox } from '@/core/fit/geometry';
 import { centreOn, newFill, newPiece, scalePiece, setWidth } from '@/core/fit/place';
 import { newRepeat } from '@/core/fit/repeat';
-import type { ArtworkPiece, Design, FillPiece, Fit, Piece, RepeatPiece, Role } from '@/core/fit/schema';
+import { DEMO_FILES, type DemoKey } from './files';
+import { CUT_BLANK, cutDesigns } from './stickers';
+import type { Blank } from '@/core/blank/schema';
+import type {
+  ArtworkPiece,
+  Design,
+  FillPiece,
+  Fit,
+  FitFace,
+  Piece,
+  RepeatPiece,
+  Role,
+} from '@/core/fit/schema';
 
 /** The demo shop: the gift counter of a lighthouse kept by volunteers, entirely made up. */
 export const SHOP_NAME = 'Gullwick Light';
 
-/** Every artwork of the demo by its key, which is its file's name without the ending. */
-export const DEMO_FILES = {
-  'harbour-panorama': 'png',
-  lighthouse: 'png',
-  'knot-badge': 'png',
-  'compass-rose': 'png',
-  'keep-the-light': 'png',
-  'wave-repeat': 'png',
-  'night-sky': 'png',
-  storm: 'jpg',
-  'harbour-card': 'jpg',
-  'old-flyer': 'jpg',
-  crab: 'png',
-  starfish: 'png',
-  limpet: 'png',
-  anemone: 'png',
-  whelk: 'png',
-  kelp: 'png',
-} as const;
-export type DemoKey = keyof typeof DEMO_FILES;
+export { DEMO_FILES, type DemoKey };
 
 /** The blanks that the shop sells on. */
-export const DEMO_COLUMNS = ['mug-325', 'tumbler-470', 'tumbler-taper-480', 'shirt', 'sticker-75'] as const;
+export const DEMO_COLUMNS = [
+  'mug-325',
+  'tumbler-470',
+  'tumbler-taper-480',
+  'shirt',
+  'sticker-75',
+  'sticker-die-cut',
+] as const;
 
 type FactsOf = (key: DemoKey) => Facts;
 
@@ -60,6 +60,7 @@ const DESIGNS: readonly DemoDesign[] = [
   },
   { id: 'storm', name: 'Storm', artworks: [['storm', 'ground']] },
   { id: 'tide-pool', name: 'Tide pool', artworks: [['crab', 'motif']] },
+  { id: 'tide-pool-stickers', name: 'Tide-pool stickers', artworks: [['tide-pool-sheet', 'motif']] },
   { id: 'harbour-card', name: 'Harbour card', artworks: [['harbour-card', 'ground']] },
   { id: 'old-flyer', name: 'Old flyer', artworks: [['old-flyer', 'motif']] },
 ];
@@ -241,21 +242,31 @@ function tidePool(hand: Hand): Piece[] {
   });
 }
 
+/** The shop's fits. Stickers of it are not cut yet: that takes their pixels. */
 export function demoFits(facts: FactsOf): Fit[] {
   const blanks = new Map<string, ResolvedBlank>(shippedBlanks().map((one) => [one.blank.id, one]));
-  return SETTINGS.map(([designId, blankId, colourId, set]) => {
+  const made = SETTINGS.map(([designId, blankId, colourId, set]) => {
     const { blank, faces } = blanks.get(blankId)!;
     const face = faces[0]!;
-    return {
-      upfit: 'fit/1',
-      id: `${designId}--${blankId}`,
-      designId,
-      blankId,
-      blankVersion: blank.version,
-      colourId,
-      stateId: null,
-      sizeId: null,
-      faces: [{ faceId: face.id, pieces: set(new Hand(face, blank.body, facts)) }],
-    };
+    return demoFit(designId, blank, colourId, [
+      { faceId: face.id, pieces: set(new Hand(face, blank.body, facts)) },
+    ]);
   });
+  const { blank } = blanks.get(CUT_BLANK)!;
+  const cut = cutDesigns(facts).map(({ designId, faces }) => demoFit(designId, blank, 'white', faces));
+  return [...made, ...cut];
+}
+
+function demoFit(designId: string, blank: Blank, colourId: string, faces: FitFace[]): Fit {
+  return {
+    upfit: 'fit/1',
+    id: `${designId}--${blank.id}`,
+    designId,
+    blankId: blank.id,
+    blankVersion: blank.version,
+    colourId,
+    stateId: null,
+    sizeId: null,
+    faces,
+  };
 }

@@ -2,7 +2,8 @@ import { DEMO_COLUMNS, DEMO_FILES, demoDesigns, demoFits, SHOP_NAME, type DemoKe
 import type { Facts } from '@/core/artwork/facts';
 import { noteArtwork } from './artworks';
 import { importFiles } from './imports';
-import { changeSettings, saveDesign, saveFit } from './shop';
+import { withCuts } from './cutting';
+import { changeSettings, contextOf, saveDesign, saveFit, useShop } from './shop';
 
 /** The keepers drew nearly all of it themselves; of what others gave, nothing was written down. */
 const OWN = {
@@ -32,6 +33,9 @@ export async function loadDemo(): Promise<void> {
   }
   const factsOf = (key: DemoKey) => facts.get(key)!;
   for (const design of demoDesigns(factsOf)) await saveDesign(design);
-  for (const fit of demoFits(factsOf)) await saveFit(fit);
+  for (const fit of demoFits(factsOf)) {
+    const context = contextOf(fit, useShop.getState());
+    await saveFit(context ? await withCuts(fit, context.blank, context.artworks) : fit);
+  }
   await changeSettings({ shopName: SHOP_NAME, columns: [...DEMO_COLUMNS], demoLoaded: true });
 }

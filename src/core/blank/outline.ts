@@ -1,26 +1,24 @@
 import { Clipper, EndType, JoinType } from 'clipper2-ts';
 import type { Outline } from './face';
+import { NearEdges } from './near-edges';
 
 /** Decimals in mm that grown outlines are reckoned to. */
 const PRECISION = 4;
 
 /** Signed distance in mm from a point to a closed outline; positive outside. */
 export function outlineDistance(outline: Outline, x: number, y: number): number {
-  let nearest = Infinity;
-  let inside = false;
-  for (let i = 0, j = outline.length - 1; i < outline.length; j = i++) {
-    const [ax, ay] = outline[j]!;
-    const [bx, by] = outline[i]!;
-    const dx = bx - ax;
-    const dy = by - ay;
-    const length = dx * dx + dy * dy;
-    const t = length === 0 ? 0 : Math.min(1, Math.max(0, ((x - ax) * dx + (y - ay) * dy) / length));
-    const px = x - ax - t * dx;
-    const py = y - ay - t * dy;
-    nearest = Math.min(nearest, px * px + py * py);
-    if (ay > y !== by > y && x < ax + ((y - ay) * dx) / dy) inside = !inside;
-  }
-  return inside ? -Math.sqrt(nearest) : Math.sqrt(nearest);
+  const near = nearEdges(outline);
+  const mm = near.distance(x, y);
+  return near.isInside(x, y) ? -mm : mm;
+}
+
+const edges = new WeakMap<Outline, NearEdges>();
+
+/** The outline's edges, sorted once: millions of pixels ask for them. */
+function nearEdges(outline: Outline): NearEdges {
+  let near = edges.get(outline);
+  if (!near) edges.set(outline, (near = new NearEdges(outline)));
+  return near;
 }
 
 const grown = new WeakMap<Outline, Map<number, Outline[]>>();

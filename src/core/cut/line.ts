@@ -13,7 +13,7 @@ const CLOSE = 0.02;
 /** Parts of less than this share of the whole are specks: no sticker is cut for them. */
 const SPECK = 0.0005;
 /** How near to its curves a cut line is taken as corners, in mm. */
-export const FINE = 0.01;
+export const FINE = 0.02;
 /** A strip that joins two parts is as wide as this at least, in mm. */
 const STRIP = 3;
 
@@ -35,14 +35,17 @@ export function cutLine(rings: readonly Ring[], settings: CutSettings): Path {
 
 /** A path in mm as the shape it goes round. */
 export function shapeOfPath(path: Path): Shape {
-  const polygons = flattenPath(path, FINE);
-  const rings = polygons.map((points) =>
+  return fromRings(ringsOf(path, FINE));
+}
+
+/** A path as rings of corners that stray from its curves by no more than `tolerance`. */
+export function ringsOf(path: Path, tolerance: number): Ring[] {
+  return flattenPath(path, tolerance).map((points) =>
     Array.from({ length: points.length / 2 }, (_, i): [number, number] => [
       points[2 * i]!,
       points[2 * i + 1]!,
     ]),
   );
-  return fromRings(rings);
 }
 
 export function withoutSpecks({ outers, holes }: Shape): Shape {

@@ -75,7 +75,7 @@ function lineRound(
   progress: Progress,
 ) {
   const [width, height] = [right - left, bottom - top];
-  const perMm = TRACED / Math.max(width, height);
+  const perMm = Math.min(TRACED / Math.max(width, height), finestOf(placed, shown));
   const pixels = { width: Math.round(width * perMm), height: Math.round(height * perMm) };
   const whole: PrintFace = { ...base, ...plainFace(base.id, base.name, rectangle(width, height)), bleed: 0 };
   delete whole.cut;
@@ -85,6 +85,17 @@ function lineRound(
     ring.map(([x, y]): [number, number] => [(x * width) / pixels.width, (y * height) / pixels.height]),
   );
   return cutLine(rings, cut);
+}
+
+/** Pixels a mm that the artwork has itself: finer it is not drawn, since that shows nothing more. Lettering has no end. */
+function finestOf(placed: readonly PlacedPiece[], { pixels }: Shown): number {
+  return Math.max(
+    ...placed.map((piece) => {
+      if (!isShowing(piece)) return Infinity;
+      const { width, height } = pixels(piece.artworkId);
+      return Math.max(width / piece.width, height / piece.height);
+    }),
+  );
 }
 
 /** What a cut line is known by: the pieces that it goes round, their pixels, and its settings. */

@@ -166,3 +166,26 @@ const DRAWINGS: Record<TidePool, () => string> = {
 export function tidePool(name: TidePool): string {
   return DRAWINGS[name]();
 }
+
+/** Where each drawing of the tide pool lies on the sheet that holds all six, in px at the set's own scale. */
+export const TIDE_POOL_SHEET = { width: 2400, height: 1800 };
+export const TIDE_POOL_PLACES: Record<TidePool, { x: number; y: number; width: number; height: number }> = {
+  crab: { x: 50, y: 60, width: 900, height: 640 },
+  starfish: { x: 1040, y: 50, width: 700, height: 690 },
+  whelk: { x: 1830, y: 50, width: 520, height: 760 },
+  anemone: { x: 90, y: 1000, width: 620, height: 620 },
+  limpet: { x: 960, y: 1180, width: 420, height: 320 },
+  kelp: { x: 1700, y: 860, width: 360, height: 900 },
+};
+
+/** All six on one sheet, a group each. */
+export function tidePoolSheet(): string {
+  const groups = TIDE_POOL.map((name) => {
+    const { x, y } = TIDE_POOL_PLACES[name];
+    const inner = tidePool(name)
+      .replace(/^<svg[^>]*>/, '')
+      .replace(/<\/svg>$/, '');
+    return `<g id="${name}" transform="translate(${x} ${y})">${inner}</g>`;
+  });
+  return svg(TIDE_POOL_SHEET.width, TIDE_POOL_SHEET.height, groups.join(''));
+}

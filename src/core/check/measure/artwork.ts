@@ -1,10 +1,12 @@
 import { gridOf, type PixelBox } from '../../artwork/facts';
-import { fromShares } from '../../fit/clip';
+import { clipOutline, fromShares } from '../../fit/clip';
 import type { Extent } from '../../fit/geometry';
 import type { ShowingPiece } from '../../fit/schema';
 import { softPlaces, type SoftPlaces } from '../../raster/soft';
+import { flattenPath, mapPath, type Path } from '../../path/path';
+import { coverOf } from '../../raster/cover';
 import { readStrokes, type StrokeReading } from '../../raster/strokes';
-import type { Raster } from '../../raster/raster';
+import { isOpaque, words, type Raster } from '../../raster/raster';
 import { pixelsOf } from '../../render/finish';
 import type { CheckContext } from '../context';
 
@@ -18,10 +20,48 @@ function once<T>(raster: Raster, key: string, measure: () => T): T {
   return known.get(key) as T;
 }
 
-/** The pixels a piece shows, and mm to one of them. */
-export function shownOf(context: CheckContext, piece: ShowingPiece): { raster: Raster; mm: number } {
-  const raster = pixelsOf(piece, context.pixels, context.progress);
-  return { raster, mm: Math.max(piece.width / raster.width, piece.height / raster.height) };
+/** The pixels a piece shows, mm to one of them, and where in mm a box of them lies. */
+interface ShownPixels {
+  raster: Raster;
+  mm: number;
+  placeOf: (box: PixelBox) => Extent;
+}
+
+/** What a piece shows of its artwork: of a clipped one what is seen through the clip, and no more. */
+export function shownOf(context: CheckContext, piece: ShowingPiece): ShownPixels {
+  const whole = pixelsOf(piece, context.pixels, context.progress);
+  const mm = Math.max(piece.width / whole.width, piece.height / whole.height);
+  const clip = piece.kind === 'artwork' ? piece.clip : null;
+  if (!clip) return { raster: whole, mm, placeOf: (box) => extentOn(piece, whole, box) };
+  const aspect = piece.width / piece.height;
+  const { raster, left, top } = once(whole, `seen/${aspect}/${JSON.stringify(clip)}`, () =>
+    seenThrough(whole, clipOutline(clip, aspect)),
+  );
+  const moved = (box: PixelBox) => ({ ...box, x: box.x + left, y: box.y + top });
+  return { raster, mm, placeOf: (box) => extentOn(piece, whole, moved(box)) };
+}
+
+/** The part of a picture within a path in shares of it, all else of its box clear. */
+function seenThrough(whole: Raster, outline: Path): { raster: Raster; left: number; top: number } {
+  const { width, height } = whole;
+  const polygons = flattenPath(
+    mapPath(outline, ({ x, y }) => ({ x: x * width, y: y * height })),
+    0.1,
+  );
+  const mask = coverOf(polygons, { left: 0, top: 0, right: width, bottom: height });
+  const pixels = words(whole);
+  const seen = new Uint32Array(mask.width * mask.height);
+  for (let row = 0, at = 0; row < mask.height; row++) {
+    const from = (mask.top + row) * width + mask.left;
+    for (let column = 0; column < mask.width; column++, at++)
+      if (mask.data[at]! >= 128) seen[at] = pixels[from + column]!;
+  }
+  const data = new Uint8Array(seen.buffer);
+  return {
+    raster: { width: mask.width, height: mask.height, data, opaque: isOpaque(data) },
+    left: mask.left,
+    top: mask.top,
+  };
 }
 
 /** Half-transparent parts of what a piece shows; where an artwork is shown as it came, its share is known from its import. */
@@ -42,11 +82,7 @@ export function strokesOf(context: CheckContext, piece: ShowingPiece, limit: num
 }
 
 /** The extent in mm of a box of a piece's own pixels. */
-export function extentOn(
-  piece: ShowingPiece,
-  raster: { width: number; height: number },
-  box: PixelBox,
-): Extent {
+function extentOn(piece: ShowingPiece, raster: { width: number; height: number }, box: PixelBox): Extent {
   const on = fromShares(piece);
   const [x0, x1] = [box.x / raster.width, (box.x + box.width) / raster.width];
   const [y0, y1] = [box.y / raster.height, (box.y + box.height) / raster.height];

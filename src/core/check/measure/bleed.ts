@@ -6,7 +6,7 @@ import { renderFace } from '../../render/face';
 import { pixelCentre } from '../../render/transform';
 import type { CheckContext } from '../context';
 import { CHECK_LIMITS } from '../limits';
-import { alphaOf, columnsIn, worstSide, type AlphaAt, type BySide } from './grid';
+import { alphaOf, columnsIn, withinOutline, worstSide, type AlphaAt, type BySide } from './grid';
 
 export interface BleedMeasure {
   /** Share of the ring between trim and bleed edge that is covered, 0 to 1; 1 where there is no ring. */
@@ -109,7 +109,9 @@ function gapAlong(context: CheckContext, side: Side, reach: Extent, covers: Cove
 }
 
 /** The pixel lines that run inward from a side of the bleed edge, one for each pixel along it. */
-function linesFrom({ grid, face }: CheckContext, side: Side) {
+function linesFrom(context: CheckContext, side: Side) {
+  const { grid, face } = context;
+  const inside = face.outline ? withinOutline(context, face.bleed) : null;
   const flat = side === 'top' || side === 'bottom';
   const near = side === 'top' || side === 'left';
   const depth = flat ? grid.height : grid.width;
@@ -145,7 +147,8 @@ function linesFrom({ grid, face }: CheckContext, side: Side) {
     /** The first step that lies within the bleed edge. */
     firstInside: (index: number) => {
       let step = 0;
-      if (!isRectangle(face)) while (step < depth && distance(index, step) > 0) step++;
+      if (inside) while (step < depth && !inside(column(index, step), row(index, step))) step++;
+      else if (!isRectangle(face)) while (step < depth && distance(index, step) > 0) step++;
       return step;
     },
     /** How deep in mm a gap of this many steps is, counting only what lies nearer to this side than to another. */

@@ -1,4 +1,5 @@
-import { SIDES, type Side } from '../../blank/shape';
+import { shapePath, SIDES, type Side } from '../../blank/shape';
+import { parsePath } from '../../path/parse';
 import { factsFor } from '../../fit/geometry';
 import type { Piece } from '../../fit/schema';
 import { maskAt, type Mask } from '../../raster/cover';
@@ -75,6 +76,20 @@ function maskOf({ grid, face }: CheckContext, piece: Piece): Mask | null {
   if (!mask) known.set(piece, (mask = coverOn(flatGround(grid, 1), path)));
   return mask;
 }
+
+/** Whether a pixel of the grid lies within the face's outline grown by mm; drawn once for all that ask. */
+export function withinOutline(
+  { grid, face }: CheckContext,
+  grow: number,
+): (column: number, row: number) => boolean {
+  const known = insides.get(grid) ?? new Map<number, Mask>();
+  insides.set(grid, known);
+  let mask = known.get(grow);
+  if (!mask) known.set(grow, (mask = coverOn(flatGround(grid), parsePath(shapePath(face, grow)) ?? [])));
+  return (column, row) => maskAt(mask, column, row) >= 128;
+}
+
+const insides = new WeakMap<CheckContext['grid'], Map<number, Mask>>();
 
 /** Columns whose pixel centres lie within a span in mm, `to` exclusive. */
 export function columnsIn(

@@ -173,6 +173,8 @@ function drawPatch(context: CheckContext, pieces: readonly Piece[], extent: Exte
     const ground = plain
       ? { ...face, bend: null }
       : { ...face, bend: null, width: across, height: down, bleed: 0 };
+    // Where the knife goes is no edge of the artwork.
+    delete ground.cut;
     raster = renderFace(ground, plain ? pieces : moved, { facts, pixels }, { pixels: size, progress });
   }
   kept.delete(key);

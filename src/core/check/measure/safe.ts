@@ -4,7 +4,7 @@ import type { PlacedPiece } from '../../fit/schema';
 import { PRESENT } from '../../raster/bounds';
 import { pixelCentre } from '../../render/transform';
 import type { CheckContext } from '../context';
-import { alphaAt, worstSide, type AlphaAt, type BySide } from './grid';
+import { alphaAt, withinOutline, worstSide, type AlphaAt, type BySide } from './grid';
 
 export interface SafeMeasure {
   /** mm past the safe edge at each side, and past the trim; 0 where nothing is. */
@@ -52,11 +52,60 @@ export function measureSafe(context: CheckContext, piece: PlacedPiece): SafeMeas
     top: Math.floor((extent.top + grid.bleed) * grid.perMmY) - 1,
     bottom: Math.ceil((extent.bottom + grid.bleed) * grid.perMmY) + 1,
   };
+  if (face.outline) return measureWithin(context, ready, span);
   const places = new Map<Side, Extent>();
   for (const side of SIDES) places.set(side, followSide(context, ready, span, side, measure));
   const side = worstSide(measure.pastSafe);
   if (measure.pastSafe[side] === 0) return { ...measure, clearance: clearanceOf(context, ready, span) };
   return { ...measure, share: shareOutside(context, ready, span), place: places.get(side)! };
+}
+
+/** The same within an outline of any form: each pixel that lies past the safe edge by its own distance from it. */
+function measureWithin(context: CheckContext, ready: AlphaAt, span: Span): SafeMeasure {
+  const { grid, face } = context;
+  const isSafe = withinOutline(context, -face.safe);
+  const halfPixel = 0.5 / Math.min(grid.perMmX, grid.perMmY) + 1e-6;
+  const measure: SafeMeasure = {
+    pastSafe: { top: 0, right: 0, bottom: 0, left: 0 },
+    pastTrim: 0,
+    share: 0,
+    clearance: Infinity,
+    place: null,
+  };
+  const place: Extent = { left: Infinity, top: Infinity, right: -Infinity, bottom: -Infinity };
+  let [there, outside] = [0, 0];
+  for (let row = span.top; row < span.bottom; row++) {
+    if (row % 64 === 0) context.progress((row - span.top) / (span.bottom - span.top));
+    let before = false;
+    for (let column = span.left; column < span.right; column++) {
+      const present = ready(column, row) > PRESENT;
+      const edge = present !== before;
+      before = present;
+      if (!present) continue;
+      there++;
+      const safe = isSafe(column, row);
+      if (safe && !edge) continue;
+      const { x, y } = pixelCentre(grid, column, row);
+      const past = signedDistance(face, -face.safe, x, y);
+      measure.clearance = Math.min(measure.clearance, -past);
+      if (past <= halfPixel) continue;
+      outside++;
+      const side = nearestSide(face, x, y);
+      measure.pastSafe[side] = Math.max(measure.pastSafe[side], past + halfPixel);
+      const pastTrim = past - face.safe;
+      if (pastTrim > halfPixel) measure.pastTrim = Math.max(measure.pastTrim, pastTrim + halfPixel);
+      place.left = Math.min(place.left, x);
+      place.right = Math.max(place.right, x);
+      place.top = Math.min(place.top, y);
+      place.bottom = Math.max(place.bottom, y);
+    }
+  }
+  return {
+    ...measure,
+    share: there === 0 ? 0 : outside / there,
+    clearance: Math.max(0, Math.min(1e3, measure.clearance)),
+    place: outside > 0 ? place : null,
+  };
 }
 
 /** Follows a side's lines inward, notes in `measure` how far the motif is past, and gives back where. */

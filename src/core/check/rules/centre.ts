@@ -16,12 +16,15 @@ export const centre: Rule = {
   name: 'Centre',
   edges: true,
   check: (context) =>
-    tellingOnes(
-      motifsOf(context)
-        .map((piece) => measure(context, piece))
-        .filter((finding) => finding !== null)
-        .sort((a, b) => Number(a.measured) - Number(b.measured)),
-    ),
+    // A line cut round the artwork has its middle wherever that puts it.
+    context.face.cut
+      ? []
+      : tellingOnes(
+          motifsOf(context)
+            .map((piece) => measure(context, piece))
+            .filter((finding) => finding !== null)
+            .sort((a, b) => Number(a.measured) - Number(b.measured)),
+        ),
 };
 
 function measure(context: CheckContext, piece: PlacedPiece): Finding | null {

@@ -14,6 +14,8 @@ export const contrast: Rule = {
   rests: [],
   name: 'Contrast',
   check: (context) => {
+    // What runs out past the cut line has no product beside it.
+    if (context.face.cut?.spread) return [];
     const { total, share, place } = measureMelting(context);
     if (total === 0) return [];
     const { meltReady, meltLook } = CHECK_LIMITS;

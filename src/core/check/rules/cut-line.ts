@@ -70,7 +70,8 @@ const CLAUSES: readonly Clause[] = [
     limit: () => CHECK_LIMITS.cutPoint,
     unit: 'degrees',
     shown: (_, value) => `${fixed(value, 0)}°`,
-    message: (shown, limit) => `A point is only ${shown} wide and will not peel: ${limit} does.`,
+    message: (shown, limit) =>
+      `A tip is sharp, ${shown} between its sides, and will not peel: from ${limit} on it does.`,
     remedies: (context) => [widen(context, 1.5), rounder(context)],
   },
 ];

@@ -1,4 +1,8 @@
-import type { Flaw } from '../../artwork/facts';
+import { gridOf, type Flaw } from '../../artwork/facts';
+import { outlineDistance } from '../../blank/outline';
+import { ringsOf } from '../../cut/line';
+import { fromRings } from '../../cut/polygons';
+import { clipOutline } from '../../fit/clip';
 import type { Extent } from '../../fit/geometry';
 import type { ShowingPiece } from '../../fit/schema';
 import { showingPieces, type CheckContext } from '../context';
@@ -18,7 +22,8 @@ export function flawsOf(context: CheckContext, kinds: readonly Flaw['kind'][]): 
   return showingPieces(context).flatMap((piece) => {
     const flaws = context
       .facts(piece.artworkId)
-      .flaws.filter(({ kind }) => kinds.includes(kind) && !isTidied(piece, kind));
+      .flaws.filter(({ kind }) => kinds.includes(kind) && !isTidied(piece, kind))
+      .filter(({ box }) => isSeen(context, piece, box));
     if (flaws.length === 0) return [];
     const { extent, area } = flawOn(context, piece);
     const extents = flaws.map(({ box }) => extent(box));
@@ -36,6 +41,16 @@ export function flawsOf(context: CheckContext, kinds: readonly Flaw['kind'][]): 
       },
     ];
   });
+}
+
+/** Whether a box of an artwork's own pixels is seen through the piece's clip. */
+function isSeen({ facts }: CheckContext, piece: ShowingPiece, box: Flaw['box']): boolean {
+  if (piece.kind !== 'artwork' || !piece.clip) return true;
+  const grid = gridOf(facts(piece.artworkId));
+  const [x, y] = [(box.x + box.width / 2) / grid.width, (box.y + box.height / 2) / grid.height];
+  return fromRings(ringsOf(clipOutline(piece.clip, piece.width / piece.height), 0.002)).outers.some(
+    (ring) => outlineDistance(ring, x, y) < 0,
+  );
 }
 
 function isTidied({ finish = [] }: ShowingPiece, kind: Flaw['kind']): boolean {

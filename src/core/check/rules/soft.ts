@@ -3,7 +3,7 @@ import { fixed } from '../../length/show';
 import { measureShowing, withFinish, type CheckContext, type Rule } from '../context';
 import { judge, type Finding, type Remedy } from '../finding';
 import { CHECK_LIMITS } from '../limits';
-import { extentOn, shownOf, softOf } from '../measure/artwork';
+import { shownOf, softOf } from '../measure/artwork';
 
 /** Half-transparent pixels, which methods with white ink under the colours print badly. Listed for those methods. */
 export const soft: Rule = {
@@ -17,7 +17,7 @@ function measure(context: CheckContext, piece: ShowingPiece): Finding {
   const { softReady, softLook } = CHECK_LIMITS;
   const { share, box } = softOf(context, piece, softReady);
   const verdict = judge(share, softReady, softLook);
-  const { raster } = shownOf(context, piece);
+  const { placeOf } = shownOf(context, piece);
   const percent = `${fixed(share * 100, 1)} %`;
   return {
     rule: 'soft',
@@ -38,7 +38,7 @@ function measure(context: CheckContext, piece: ShowingPiece): Finding {
         ? `“${piece.name}” has no half-transparent parts to speak of.`
         : `${percent} of “${piece.name}” is half transparent, a shadow or a glow: ${context.blank.method.name.toLowerCase()} prints white under it and it turns milky.`,
     remedies: verdict === 'ready' ? [] : remedies(context, piece),
-    ...(verdict !== 'ready' && box && { place: extentOn(piece, raster, box) }),
+    ...(verdict !== 'ready' && box && { place: placeOf(box) }),
   };
 }
 

@@ -3,7 +3,7 @@ import { fixed } from '../../length/show';
 import { measureShowing, withFinish, type CheckContext, type Rule } from '../context';
 import type { Finding, Remedy, Verdict } from '../finding';
 import { CHECK_LIMITS } from '../limits';
-import { extentOn, shownOf, strokesOf } from '../measure/artwork';
+import { shownOf, strokesOf } from '../measure/artwork';
 
 /** Strokes of the motifs, and gaps between them, against the thinnest that the method holds. */
 export const thin: Rule = {
@@ -15,7 +15,7 @@ export const thin: Rule = {
 
 function measure(context: CheckContext, piece: ShowingPiece): Finding | null {
   const limit = context.blank.limits.stroke;
-  const { raster, mm } = shownOf(context, piece);
+  const { raster, mm, placeOf } = shownOf(context, piece);
   if (piece.role === 'ground' || raster.opaque) return null;
   const { strokes, gaps } = strokesOf(context, piece, limit);
   const gap = (gaps.thinnest ?? Infinity) < (strokes.thinnest ?? Infinity);
@@ -50,7 +50,7 @@ function measure(context: CheckContext, piece: ShowingPiece): Finding | null {
       verdict === 'ready'
         ? []
         : remedies(context, piece, limit, strokes.thinnest !== null, gaps.thinnest !== null),
-    ...(verdict !== 'ready' && worst.box && { place: extentOn(piece, raster, worst.box) }),
+    ...(verdict !== 'ready' && worst.box && { place: placeOf(worst.box) }),
   };
 }
 
