@@ -83,7 +83,7 @@ async function writeAs(
       name: press.press.name,
       bytes: press.profile?.bytes ?? engine.pressProfile(),
     };
-    return printPdf(title, pages, profile);
+    return printPdf(title, pages, profile, plan.mirrored);
   }
   if (plan.format === 'svg') {
     const svg = printSvg(first!.face, svgLayers(engine, asked, first!, shown, progress));

@@ -6,7 +6,8 @@ import { parsePath } from '@/core/path/parse';
 import { coverOf } from '@/core/raster/cover';
 import { layRaster } from '@/core/raster/turn';
 import { isOpaque, words, type Progress, type Raster } from '@/core/raster/raster';
-import { layOut, type Laid, type Print } from '@/core/sheet/layout';
+import { layOut, type Laid } from '@/core/sheet/layout';
+import type { Print } from '@/core/sheet/print';
 import { marksOf, type SheetMark } from '@/core/sheet/marks';
 import type { PressLines } from '@/core/sheet/press-lines';
 import type { Sheet } from '@/core/sheet/schema';
@@ -105,7 +106,11 @@ function drawPrints(
       const down = Math.min(size.height, raster.height - sy, onto.height - dy);
       for (let y = 0; y < down; y++) {
         const start = (sy + y) * raster.width + sx;
-        target.set(from.subarray(start, start + across), (dy + y) * onto.width + dx);
+        const row = from.subarray(start, start + across);
+        const at = (dy + y) * onto.width + dx;
+        if (!print.cut) target.set(row, at);
+        // Boxes of what is cut to shape overlap where they are clear.
+        else for (let x = 0; x < across; x++) if (row[x]! >>> 24 > 0) target[at + x] = row[x]!;
       }
     }
   }

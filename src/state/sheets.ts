@@ -1,7 +1,8 @@
 import { printSize } from '@/core/blank/resolve';
 import { safeName } from '@/core/pack/names';
 import { pressLines } from '@/core/sheet/press-lines';
-import type { Print } from '@/core/sheet/layout';
+import { printCut } from '@/core/sheet/cut-print';
+import type { Print } from '@/core/sheet/print';
 import { newSheet, type Sheet } from '@/core/sheet/schema';
 import type { SheetFormat } from '@/files/sheet';
 import { put, remove } from '@/store/database';
@@ -45,7 +46,8 @@ export function printsIn(shop: Shop): Print[] {
       if (!pieces.some(({ visible }) => visible)) return [];
       const which = blank.faces.length > 1 ? `, ${face.name.toLowerCase()}` : '';
       const name = `${design.name} on ${blank.blank.name}${which}`;
-      return [{ fitId: fit.id, faceId: face.id, name, ...printSize(face), bleed: face.bleed }];
+      const cut = printCut(face);
+      return [{ fitId: fit.id, faceId: face.id, name, ...printSize(face), bleed: face.bleed, cut }];
     });
   });
 }

@@ -5,6 +5,7 @@ import type { Press } from '@/core/colour/press';
 import type { Swatch } from '@/core/colour/swatches';
 import type { PrintFace } from '@/core/blank/resolve';
 import type { Docket } from '@/core/check/docket';
+import type { CutPage } from '@/files/cut-lines';
 import type { DocketSheet } from '@/core/pack/docket-sheet';
 import type { Parting } from '@/core/cut/parting';
 import type { FitFace } from '@/core/fit/schema';
@@ -207,6 +208,10 @@ class EnginePool {
 
   readProfile(file: Blob): Promise<{ id: string; name: string }> {
     return this.run([], file.size, {}, (service) => service.readProfile(file));
+  }
+
+  cutPdf(title: string, pages: readonly CutPage[], spot: string): Promise<Blob> {
+    return this.run([], 0, {}, (service) => service.cutPdf(title, pages, spot));
   }
 
   swatchPage(title: string, swatches: readonly Swatch[]): Promise<Blob> {

@@ -233,6 +233,13 @@ const service: EngineService = {
       return new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'application/pdf' });
     }),
 
+  cutPdf: (title, pages, spot) =>
+    answer(async () => {
+      const { cutPdf } = await import('@/files/pdf/cut-lines');
+      const bytes = await cutPdf(title, pages, spot);
+      return new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'application/pdf' });
+    }),
+
   swatchPage: (title, swatches) =>
     answer(async () => {
       const [{ swatchPdf }, { loadFont }] = await Promise.all([

@@ -11,9 +11,10 @@ import type { Fit, FitFace } from '@/core/fit/schema';
 import type { UnitSetting } from '@/core/length/show';
 import type { DocketSheet } from '@/core/pack/docket-sheet';
 import type { PrintChoice, PrintPlan } from '@/core/pack/plan';
-import type { Print } from '@/core/sheet/layout';
+import type { Print } from '@/core/sheet/print';
 import type { PressLines } from '@/core/sheet/press-lines';
 import type { Sheet } from '@/core/sheet/schema';
+import type { CutPage } from '@/files/cut-lines';
 import type { SheetFormat } from '@/files/sheet';
 import type { TemplateReading } from '@/core/template/reading';
 
@@ -139,6 +140,8 @@ export interface EngineService {
   press(asked: PressAsked): Promise<Outcome<Press>>;
   /** What a profile file says of itself; refused where it is no printing profile. */
   readProfile(file: Blob): Promise<Outcome<{ id: string; name: string }>>;
+  /** Cut lines alone as PDF, a page each. */
+  cutPdf(title: string, pages: readonly CutPage[], spot: string): Promise<Outcome<Blob>>;
   /** A page of swatches as PDF. */
   swatchPage(title: string, swatches: readonly Swatch[]): Promise<Outcome<Blob>>;
 }

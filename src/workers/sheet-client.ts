@@ -1,5 +1,6 @@
 import { wrap, type Remote } from 'comlink';
-import type { Print, SheetLayout } from '@/core/sheet/layout';
+import type { SheetLayout } from '@/core/sheet/layout';
+import type { Print } from '@/core/sheet/print';
 import type { SheetReport } from '@/core/sheet/report';
 import type { Sheet } from '@/core/sheet/schema';
 import { Latest } from './latest';

@@ -1,5 +1,6 @@
 import { expose } from 'comlink';
-import { layOut, type Print, type SheetLayout } from '@/core/sheet/layout';
+import { layOut, type SheetLayout } from '@/core/sheet/layout';
+import type { Print } from '@/core/sheet/print';
 import { reportOn, type SheetReport } from '@/core/sheet/report';
 import type { Sheet } from '@/core/sheet/schema';
 

@@ -118,8 +118,7 @@ describe('a cut line round shapes of known size', () => {
     const lost = border * Math.tan(inward / 2);
     const outward = (2 * Math.PI + points * inward) / points;
     const length = lengthOf(ring) + points * (border * outward - 2 * lost);
-    const mm2 =
-      area(ring) + border * lengthOf(ring) + points * ((outward / 2) * border ** 2 - border * lost);
+    const mm2 = area(ring) + border * lengthOf(ring) + points * ((outward / 2) * border ** 2 - border * lost);
     const [line] = shapeOfPath(lineRound([ring], { radius: 0 })).outers;
     expect(Math.abs(lengthOf(line!) / length - 1)).toBeLessThan(0.005);
     expect(Math.abs(area(line!) / mm2 - 1)).toBeLessThan(0.005);

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { layOut, type Print, type SheetLayout } from '@/core/sheet/layout';
+import { layOut, type SheetLayout } from '@/core/sheet/layout';
+import type { Print } from '@/core/sheet/print';
 import { marksOf, RULER } from '@/core/sheet/marks';
 import { reportOn } from '@/core/sheet/report';
 import { newSheet, type Sheet } from '@/core/sheet/schema';

@@ -60,7 +60,8 @@ function cutFace(own: PrintFace, id: string, { name, d, edge, backing }: Cut): P
     height,
     cornerRadius: 0,
     outline: outline ?? null,
-    zones: [{ id: 'middle', name: 'middle', x: width / 2, y: height / 2, width, height }],
+    // A line round the artwork has its middle wherever that puts it: nothing is aimed at it.
+    zones: [],
     keepOuts: holes.map((points, i): KeepOut => ({
       id: `hole-${i + 1}`,
       name: 'hole',

@@ -101,7 +101,7 @@ interface Cubic {
 }
 
 /** A quadratic curve as the cubic one that it is. */
-function cubicOf(from: PathPoint, c: PathPoint, to: PathPoint): Cubic {
+export function cubicOf(from: PathPoint, c: PathPoint, to: PathPoint): Cubic {
   const third = (end: PathPoint) => ({
     x: end.x + (2 / 3) * (c.x - end.x),
     y: end.y + (2 / 3) * (c.y - end.y),

@@ -1,15 +1,8 @@
 import { MaxRectsPacker } from 'maxrects-packer';
+import { common } from '../cut/polygons';
+import { nest, reachOf } from './nest';
+import type { Placed, Print, Room } from './print';
 import type { Sheet, Spot } from './schema';
-
-/** A print that goes on sheets: its box, trim and bleed, in mm. */
-export interface Print {
-  fitId: string;
-  faceId: string;
-  name: string;
-  width: number;
-  height: number;
-  bleed: number;
-}
 
 /** A copy of a print, or a part of one that is larger than any sheet, where it lies. */
 export interface Laid extends Spot {
@@ -58,7 +51,8 @@ function packed(sheet: Sheet, wanted: readonly Print[]): SheetLayout {
     };
   const fitting = wanted.filter((print) => fits(print, room, sheet.turning));
   const large = wanted.filter((print) => !fits(print, room, sheet.turning));
-  const whole = paper.height === null ? onRoll(sheet, fitting, room.width) : onSheets(sheet, fitting, room);
+  const boxed = paper.height === null ? onRoll(sheet, fitting, room.width) : onSheets(sheet, fitting, room);
+  const whole = closer(sheet, boxed, fitting, room);
   const laid = [...whole.laid];
   let { sheets } = whole;
   for (const print of large) {
@@ -69,11 +63,31 @@ function packed(sheet: Sheet, wanted: readonly Print[]): SheetLayout {
   return { width: paper.width, height: whole.height, sheets, laid, troubles: [] };
 }
 
+interface Lying {
+  laid: Laid[];
+  sheets: number;
+  height: number;
+}
+
+/** What is cut to shape lies by its outlines where it needs fewer sheets so, or less of the last of them. */
+function closer(sheet: Sheet, boxed: Lying, prints: readonly Print[], room: Room): Lying {
+  if (!prints.some(({ cut }) => cut)) return boxed;
+  const bins = nest(prints, { ...room, gap: sheet.gap, turning: sheet.turning });
+  if (!bins) return boxed;
+  const laid = bins.flatMap((bin, index) => laidOn(sheet, bin, index));
+  const end = (lying: readonly Laid[], last: number) =>
+    Math.max(0, ...lying.filter((one) => one.sheet === last).map(({ y, height }) => y + height));
+  const nested = { laid, sheets: bins.length, height: sheet.paper.height ?? end(laid, 0) + sheet.margin };
+  const fewer = nested.sheets - boxed.sheets;
+  const shorter = end(laid, nested.sheets - 1) < end(boxed.laid, boxed.sheets - 1);
+  return fewer < 0 || (fewer === 0 && shorter) ? nested : boxed;
+}
+
 function paperOf({ paper }: Sheet): { width: number; height: number } {
   return { width: paper.width, height: paper.height ?? 0 };
 }
 
-function fits({ width, height }: Print, room: { width: number; height: number }, turning: boolean): boolean {
+function fits({ width, height }: Print, room: Room, turning: boolean): boolean {
   const lies = (w: number, h: number) => w <= room.width + FITS && h <= room.height + FITS;
   return lies(width, height) || (turning && lies(height, width));
 }
@@ -81,7 +95,7 @@ function fits({ width, height }: Print, room: { width: number; height: number },
 function onSheets(
   sheet: Sheet,
   prints: readonly Print[],
-  room: { width: number; height: number },
+  room: Room,
 ): { laid: Laid[]; sheets: number; height: number } {
   const bins = pack(sheet, prints, room.width, room.height);
   return {
@@ -111,13 +125,6 @@ function onRoll(
     const end = Math.max(...laid.map(({ y, height }) => y + height));
     return { laid, sheets: 1, height: end + margin };
   }
-}
-
-interface Placed {
-  x: number;
-  y: number;
-  turned: boolean;
-  print: Print;
 }
 
 /** Prints of so few sizes are tried all upright and all turned as well: rows of one size often lie closest so. */
@@ -184,7 +191,7 @@ function sizeOf({ width, height }: Print, turned: boolean): { width: number; hei
 }
 
 /** A print over several sheets, a part on each, neighbours lying over one another by the overlap. */
-function inParts(sheet: Sheet, print: Print, room: { width: number; height: number }, first: number): Laid[] {
+function inParts(sheet: Sheet, print: Print, room: Room, first: number): Laid[] {
   const columns = cuts(print.width, room.width, sheet.overlap);
   const rows = cuts(print.height, room.height, sheet.overlap);
   return rows.flatMap((y, row) =>
@@ -239,6 +246,16 @@ function outside(laid: readonly Laid[], width: number, height: number, margin: n
   return out.map(({ print, sheet }) => `“${print.name}” on sheet ${sheet + 1} goes past the margin.`);
 }
 
+/** Whether two prints whose boxes overlap do so themselves: those that are cut to shape may lie in each other's bays. */
+function touch(a: Laid, b: Laid): boolean {
+  if (!a.print.cut && !b.print.cut) return true;
+  const shape = ({ print, turned, x, y }: Laid) => ({
+    outers: reachOf(print, turned).map((ring) => ring.map(([px, py]): [number, number] => [px + x, py + y])),
+    holes: [],
+  });
+  return common(shape(a), shape(b)).outers.length > 0;
+}
+
 function overlapping(laid: readonly Laid[]): string[] {
   const said: string[] = [];
   laid.forEach((a, i) => {
@@ -249,7 +266,7 @@ function overlapping(laid: readonly Laid[]): string[] {
         b.x + b.width <= a.x + FITS ||
         a.y + a.height <= b.y + FITS ||
         b.y + b.height <= a.y + FITS;
-      if (!apart)
+      if (!apart && touch(a, b))
         said.push(`“${a.print.name}” and “${b.print.name}” lie over one another on sheet ${a.sheet + 1}.`);
     }
   });

@@ -30,7 +30,7 @@ export function marksOf(sheet: Sheet, layout: SheetLayout, index: number): Sheet
   const room = sheet.margin >= NEEDS;
   return [
     ...flag(),
-    ...(sheet.crops ? laid.flatMap((one) => cropMarks(one, sheet)) : []),
+    ...(sheet.crops ? laid.filter(({ print }) => !print.cut).flatMap((one) => cropMarks(one, sheet)) : []),
     ...(sheet.ruler && room ? ruler(layout) : []),
     ...(sheet.labels && room ? labels(sheet, layout, laid, index) : []),
   ];

@@ -1,4 +1,6 @@
-import { layOut, type Print, type SheetLayout } from './layout';
+import { areaOf } from '../cut/polygons';
+import { layOut, type SheetLayout } from './layout';
+import type { Print } from './print';
 import type { Sheet } from './schema';
 
 export interface SheetReport {
@@ -16,7 +18,7 @@ export interface SheetReport {
 export function reportOn(sheet: Sheet, prints: readonly Print[], layout: SheetLayout): SheetReport {
   const { width, height, sheets, laid } = layout;
   const paper = width * height * sheets;
-  const used = paper === 0 ? 0 : laid.reduce((sum, one) => sum + one.width * one.height, 0) / paper;
+  const used = paper === 0 ? 0 : laid.reduce((sum, one) => sum + areaOn(one), 0) / paper;
   const last = lastOf(sheet, prints);
   return {
     used,
@@ -24,6 +26,11 @@ export function reportOn(sheet: Sheet, prints: readonly Print[], layout: SheetLa
     row: last && sheet.paper.height === null ? rowOf(sheet, last) + sheet.gap : null,
     cost: costOf(sheet, layout),
   };
+}
+
+/** mm2 that a print takes: its box, or within its bleed where it is cut to shape. */
+function areaOn({ print, width, height }: SheetLayout['laid'][number]): number {
+  return print.cut ? print.cut.reach.reduce((sum, ring) => sum + Math.abs(areaOf(ring)), 0) : width * height;
 }
 
 function lastOf({ items }: Sheet, prints: readonly Print[]): Print | undefined {

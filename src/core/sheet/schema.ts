@@ -23,6 +23,9 @@ export const SpotSchema = v.object({
 });
 export type Spot = v.InferOutput<typeof SpotSchema>;
 
+/** What most cutters look for by name. */
+export const CUT_SPOT = 'CutContour';
+
 export const SheetSchema = v.object({
   upfit: v.literal('sheet/1'),
   id: v.string(),
@@ -39,6 +42,9 @@ export const SheetSchema = v.object({
   labels: v.boolean(),
   /** mm that the parts of a print too large for any sheet lie over one another. */
   overlap: Length,
+  /** Whether cut lines of what is cut to shape are drawn, and what their ink is called. */
+  cutLines: v.optional(v.boolean(), true),
+  spot: v.optional(v.pipe(v.string(), v.regex(/^[\w -]{1,40}$/)), CUT_SPOT),
   /** Cost of a sheet, or of a metre of a roll; null where it is not known. */
   price: v.nullable(Length),
   items: v.array(SheetItemSchema),
@@ -61,6 +67,8 @@ export function newSheet(id: string, name: string): Sheet {
     ruler: true,
     labels: true,
     overlap: 10,
+    cutLines: true,
+    spot: CUT_SPOT,
     price: null,
     items: [],
     placed: null,

@@ -14,11 +14,10 @@ import {
   type PDFRef,
 } from '@cantoo/pdf-lib';
 import { rgbOf } from '@/core/colour/hex';
-import { MM_PER_INCH } from '@/core/length/units';
+import { strokeSpot } from './spot';
+import { PT } from './units';
 import { outlineWord, type readFont } from '../type';
 
-/** Points in a mm. */
-export const PT = 72 / MM_PER_INCH;
 export const A4 = { width: 210, height: 297 };
 export const INK = rgb(0.125, 0.145, 0.17);
 export const SECOND = rgb(0.37, 0.39, 0.42);
@@ -111,6 +110,11 @@ export class DrawnPage {
       borderColor: colour,
       borderWidth: thickness,
     });
+  }
+
+  /** A cut line in an ink of its own. */
+  spot(d: string, name: string): void {
+    strokeSpot(this.page, d, name, this.size.height);
   }
 
   /** A picture in a box, upright. */

@@ -16,10 +16,14 @@ import {
 } from '@cantoo/pdf-lib';
 import type { PrintFace } from '@/core/blank/resolve';
 import type { Cmyk } from '@/core/colour/palette';
-import { flattenPath, writePath, type Path } from '@/core/path/path';
+import { flattenPath, mapPath, writePath, type Path } from '@/core/path/path';
 import { parsePath } from '@/core/path/parse';
+import { printCut } from '@/core/sheet/cut-print';
+import { CUT_SPOT } from '@/core/sheet/schema';
 import { printBoxes, printOutline } from '@/core/render/layers';
-import { PT, screenColour } from './page';
+import { screenColour } from './page';
+import { strokeSpot } from './spot';
+import { PT } from './units';
 import { pictureOf, type MadePicture } from './picture';
 
 /** A layer that is made: a path in its colour or inks, or a picture's colours (or inks) and alpha, each as a PNG over the whole print box. */
@@ -33,23 +37,25 @@ export interface PrintPage {
 }
 
 /**
- * A print as a PDF at true size, a page for each face with its TrimBox and BleedBox; paths stay paths. One in inks names
+ * A print as a PDF at true size, a page for each face with its TrimBox and BleedBox; paths stay paths. What is cut to
+ * shape carries its cut line in a separation of its own. One in inks names
  * the profile they are meant for, as its output intent.
  */
 export async function printPdf(
   title: string,
   pages: readonly PrintPage[],
   profile: { name: string; bytes: Uint8Array } | null,
+  mirrored = false,
 ): Promise<Uint8Array> {
   const pdf = await PDFDocument.create();
   pdf.setTitle(title);
   pdf.setCreator('Up Fit');
   if (profile) setOutputIntent(pdf, profile);
-  for (const page of pages) drawPage(pdf, page);
+  for (const page of pages) drawPage(pdf, page, mirrored);
   return pdf.save();
 }
 
-function drawPage(pdf: PDFDocument, { face, layers }: PrintPage): void {
+function drawPage(pdf: PDFDocument, { face, layers }: PrintPage, mirrored: boolean): void {
   const { page: size, trim } = printBoxes(face);
   const page = pdf.addPage([size.width * PT, size.height * PT]);
   page.setBleedBox(0, 0, size.width * PT, size.height * PT);
@@ -77,6 +83,12 @@ function drawPage(pdf: PDFDocument, { face, layers }: PrintPage): void {
     );
   }
   page.pushOperators(popGraphicsState());
+  const cut = printCut(face);
+  if (cut) strokeSpot(page, mirrored ? flipped(cut.d, size.width) : cut.d, CUT_SPOT, size.height);
+}
+
+function flipped(d: string, width: number): string {
+  return writePath(mapPath(parsePath(d) ?? [], ({ x, y }) => ({ x: width - x, y })));
 }
 
 /** Operators that cut all that follows off at a path in mm from the page's top left. */

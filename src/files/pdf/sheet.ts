@@ -1,11 +1,13 @@
 import { PDFDocument, type PDFRef } from '@cantoo/pdf-lib';
 import type { Laid, SheetLayout } from '@/core/sheet/layout';
+import { cutsOf } from '@/core/sheet/cuts';
 import { marksOf, type SheetMark } from '@/core/sheet/marks';
 import type { PressLines } from '@/core/sheet/press-lines';
 import type { Sheet } from '@/core/sheet/schema';
 import type { readFont } from '../type';
 import { A4, DrawnPage, INK, SECOND } from './page';
 import { pictureOf, type MadePicture } from './picture';
+import { BACKING_SPOT } from './spot';
 
 type Font = ReturnType<typeof readFont>;
 
@@ -27,6 +29,9 @@ export async function sheetPdf(
     for (const laid of layout.laid.filter((one) => one.sheet === index))
       drawPrint(page, laid, refs.get(keyOf(laid))!);
     for (const mark of marksOf(sheet, layout, index)) drawMark(page, mark);
+    if (sheet.cutLines)
+      for (const line of cutsOf(layout, index))
+        page.spot(line.d, line.kind === 'cut' ? sheet.spot : BACKING_SPOT);
   }
   if (cards.length > 0) drawCards(new DrawnPage(pdf, font), sheet, cards);
   return pdf.save();

@@ -3,11 +3,28 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import type { Sheet } from '@/core/sheet/schema';
 import { sentence } from '@/state/imports';
-import { makeSheetFiles } from '@/state/sheets';
+import { saveCutLines, sheetCutPages, type CutFormat } from '@/state/cut-files';
+import { useShop } from '@/state/shop';
+import { layOutSheet, makeSheetFiles, printsIn } from '@/state/sheets';
 import { MenuLine, VerbMenu } from '@/ui/Menu';
 
 /** Makes a sheet's files: a PDF with its press card, or a picture of each sheet. */
 export function MakeButton({ sheet }: { sheet: Sheet }) {
+  const shop = useShop();
+  const prints = printsIn(shop).filter((print) =>
+    sheet.items.some(
+      ({ fitId, faceId, copies }) => fitId === print.fitId && faceId === print.faceId && copies > 0,
+    ),
+  );
+  const cuts = prints.filter((print) => print.cut);
+  const cut = async (format: CutFormat) => {
+    try {
+      const laid = await layOutSheet(sheet, prints);
+      if (laid) await saveCutLines(sheet.name, sheetCutPages(sheet.name, laid.layout), format, sheet.spot);
+    } catch (error) {
+      toast(sentence(error));
+    }
+  };
   const [work, setWork] = useState<{ share: number; stop: AbortController } | null>(null);
   const bare = sheet.items.every(({ copies }) => copies === 0);
   const make = async (format: 'pdf' | 'png' | 'tiff') => {
@@ -47,6 +64,12 @@ export function MakeButton({ sheet }: { sheet: Sheet }) {
       <VerbMenu label="as…" disabled={bare}>
         <MenuLine onSelect={() => void make('pdf')}>PDF at 100 %, with the press card</MenuLine>
         <MenuLine onSelect={() => void make('png')}>PNG, a picture of each sheet</MenuLine>
+        {cuts.length > 0 && (
+          <>
+            <MenuLine onSelect={() => void cut('svg')}>Cut lines alone, SVG</MenuLine>
+            <MenuLine onSelect={() => void cut('pdf')}>Cut lines alone, PDF in “{sheet.spot}”</MenuLine>
+          </>
+        )}
         <MenuLine onSelect={() => void make('tiff')}>TIFF, a picture of each sheet</MenuLine>
       </VerbMenu>
     </span>

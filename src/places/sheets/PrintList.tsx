@@ -1,5 +1,5 @@
 'use client';
-import type { Print } from '@/core/sheet/layout';
+import type { Print } from '@/core/sheet/print';
 import type { Sheet, SheetItem } from '@/core/sheet/schema';
 import { showSize } from '@/core/length/show';
 import { isTransfer } from '@/state/sheets';

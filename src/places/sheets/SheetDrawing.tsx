@@ -1,6 +1,9 @@
 'use client';
+import { useId } from 'react';
 import { nudgeStep, showSize } from '@/core/length/show';
 import type { Laid, SheetLayout } from '@/core/sheet/layout';
+import { cutsOf } from '@/core/sheet/cuts';
+import { bleedPath } from '@/core/render/layers';
 import { marksOf, type SheetMark } from '@/core/sheet/marks';
 import type { Sheet, Spot } from '@/core/sheet/schema';
 import { blankOf } from '@/state/library';
@@ -159,12 +162,24 @@ function OneSheet({
               width={one.width}
               height={one.height}
               fill="transparent"
-              stroke={selected === i ? '#0b5563' : '#20252b'}
+              stroke={selected === i ? '#0b5563' : one.print.cut ? 'none' : '#20252b'}
               strokeWidth={(selected === i ? 2.5 : 0.6) / scale}
             />
           </g>
         ),
       )}
+      {sheet.cutLines &&
+        cutsOf(layout, index).map(({ d, kind }) => (
+          <path
+            key={d}
+            d={d}
+            data-cut={kind}
+            fill="none"
+            stroke="#20252b"
+            strokeWidth={(kind === 'cut' ? 1.2 : 0.8) / scale}
+            pointerEvents="none"
+          />
+        ))}
       {marksOf(sheet, layout, index).map((mark, i) => (
         <MarkDrawing key={i} mark={mark} least={0.7 / scale} />
       ))}
@@ -175,6 +190,7 @@ function OneSheet({
 /** A print in its box, turned and cut as it lies. */
 function PrintDrawing({ laid }: { laid: Laid }) {
   const shop = useShop();
+  const clip = useId();
   const fit = shop.fits.get(laid.fitId);
   const blank = fit && blankOf(fit, shop);
   const face = blank?.faces.find(({ id }) => id === laid.faceId);
@@ -190,7 +206,12 @@ function PrintDrawing({ laid }: { laid: Laid }) {
           turned ? `translate(${width} 0) rotate(90)` : part ? `translate(${-part.x} ${-part.y})` : undefined
         }
       >
-        <g transform={fitted}>
+        <g transform={fitted} clipPath={face.cut && `url(#${clip})`}>
+          {face.cut && (
+            <clipPath id={clip}>
+              <path d={bleedPath(face)} />
+            </clipPath>
+          )}
           <PieceDrawings
             pieces={pieces}
             face={face}

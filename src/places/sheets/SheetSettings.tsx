@@ -25,6 +25,7 @@ const OWN = 'own';
 export function SheetSettings({ sheet, laid, selected, onSelect, onChange, onMove }: Props) {
   const { unit } = useShop((shop) => shop.settings);
   const { paper } = sheet;
+  const cuts = laid?.layout.laid.some(({ print }) => print.cut) ?? false;
   const known = PAPERS.find(({ width, height }) => width === paper.width && height === paper.height);
   const repack = (change: Partial<Sheet>) => {
     onChange({ ...change, placed: null });
@@ -150,6 +151,34 @@ export function SheetSettings({ sheet, laid, selected, onSelect, onChange, onMov
           onChange({ labels });
         }}
       />
+      {cuts && (
+        <>
+          <Tick
+            name="cut lines, in an ink of their own"
+            on={sheet.cutLines}
+            onTick={(cutLines) => {
+              onChange({ cutLines });
+            }}
+          />
+          {sheet.cutLines && (
+            <label className="flex items-center gap-2 py-1 pl-6 text-sm">
+              called
+              <input
+                key={sheet.spot}
+                aria-label="Name of the cut lines’ ink"
+                defaultValue={sheet.spot}
+                maxLength={40}
+                onBlur={(event) => {
+                  const spot = event.target.value.trim();
+                  if (/^[\w -]+$/.test(spot)) onChange({ spot });
+                  else event.target.value = sheet.spot;
+                }}
+                className="measure grow border border-rule bg-docket px-1 py-0.5"
+              />
+            </label>
+          )}
+        </>
+      )}
       <Heading>Where things lie</Heading>
       {sheet.placed ? (
         <ByHand sheet={sheet} unit={unit} selected={selected} onMove={onMove}>

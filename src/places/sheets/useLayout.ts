@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
-import type { Print } from '@/core/sheet/layout';
+import type { Print } from '@/core/sheet/print';
 import type { Sheet } from '@/core/sheet/schema';
 import { layOutSheet } from '@/state/sheets';
 

@@ -16,15 +16,12 @@ export const centre: Rule = {
   name: 'Centre',
   edges: true,
   check: (context) =>
-    // A line cut round the artwork has its middle wherever that puts it.
-    context.face.cut
-      ? []
-      : tellingOnes(
-          motifsOf(context)
-            .map((piece) => measure(context, piece))
-            .filter((finding) => finding !== null)
-            .sort((a, b) => Number(a.measured) - Number(b.measured)),
-        ),
+    tellingOnes(
+      motifsOf(context)
+        .map((piece) => measure(context, piece))
+        .filter((finding) => finding !== null)
+        .sort((a, b) => Number(a.measured) - Number(b.measured)),
+    ),
 };
 
 function measure(context: CheckContext, piece: PlacedPiece): Finding | null {

@@ -4,6 +4,8 @@ import { shapeOf } from '@/core/cut/face';
 import { lengthOf } from '@/core/cut/polygons';
 import type { Cut } from '@/core/cut/schema';
 import { showLength } from '@/core/length/show';
+import { CUT_SPOT } from '@/core/sheet/schema';
+import { cutPages, saveCutLines } from '@/state/cut-files';
 import { changeCut } from '@/state/bench';
 import { sentence } from '@/state/imports';
 import { readShape } from '@/state/type';
@@ -29,6 +31,11 @@ const EDGES: Record<Cut['edge'], string> = {
   white: 'white border',
   spread: 'edge colours run out',
 };
+
+const FORMATS = [
+  ['svg', 'SVG'],
+  ['pdf', `PDF, in “${CUT_SPOT}”`],
+] as const;
 
 /** How the sticker on the bench is cut: every word of it can be changed where it stands. */
 export function CutRow({ live, cut }: { live: Live; cut: Cut }) {
@@ -125,6 +132,23 @@ export function CutRow({ live, cut }: { live: Live; cut: Cut }) {
           backing past it
         </LengthValue>
       )}
+      <VerbMenu label="Line alone…">
+        {FORMATS.flatMap(([format, word]) =>
+          (live.blank.faces.length > 1 ? [[face], live.blank.faces] : [[face]]).map((faces) => (
+            <MenuLine
+              key={`${format}${faces.length}`}
+              onSelect={() => {
+                const title = faces.length > 1 ? live.design.name : `${live.design.name} ${face.name}`;
+                saveCutLines(title, cutPages(faces), format).catch((error: unknown) =>
+                  toast(sentence(error)),
+                );
+              }}
+            >
+              {word}, {faces.length > 1 ? `all ${faces.length} stickers` : 'this sticker'}
+            </MenuLine>
+          )),
+        )}
+      </VerbMenu>
       <span className="measure ml-auto text-ink-2">line {showLength(length, unit)}</span>
     </Row>
   );

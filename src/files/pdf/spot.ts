@@ -1,0 +1,96 @@
+import {
+  PDFArray,
+  PDFDict,
+  PDFName,
+  PDFNumber,
+  PDFOperator,
+  PDFOperatorNames,
+  popGraphicsState,
+  pushGraphicsState,
+  type PDFPage,
+} from '@cantoo/pdf-lib';
+import { cubicOf, type Path, type PathPoint } from '@/core/path/path';
+import { parsePath } from '@/core/path/parse';
+import { PT } from './units';
+
+/** What the edge of a kiss cut's backing is called: cut through, where the sticker's own line is not. */
+export const BACKING_SPOT = 'BackingCut';
+/** Thickness of a cut line in points: seen, and never mistaken for a stroke of the artwork. */
+const HAIR = 0.25;
+
+/**
+ * Strokes a path, in mm from the page's top left, in a separation of its own that overprints all under it (ISO 32000-1,
+ * 8.6.6.4 and 8.6.7): a plate for the cutter. Seen on screen as magenta, solid.
+ */
+export function strokeSpot(page: PDFPage, d: string, name: string, height: number): void {
+  const space = resource(page, 'ColorSpace', name, () => separation(page, name));
+  const state = resource(page, 'ExtGState', 'Overprint', () =>
+    page.doc.context.register(page.doc.context.obj({ Type: 'ExtGState', OP: true, op: true, OPM: 1 })),
+  );
+  page.pushOperators(
+    pushGraphicsState(),
+    PDFOperator.of(PDFOperatorNames.SetGraphicsStateParams, [state]),
+    PDFOperator.of(PDFOperatorNames.StrokingColorspace, [space]),
+    PDFOperator.of(PDFOperatorNames.StrokingColorN, [PDFNumber.of(1)]),
+    PDFOperator.of(PDFOperatorNames.SetLineWidth, [PDFNumber.of(HAIR)]),
+    ...drawn(parsePath(d) ?? [], ({ x, y }) => ({ x: x * PT, y: (height - y) * PT })),
+    PDFOperator.of(PDFOperatorNames.StrokePath),
+    popGraphicsState(),
+  );
+}
+
+/** Its full tint, told in process inks for those who have no such plate. */
+function separation(page: PDFPage, name: string) {
+  const { context } = page.doc;
+  const tint = context.obj({ FunctionType: 2, Domain: [0, 1], C0: [0, 0, 0, 0], C1: [0, 1, 0, 0], N: 1 });
+  const space = PDFArray.withContext(context);
+  space.push(PDFName.of('Separation'));
+  space.push(PDFName.of(name));
+  space.push(PDFName.of('DeviceCMYK'));
+  space.push(context.register(tint));
+  return context.register(space);
+}
+
+/** The name under which a page has something at hand, which is made where it has not. */
+function resource(
+  page: PDFPage,
+  kind: string,
+  key: string,
+  make: () => ReturnType<typeof separation>,
+): PDFName {
+  const { Resources } = page.node.normalizedEntries();
+  let dict = Resources.lookupMaybe(PDFName.of(kind), PDFDict);
+  if (!dict) Resources.set(PDFName.of(kind), (dict = page.doc.context.obj({})));
+  const name = PDFName.of(`Cut${key.replace(/[^A-Za-z0-9]/g, '')}`);
+  if (!dict.has(name)) dict.set(name, make());
+  return name;
+}
+
+function drawn(path: Path, at: (point: PathPoint) => PathPoint): PDFOperator[] {
+  const numbers = (...points: PathPoint[]) =>
+    points.map(at).flatMap(({ x, y }) => [PDFNumber.of(round(x)), PDFNumber.of(round(y))]);
+  let from: PathPoint = { x: 0, y: 0 };
+  return path.map((segment) => {
+    const start = from;
+    if (segment.kind !== 'close') from = segment.to;
+    switch (segment.kind) {
+      case 'move':
+        return PDFOperator.of(PDFOperatorNames.MoveTo, numbers(segment.to));
+      case 'line':
+        return PDFOperator.of(PDFOperatorNames.LineTo, numbers(segment.to));
+      case 'quadratic': {
+        const { c1, c2, to } = cubicOf(start, segment.c, segment.to);
+        return PDFOperator.of(PDFOperatorNames.AppendBezierCurve, numbers(c1, c2, to));
+      }
+      case 'cubic':
+        return PDFOperator.of(
+          PDFOperatorNames.AppendBezierCurve,
+          numbers(segment.c1, segment.c2, segment.to),
+        );
+      case 'close':
+        return PDFOperator.of(PDFOperatorNames.ClosePath);
+    }
+  });
+}
+
+const round = (value: number) => Number(value.toFixed(4));
