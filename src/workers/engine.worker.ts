@@ -4,8 +4,8 @@ import { requireReadableSize } from '@/core/artwork/limits';
 import { pixelsKey } from '@/core/artwork/steps';
 import { bytesSource, pagedSource, READ_WHOLE_BYTES, type Source } from '@/core/artwork/source';
 import { renderFace, type Pixels } from '@/core/render/face';
-import { cutAnew, TRACED } from '@/core/cut/make';
-import { partPicture } from '@/core/cut/parting';
+import { cutAnew } from '@/core/cut/make';
+import { PARTED, partPicture } from '@/core/cut/parting';
 import { reducedTo } from '@/core/raster/shrink';
 import { makeDocket } from '@/core/check/docket';
 import type { FactsOf } from '@/core/fit/geometry';
@@ -138,8 +138,8 @@ const service: EngineService = {
   partPicture: (artwork, flag, onProgress) =>
     answer(async () => {
       const progress = follow(flag, onProgress);
-      const raster = await rasterOf(artwork, TRACED, part(progress, 0, 0.6));
-      return partPicture(reducedTo(raster, TRACED, part(progress, 0.6, 1)));
+      const raster = await rasterOf(artwork, PARTED, part(progress, 0, 0.6));
+      return partPicture(reducedTo(raster, PARTED, part(progress, 0.6, 1)));
     }),
 
   cutFaces: (job, flag, onProgress) =>

@@ -11,7 +11,7 @@ import { settingsOf, type Cut } from './schema';
 import { traceAlpha } from './trace';
 
 /** Pixels along the longer side on which what lies on a face is traced. */
-export const TRACED = 2000;
+const TRACED = 2000;
 /** mm round what is traced. */
 const ROUND = 1;
 export const WHITE_BORDER = 'white-border';

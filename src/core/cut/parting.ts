@@ -21,6 +21,8 @@ export interface Parting {
   aspect: number;
 }
 
+/** Pixels along the longer side on which a picture is parted, at most. */
+export const PARTED = 2600;
 /** A connected shape under this share of the largest is a speck. */
 const SPECK = 0.002;
 /** More than these in one picture are texture, and no set of stickers. */

@@ -164,8 +164,8 @@ function Sizes({
         </label>
       )}
       {offered.length > 0 && set.stickers.length > 0 && (
-        <p className="flex items-center gap-3 border-b border-rule py-1.5">
-          <span className="text-ink-2">{several ? 'Largest cut' : 'Cut'} to</span>
+        <p className="flex flex-wrap items-center gap-x-3 border-b border-rule py-1.5">
+          <span className="text-ink-2">{several ? 'Largest cut to' : 'Cut to'}</span>
           {offered.map((side) => (
             <button
               key={side}

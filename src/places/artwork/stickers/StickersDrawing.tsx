@@ -43,6 +43,15 @@ export function StickersDrawing({
           className="absolute"
           style={{ left: (size.width - width) / 2, top: (size.height - height) / 2, width, height }}
         >
+          <svg width={width} height={height} className="absolute inset-0 overflow-visible" aria-hidden>
+            {cut?.fit.faces.map((face) =>
+              face.cut?.edge === 'white' ? (
+                <g key={face.faceId} transform={onPicture(face, width)?.transform}>
+                  <path d={face.cut.d} fill="#fff" />
+                </g>
+              ) : null,
+            )}
+          </svg>
           <img src={previewUrl(artwork)} alt={artwork.facts.name} className="absolute inset-0 size-full" />
           <svg width={width} height={height} className="absolute inset-0 overflow-visible" aria-hidden={!set}>
             {parting && set && <LeftOut parting={parting} left={set.left} width={width} height={height} />}
@@ -82,16 +91,22 @@ export function StickersDrawing({
   );
 }
 
-/** A sticker's cut line where it lies on the picture. */
-function CutOf({ face, width, chosen }: { face: FitFace; width: number; chosen: boolean }) {
+/** How mm of a sticker's face come to lie on the picture, which is so many px wide. */
+function onPicture(face: FitFace, width: number): { perMm: number; transform: string } | null {
   const piece = face.pieces.find(({ kind }) => kind === 'artwork');
-  if (piece?.kind !== 'artwork' || !face.cut || face.cut.d === '') return null;
+  if (piece?.kind !== 'artwork') return null;
   const perMm = width / piece.width;
   const [left, top] = [piece.x - piece.width / 2, piece.y - piece.height / 2];
-  const transform = `scale(${perMm}) translate(${-left} ${-top})`;
+  return { perMm, transform: `scale(${perMm}) translate(${-left} ${-top})` };
+}
+
+/** A sticker's cut line where it lies on the picture. */
+function CutOf({ face, width, chosen }: { face: FitFace; width: number; chosen: boolean }) {
+  const on = onPicture(face, width);
+  if (!on || !face.cut || face.cut.d === '') return null;
+  const { perMm, transform } = on;
   return (
     <g transform={transform} fill="none">
-      {face.cut.edge === 'white' && <path d={face.cut.d} fill="#fff" fillOpacity="0.4" />}
       <path d={face.cut.d} stroke="#fff" strokeWidth={4 / perMm} strokeOpacity="0.7" />
       <path
         d={face.cut.d}
@@ -101,6 +116,9 @@ function CutOf({ face, width, chosen }: { face: FitFace; width: number; chosen: 
     </g>
   );
 }
+
+/** px of the square that a number stands in, above its sticker's box. */
+const TAG = 17;
 
 interface Box {
   x: number;
@@ -136,15 +154,15 @@ function Tag(props: {
       <rect {...box} fill="transparent" />
       <rect
         x={box.x}
-        y={box.y}
-        width={number > 9 ? 24 : 17}
-        height={17}
+        y={box.y - TAG}
+        width={number > 9 ? 24 : TAG}
+        height={TAG}
         fill={chosen ? 'var(--color-thread)' : 'var(--color-docket)'}
         stroke="var(--color-viewing-ink)"
       />
       <text
-        x={box.x + (number > 9 ? 12 : 8.5)}
-        y={box.y + 13}
+        x={box.x + (number > 9 ? 12 : TAG / 2)}
+        y={box.y - TAG + 13}
         textAnchor="middle"
         className="measure"
         fontSize={12}

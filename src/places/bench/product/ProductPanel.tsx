@@ -5,6 +5,7 @@ import { changeFit } from '@/state/bench';
 import { useHand } from '@/state/hand';
 import type { Live } from '../useLive';
 import { DrawnProduct } from './DrawnProduct';
+import { StickerProduct } from './StickerProduct';
 
 /** The 3D library is large and needs the window: it comes in when a round product is shown. */
 const RoundProduct = dynamic(() => import('./RoundProduct').then((module) => module.RoundProduct), {
@@ -24,6 +25,8 @@ export function ProductPanel({ live, wide }: { live: Live; wide: boolean }) {
       <Colours live={live} wide={wide} />
       {body.kind === 'wrap' || body.kind === 'taper' ? (
         <RoundProduct live={live} body={body} tall={!wide} />
+      ) : body.kind === 'sticker' && !body.several ? (
+        <StickerProduct live={live} />
       ) : (
         <DrawnProduct live={live} />
       )}
