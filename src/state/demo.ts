@@ -1,9 +1,11 @@
 import { DEMO_COLUMNS, DEMO_FILES, demoDesigns, demoFits, SHOP_NAME, type DemoKey } from '@/demo/shop';
 import type { Facts } from '@/core/artwork/facts';
+import type { Fit } from '@/core/fit/schema';
+import type { Artwork } from '@/store/schema';
 import { noteArtwork } from './artworks';
 import { importFiles } from './imports';
 import { withCuts } from './cutting';
-import { changeSettings, contextOf, saveDesign, saveFit, useShop } from './shop';
+import { artworkIdsOf, changeSettings, saveDesign, saveFit, useShop } from './shop';
 
 /** The keepers drew nearly all of it themselves; of what others gave, nothing was written down. */
 const OWN = {
@@ -32,10 +34,19 @@ export async function loadDemo(): Promise<void> {
     if (!UNSAID.has(key)) await noteArtwork(artwork.id, { origin: OWN });
   }
   const factsOf = (key: DemoKey) => facts.get(key)!;
+  const fits = await Promise.all(demoFits(factsOf).map((fit) => cutDemo(fit, artworks)));
   for (const design of demoDesigns(factsOf)) await saveDesign(design);
-  for (const fit of demoFits(factsOf)) {
-    const context = contextOf(fit, useShop.getState());
-    await saveFit(context ? await withCuts(fit, context.blank, context.artworks) : fit);
-  }
+  for (const fit of fits) await saveFit(fit);
   await changeSettings({ shopName: SHOP_NAME, columns: [...DEMO_COLUMNS], demoLoaded: true });
+}
+
+/** Stickers are cut as they come in, from their artworks' own pixels. */
+function cutDemo(fit: Fit, artworks: readonly Artwork[]): Promise<Fit> {
+  const blank = useShop.getState().blanks.get(fit.blankId)!;
+  const ids = artworkIdsOf(fit);
+  return withCuts(
+    fit,
+    blank,
+    artworks.filter(({ id }) => ids.includes(id)),
+  );
 }

@@ -30,7 +30,7 @@ export function cutLine(rings: readonly Ring[], settings: CutSettings): Path {
   const whole = withIslands(grown, settings);
   // Growing to and fro leaves points that lie closer than any curve is kept.
   const round = simplified(rounded(whole, settings.radius), EVEN / 2);
-  return [...round.outers, ...round.holes].flatMap((ring) => curvesOf(ring, CLOSE));
+  return [...round.outers, ...round.holes].flatMap(smooth);
 }
 
 /** A path in mm as the shape it goes round. */
@@ -52,6 +52,21 @@ export function withoutSpecks({ outers, holes }: Shape): Shape {
   const whole = outers.reduce((sum, ring) => sum + areaOf(ring), 0);
   const large = (ring: Ring) => Math.abs(areaOf(ring)) >= whole * SPECK;
   return { outers: outers.filter(large), holes: holes.filter(large) };
+}
+
+/** A ring as curves; as its own corners where a curve would loop between two of them. */
+function smooth(ring: Ring): Segment[] {
+  const curves = curvesOf(ring, CLOSE);
+  const { outers, holes } = shapeOfPath(curves);
+  return outers.length === 1 && holes.length === 0 ? curves : linesOf(ring);
+}
+
+/** A ring as straight edges. */
+export function linesOf(ring: Ring): Segment[] {
+  return [
+    ...ring.map(([x, y], i): Segment => ({ kind: i === 0 ? 'move' : 'line', to: { x, y } })),
+    { kind: 'close' },
+  ];
 }
 
 function withHoles(shape: Shape, holes: CutSettings['holes']): Shape {

@@ -1,6 +1,6 @@
 import { outlineDistance } from '../blank/outline';
 import { nearestBetween } from './bridge';
-import { areaOf, grow, growAll, lengthOf, less, type Shape } from './polygons';
+import { areaOf, grow, growAll, lengthOf, less, simplified, type Shape } from './polygons';
 import type { Ring } from './trace';
 
 export interface CutMeasures {
@@ -28,6 +28,8 @@ export interface Placed {
 const MOST = { radius: 3, neck: 6, point: 60 };
 /** A line that strays less than this, in mm, from one with rounder corners is as round. */
 const SEEN = 0.03;
+/** mm by which a line is evened out before its turns are added up. */
+const EVEN = 0.08;
 /** A point turns round within so many mm of the line. */
 const TIP = 3;
 
@@ -41,7 +43,8 @@ export function measureCut(shape: Shape): CutMeasures {
     apart: apartOf(shape.outers),
     radius: smallestRadius(shape),
     neck: thinnestNeck(shape),
-    point: sharpestPoint(shape),
+    // Steps of pixels turn to and fro more than any point does.
+    point: sharpestPoint(simplified(shape, EVEN)),
   };
 }
 

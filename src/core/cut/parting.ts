@@ -1,8 +1,9 @@
 import { outlineDistance } from '../blank/outline';
-import { writePath, type Path, type Segment } from '../path/path';
+import { writePath, type Path } from '../path/path';
 import type { Raster } from '../raster/raster';
 import { nearestBetween } from './bridge';
 import { areaOf, common, fromRings, grow, less, simplified, united, type Shape } from './polygons';
+import { linesOf } from './line';
 import { traceAlpha, type Ring } from './trace';
 
 /** A connected shape of a picture, in shares of it. */
@@ -123,13 +124,11 @@ export function windowOf(
     [box.x, box.y + box.height],
   ]);
   const seen = common(united(free, grow(own, edge * UNITS)), { outers: [frame], holes: [] });
-  const path: Path = simplified(seen, edge * UNITS * 0.2).outers.flatMap((ring): Segment[] => [
-    ...ring.map(([x, y], i): Segment => ({
-      kind: i === 0 ? 'move' : 'line',
-      to: { x: (x / UNITS - box.x) / box.width, y: ((y / UNITS) * aspect - box.y) / box.height },
-    })),
-    { kind: 'close' },
-  ]);
+  const path: Path = simplified(seen, edge * UNITS * 0.2).outers.flatMap((ring) =>
+    linesOf(
+      ring.map(([x, y]) => [(x / UNITS - box.x) / box.width, ((y / UNITS) * aspect - box.y) / box.height]),
+    ),
+  );
   return { d: writePath(path, 5), box };
 }
 

@@ -2,7 +2,11 @@ import { isRectangle, signedDistance, spansAt, SIDES, type Side } from '../../bl
 import { extentOf, type Extent } from '../../fit/geometry';
 import { areaOf } from '../../fit/area';
 import { isMotifKind, type Piece } from '../../fit/schema';
+import { parsePath } from '../../path/parse';
+import { maskAt } from '../../raster/cover';
 import { renderFace } from '../../render/face';
+import { coverOn, flatGround } from '../../render/ground';
+import { bleedPath } from '../../render/layers';
 import { pixelCentre } from '../../render/transform';
 import type { CheckContext } from '../context';
 import { CHECK_LIMITS } from '../limits';
@@ -49,8 +53,12 @@ export function measureBleed(context: CheckContext, grounds: readonly Piece[]): 
 /** Alpha as it is printed, edge colours drawn out past the cut line and all. */
 function alphaPrinted({ face, pieces, facts, pixels, grid }: CheckContext): AlphaAt {
   const { width, height, data } = renderFace(face, pieces, { facts, pixels }, { pixels: grid });
-  return (column, row) =>
-    column < 0 || row < 0 || column >= width || row >= height ? 0 : data[(row * width + column) * 4 + 3]!;
+  const bleed = coverOn(flatGround(grid), parsePath(bleedPath(face)) ?? []);
+  return (column, row) => {
+    if (column < 0 || row < 0 || column >= width || row >= height) return 0;
+    // A pixel that the bleed edge goes through is covered as far as it lies within.
+    return data[(row * width + column) * 4 + 3]! + 255 - maskAt(bleed, column, row);
+  };
 }
 
 /** The extent in mm that the grounds can reach. */
