@@ -52,17 +52,19 @@ export function SetList({
               >
                 {i + 1}
               </button>
-              <NameField
-                small
-                label={`Name of sticker ${i + 1}`}
-                value={sticker.name}
-                onName={(name) => {
-                  onChange({
-                    ...set,
-                    stickers: set.stickers.map((one, n) => (n === i ? { ...one, name } : one)),
-                  });
-                }}
-              />
+              <span className="min-w-0 grow overflow-hidden px-1">
+                <NameField
+                  small
+                  label={`Name of sticker ${i + 1}`}
+                  value={sticker.name}
+                  onName={(name) => {
+                    onChange({
+                      ...set,
+                      stickers: set.stickers.map((one, n) => (n === i ? { ...one, name } : one)),
+                    });
+                  }}
+                />
+              </span>
             </span>
             <span className="flex items-center gap-1 pl-9 pt-0.5">
               <EditableLength

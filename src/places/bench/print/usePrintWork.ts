@@ -55,8 +55,8 @@ async function handOver(made: MadePrints): Promise<void> {
   const { pixels, ppi } = first.plan;
   toast(
     files.length === 1
-      ? `${first.name}: ${pixels.width} × ${pixels.height} px at ${ppi} PPI.`
-      : `${files.length} print files, in one zip.`,
+      ? `${first.name}: ${pixels.width} × ${pixels.height} px at ${ppi} PPI, read back as planned.`
+      : `${files.length} print files, in one zip, read back as planned.`,
     {
       description:
         silent.length > 0 &&

@@ -1,0 +1,270 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import fc from 'fast-check';
+import { PNG } from 'pngjs';
+import { outlineDistance } from '@/core/blank/outline';
+import { asCut } from '@/core/cut/face';
+import { cutAnew } from '@/core/cut/make';
+import { partPicture } from '@/core/cut/parting';
+import { common } from '@/core/cut/polygons';
+import { ringsOf } from '@/core/cut/line';
+import { stickerFaces } from '@/core/cut/set';
+import { firstSet, sized } from '@/core/cut/sorting';
+import { USUAL_CUT } from '@/core/cut/schema';
+import type { Ring } from '@/core/cut/trace';
+import type { Fit } from '@/core/fit/schema';
+import { planPrint } from '@/core/pack/plan';
+import { parsePath } from '@/core/path/parse';
+import { renderFace, type Shown } from '@/core/render/face';
+import { printCut } from '@/core/sheet/cut-print';
+import { cutsOf } from '@/core/sheet/cuts';
+import { layOut, type SheetLayout } from '@/core/sheet/layout';
+import { reachOf } from '@/core/sheet/nest';
+import type { Print } from '@/core/sheet/print';
+import { newSheet, type Sheet } from '@/core/sheet/schema';
+import { printSize, type PrintFace } from '@/core/blank/resolve';
+import { tidePoolSheet } from '@/demo/art/marks';
+import { cutSvg } from '@/files/cut-lines';
+import { cutPdf } from '@/files/pdf/cut-lines';
+import { writePrint } from '@/files/print';
+import { writeSheet, type DrawnPrint } from '@/files/sheet';
+import { readFont } from '@/files/type';
+import type { Engine } from '@/imaging/engine';
+import { loadNodeEngine } from '@/imaging/node';
+import { blankById, factsOf } from '../support/fits';
+import { faceBytes } from '../support/typeface';
+
+const folder = mkdtempSync(join(tmpdir(), 'up-fit-cuts-'));
+const blank = blankById('sticker-die-cut');
+let engine: Engine;
+let shown: Shown;
+let fit: Fit;
+let faces: readonly PrintFace[];
+beforeAll(async () => {
+  engine = await loadNodeEngine();
+  const picture = engine.drawSvg(tidePoolSheet(), 2400);
+  const facts = factsOf(picture);
+  shown = { facts: () => facts, pixels: () => picture };
+  const parting = partPicture(picture);
+  const settings = { ...USUAL_CUT, border: 2 };
+  const first = firstSet(parting, { name: 'Pool', across: null, settings });
+  const set = sized(first, parting, 0, { width: 60 });
+  const made = stickerFaces({ id: 'test', facts }, parting, set.stickers, settings).map((face) =>
+    cutAnew(face, blank.faces[0]!, shown),
+  );
+  fit = {
+    upfit: 'fit/1',
+    id: 'fit',
+    designId: 'design',
+    blankId: blank.blank.id,
+    blankVersion: 1,
+    colourId: 'white',
+    stateId: null,
+    sizeId: null,
+    faces: made,
+  };
+  faces = asCut(blank, fit).faces;
+}, 60_000);
+afterAll(() => {
+  engine.close();
+  rmSync(folder, { recursive: true });
+});
+
+const piecesOf = (face: PrintFace) => fit.faces.find(({ faceId }) => faceId === face.id)!.pieces;
+
+function printOf(face: PrintFace): DrawnPrint {
+  return {
+    ...{ fitId: 'fit', faceId: face.id, name: face.name, bleed: face.bleed, cut: printCut(face) },
+    ...printSize(face),
+    draw: (pixels) => renderFace(face, piecesOf(face), shown, { pixels }),
+  };
+}
+
+function sheetOf(prints: readonly Print[], copies: number, change: Partial<Sheet> = {}): Sheet {
+  const items = prints.map(({ fitId, faceId }) => ({ fitId, faceId, copies }));
+  const paper = { name: 'A4', width: 210, height: 297 };
+  return { ...newSheet('s', 'Tide pool'), paper, gap: 2, margin: 10, items, ...change };
+}
+
+/** Plates of a PDF as ghostscript separates them, by name: what of each page has ink on it. */
+function plates(bytes: Uint8Array, ppi: number): Map<string, PNG> {
+  const path = join(folder, 'plates.pdf');
+  writeFileSync(path, bytes);
+  for (const name of readdirSync(folder))
+    if (name.includes('.tif') || name.includes('.png')) rmSync(join(folder, name));
+  const out = join(folder, 'plate.tif');
+  execFileSync('gs', ['-q', '-dNOPAUSE', '-dBATCH', '-dFirstPage=1', '-dLastPage=1', '-sDEVICE=tiffsep', `-r${ppi}`, `-sOutputFile=${out}`, path]); // prettier-ignore
+  return new Map(
+    readdirSync(folder)
+      .filter((name) => name.startsWith('plate(') || name.startsWith('plate.tif('))
+      .map((name) => {
+        const png = join(folder, `${name}.png`);
+        execFileSync('convert', [join(folder, name), '-depth', '8', 'PNG32:' + png]);
+        return [/\(([^)]+)\)/.exec(name)![1]!, PNG.sync.read(readFileSync(png))] as const;
+      }),
+  );
+}
+
+/** Pixels of a plate with ink, in mm from the page's top left. */
+function inked({ width, height, data }: PNG, ppi: number): [number, number][] {
+  const found: [number, number][] = [];
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++)
+      if (data[(y * width + x) * 4]! < 128) found.push([((x + 0.5) * 25.4) / ppi, ((y + 0.5) * 25.4) / ppi]);
+  return found;
+}
+
+/** Every inked pixel lies on one of the lines, and every line has ink on it. */
+function expectOn(points: readonly [number, number][], rings: readonly Ring[], near: number): void {
+  expect(points.length).toBeGreaterThan(100);
+  // Every seventh, spread over the page: there are tens of thousands.
+  for (const [x, y] of points.filter((_, i) => i % 7 === 0))
+    expect(Math.min(...rings.map((ring) => Math.abs(outlineDistance(ring, x, y))))).toBeLessThan(near);
+  for (const ring of rings)
+    expect(points.some(([x, y]) => Math.abs(outlineDistance(ring, x, y)) < near)).toBe(true);
+}
+
+const ringsIn = (ds: readonly string[]) => ds.flatMap((d) => ringsOf(parsePath(d) ?? [], 0.01));
+
+test('a sticker’s PDF: its cut line is a plate of its own, where the flat has it; the other plates have none of it', async () => {
+  const face = faces[1]!;
+  const resolved = asCut(blank, fit);
+  const plan = planPrint(resolved, face, { format: 'pdf', mode: 'cmyk', ppi: 150 });
+  const press = { press: engine.bakePress(null, 'relative'), profile: null };
+  const asked = { title: 'One', blank: resolved, sides: [{ face, pieces: piecesOf(face) }], plan, press };
+  const { bytes } = await writePrint(engine, asked, shown);
+  const found = plates(bytes, 600);
+  expect(new Set(found.keys())).toEqual(new Set(['Black', 'Cyan', 'CutContour', 'Magenta', 'Yellow']));
+  expectOn(inked(found.get('CutContour')!, 600), ringsIn([printCut(face)!.d]), 0.1);
+  // It overprints: the white border under it knocks nothing out, and no process ink stands along it.
+  const magenta = inked(found.get('Magenta')!, 600);
+  const line = ringsIn([printCut(face)!.d])[0]!;
+  expect(magenta.some(([x, y]) => Math.abs(outlineDistance(line, x, y)) < 0.3)).toBe(false);
+}, 60_000);
+
+test('a sheet of the six: cut lines stand where the flat says, in the ink it names', async () => {
+  const prints = faces.map(printOf);
+  const sheet = sheetOf(prints, 2, { spot: 'KnifeLine', labels: false, ruler: false });
+  const layout = layOut(sheet, prints);
+  expect(layout.laid).toHaveLength(12);
+  const [bytes] = await writeSheet(
+    engine,
+    { sheet, prints, cards: [], format: 'pdf', ppi: 60 },
+    readFont(faceBytes('archivo-narrow')),
+    () => undefined,
+  );
+  const plate = plates(bytes!, 300).get('KnifeLine')!;
+  expectOn(inked(plate, 300), ringsIn(cutsOf(layout, 0).map(({ d }) => d)), 0.15);
+}, 60_000);
+
+test('cut lines alone: SVG and PDF at true size hold the same lines', async () => {
+  const [face] = faces;
+  const page = {
+    name: 'Crab & co',
+    ...printSize(face!),
+    lines: [{ kind: 'cut' as const, name: 'Crab & co', d: printCut(face!)!.d }],
+  };
+  const svg = cutSvg(page);
+  expect(svg).toContain(`width="${page.width}mm"`);
+  expect(svg).toContain('Crab &amp; co');
+  expect(/d="([^"]+)"/.exec(svg)![1]).toBe(page.lines[0]!.d);
+  const path = join(folder, 'alone.pdf');
+  const bytes = await cutPdf('Alone', [page], 'CutContour');
+  writeFileSync(path, bytes);
+  execFileSync('qpdf', ['--check', path]);
+  const info = execFileSync('pdfinfo', [path]).toString();
+  const [, width] = /Page size:\s+([\d.]+) x/.exec(info)!;
+  expect((Number(width) / 72) * 25.4).toBeCloseTo(page.width, 1);
+  expectOn(inked(plates(bytes, 600).get('CutContour')!, 600), ringsIn([page.lines[0]!.d]), 0.1);
+}, 60_000);
+
+test('a PNG a sticker: cropped to its bleed, clear outside it, true size', async () => {
+  const resolved = asCut(blank, fit);
+  for (const face of faces.slice(0, 3)) {
+    const plan = planPrint(resolved, face);
+    const side = { face, pieces: piecesOf(face) };
+    const asked = { title: face.name, blank: resolved, sides: [side], plan, press: null };
+    const { bytes } = await writePrint(engine, asked, shown);
+    const png = PNG.sync.read(Buffer.from(bytes));
+    expect(png.width).toBe(Math.round(((face.width + 4) / 25.4) * 300));
+    const alphas = [0, png.width - 1].flatMap((x) =>
+      [0, png.height - 1].map((y) => png.data[(y * png.width + x) * 4 + 3]!),
+    );
+    expect(alphas).toEqual([0, 0, 0, 0]);
+    // The border touches every side of it.
+    const columns = Array.from({ length: png.height }, (_, y) => png.data[(y * png.width + 2) * 4 + 3]!);
+    expect(Math.max(...columns)).toBeGreaterThan(200);
+  }
+});
+
+describe('packed by outline', () => {
+  const star = (size: number): Ring =>
+    Array.from({ length: 10 }, (_, i) => {
+      const radius = i % 2 === 0 ? size / 2 : size / 5;
+      const angle = (i / 10) * 2 * Math.PI;
+      return [size / 2 + radius * Math.cos(angle), size / 2 + radius * Math.sin(angle)];
+    });
+  const shaped = (id: string, ring: Ring, width: number, height: number): Print => ({
+    ...{ fitId: id, faceId: 'front', name: id, width, height, bleed: 2 },
+    cut: { d: 'M0 0Z', backing: null, reach: [ring] },
+  });
+
+  function apart(layout: SheetLayout, gap: number): boolean {
+    const shapes = layout.laid.map(({ print, turned, x, y }) =>
+      reachOf(print, turned).map((ring) => ring.map(([px, py]): [number, number] => [px + x, py + y])),
+    );
+    return shapes.every((a, i) =>
+      shapes.slice(i + 1).every((b, n) => {
+        const other = layout.laid[i + 1 + n]!;
+        if (other.sheet !== layout.laid[i]!.sheet) return true;
+        if (common({ outers: a, holes: [] }, { outers: b, holes: [] }).outers.length > 0) return false;
+        return a.every((ring) =>
+          b.every((against) => ring.every(([x, y]) => outlineDistance(against, x, y) >= gap - 1e-3)),
+        );
+      }),
+    );
+  }
+
+  test('stars lie in each other’s bays: fewer sheets than by their boxes, inside the margin, a gap apart', () => {
+    const prints = [shaped('star', star(60), 60, 60)];
+    const sheet = sheetOf(prints, 24, { gap: 2 });
+    const layout = layOut(sheet, prints);
+    const boxed = layOut(
+      sheet,
+      prints.map((print) => ({ ...print, cut: undefined })),
+    );
+    expect(layout.laid).toHaveLength(24);
+    expect(layout.sheets).toBeLessThanOrEqual(boxed.sheets);
+    const end = ({ laid, sheets }: SheetLayout) =>
+      sheets * 1000 +
+      Math.max(...laid.filter((one) => one.sheet === sheets - 1).map((one) => one.y + one.height));
+    expect(end(layout)).toBeLessThan(end(boxed));
+    expect(apart(layout, 2)).toBe(true);
+    for (const { x, y, width, height } of layout.laid) {
+      expect(Math.min(x, y)).toBeGreaterThanOrEqual(10 - 1e-6);
+      expect(x + width).toBeLessThanOrEqual(200 + 1e-6);
+      expect(y + height).toBeLessThanOrEqual(287 + 1e-6);
+    }
+  });
+
+  test('whatever the shapes: every copy is there, none nearer to another than the gap', () => {
+    const size = fc.integer({ min: 15, max: 70 });
+    fc.assert(
+      fc.property(
+        fc.array(size, { minLength: 1, maxLength: 7 }),
+        fc.integer({ min: 0, max: 6 }),
+        fc.boolean(),
+        (sizes, gap, turning) => {
+          const prints = sizes.map((side, i) => shaped(`s${i}`, star(side), side, side));
+          const layout = layOut(sheetOf(prints, 3, { gap, turning }), prints);
+          expect(layout.laid).toHaveLength(sizes.length * 3);
+          expect(layout.troubles).toEqual([]);
+          expect(apart(layout, gap)).toBe(true);
+        },
+      ),
+      { numRuns: 12 },
+    );
+  }, 60_000);
+});
