@@ -2,6 +2,9 @@ import { basename } from 'node:path';
 import { UpFitError } from '@/core/artwork/errors';
 import { shippedBlanks } from '@/core/blank/library';
 import { resolveBlank, type PrintFace, type ResolvedBlank } from '@/core/blank/resolve';
+import { asCut, isToShape } from '@/core/cut/face';
+import { cutAnew } from '@/core/cut/make';
+import { USUAL_CUT } from '@/core/cut/schema';
 import { centreOn, coverBleed, fitInside, newPiece, setRotation, setSize } from '@/core/fit/place';
 import { RoleSchema, type ArtworkPiece, type Fit } from '@/core/fit/schema';
 import { wantedAcross } from '@/core/fit/wanted';
@@ -56,7 +59,22 @@ export async function readPlaced(readers: Readers, args: Args): Promise<Placed> 
     const across = (wantedAcross(fit, blank.faces, facts.sha256, facts) * ppi) / face.target;
     return artworkPixels(readers, file, across);
   };
-  return { blank, face, fit, facts, pixels };
+  return isToShape(blank)
+    ? cutToShape({ blank, face, fit, facts, pixels })
+    : { blank, face, fit, facts, pixels };
+}
+
+/** The same, cut to the artwork's outline in a border of white, as a sticker to shape is made at first. */
+async function cutToShape(placed: Placed): Promise<Placed> {
+  const { blank, face, fit, facts, pixels } = placed;
+  const raster = await pixels(face.target);
+  const name = facts.name.replace(/\.[a-z0-9]+$/i, '') || 'sticker';
+  const cut = { ...USUAL_CUT, name, d: '', of: '' };
+  const shown = { facts: () => facts, pixels: () => raster };
+  const faces = fit.faces.map((one) => cutAnew({ ...one, cut }, face, shown));
+  const made = { ...fit, faces };
+  const resolved = asCut(blank, made);
+  return { ...placed, blank: resolved, face: resolved.faces[0]!, fit: made };
 }
 
 function place(args: Args, facts: Facts, face: PrintFace): ArtworkPiece {

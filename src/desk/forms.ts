@@ -29,6 +29,8 @@ const PrintForm = v.object({
   path: v.string(),
   faceId: v.string(),
   mirrored: v.boolean(),
+  /** mm of what is cut to shape: such a product has no size before. */
+  cut: v.optional(v.object({ width: v.number(), height: v.number() })),
 });
 
 const SheetForm = v.object({ path: v.string(), transfer: v.boolean() });

@@ -13,6 +13,9 @@ import { pageSize } from './page-size';
 
 type Print = PackedFit['prints'][number];
 
+/** mm of the smallest and the largest sticker we cut to shape. */
+const SMALLEST = 10;
+const LARGEST = 300;
 /** mm that a page may be off by. */
 const PAGE = 0.1;
 /** Share of a trim edge in pure cyan from which it is a template's line. */
@@ -22,7 +25,7 @@ const GUIDE = 0.5;
 export async function lookAt(fit: PackedFit, print: Print, bytes: Uint8Array): Promise<FileFinding> {
   const { path } = print;
   const blank = blankOf(fit);
-  const face = blank?.faces.find(({ id }) => id === print.faceId);
+  const face = blank && faceOf(blank, print);
   if (!blank || !face)
     return { path, verdict: 'fix', reasons: ['We do not print on this product: choose one of ours.'] };
   let decoded;
@@ -39,6 +42,15 @@ export async function lookAt(fit: PackedFit, print: Print, bytes: Uint8Array): P
     ...mirrorReasons(blank, print),
   ];
   return { path, verdict: reasons.length > 0 ? 'fix' : 'ready', reasons };
+}
+
+/** The face that a file is for; of what is cut to shape a face of its own, as large as it is said to be cut. */
+function faceOf({ blank, faces }: ResolvedBlank, { faceId, cut }: Print): PrintFace | undefined {
+  const [own] = faces;
+  const toShape = blank.body.kind === 'sticker' && blank.body.toShape !== undefined;
+  if (!toShape || !own || !cut) return faces.find(({ id }) => id === faceId);
+  const fits = Math.min(cut.width, cut.height) >= SMALLEST && Math.max(cut.width, cut.height) <= LARGEST;
+  return fits ? { ...own, id: faceId, ...cut, cornerRadius: 0 } : undefined;
 }
 
 function blankOf({ blankId, specId }: PackedFit): ResolvedBlank | undefined {

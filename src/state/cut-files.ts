@@ -1,5 +1,5 @@
 import type { PrintFace } from '@/core/blank/resolve';
-import { safeName } from '@/core/pack/names';
+import { safeName, uniqueNames } from '@/core/pack/names';
 import { printCut } from '@/core/sheet/cut-print';
 import { cutsOf } from '@/core/sheet/cuts';
 import type { SheetLayout } from '@/core/sheet/layout';
@@ -48,16 +48,21 @@ export async function saveCutLines(
     saveAs(await engine.cutPdf(title, pages, spot), `${stem}.pdf`);
     return;
   }
-  const [only] = pages;
-  if (only && pages.length === 1) {
-    saveAs(svgOf(only), `${stem}.svg`);
+  const listed = cutDrawings(pages);
+  const [only] = listed;
+  if (only && listed.length === 1) {
+    saveAs(only.data, `${stem}.svg`);
     return;
   }
-  const listed = pages.map((page) => ({ path: `${safeName(page.name)}_cut-line.svg`, data: svgOf(page) }));
   const { zip } = await makeZip(listed, { path: 'list.json', head: { upfit: 'cut-lines/1' } });
   saveAs(zip, `${stem}.zip`);
 }
 
-function svgOf(page: CutPage): Blob {
-  return new Blob([cutSvg(page)], { type: 'image/svg+xml' });
+/** Cut lines as drawings, a file each by a name of its own. */
+export function cutDrawings(pages: readonly CutPage[]): { path: string; data: Blob }[] {
+  const names = uniqueNames(pages.map(({ name }) => `${safeName(name)}_cut-line.svg`));
+  return pages.map((page, i) => ({
+    path: names[i]!,
+    data: new Blob([cutSvg(page)], { type: 'image/svg+xml' }),
+  }));
 }

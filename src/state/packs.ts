@@ -1,15 +1,18 @@
-import type { Manifest, PackedFit, PackedSheet } from '@/core/pack/manifest';
+import type { ResolvedBlank } from '@/core/blank/resolve';
+import type { Manifest, PackedFit, PackedSheet, PrintRecord } from '@/core/pack/manifest';
 import { docketSheet } from '@/core/pack/docket-sheet';
 import { safeName } from '@/core/pack/names';
 import { mirrorOwner } from '@/core/pack/plan';
 import { csvOf, gplOf, swatchesOf, type Swatch } from '@/core/colour/swatches';
 import type { Fit } from '@/core/fit/schema';
+import { CUT_SPOT } from '@/core/sheet/schema';
 import type { ZipFile } from '@/files/zip';
 import { putPack, readPackZip, removePack as removeStored } from '@/store/database';
 import type { StoredPack } from '@/core/pack/record';
 import type { Artwork } from '@/store/schema';
 import { engine, isStopped, type JobOptions } from '@/workers/client';
 import { makeZip } from '@/workers/zip-client';
+import { cutDrawings, cutPages } from './cut-files';
 import { currentDocket, fitJob, measureExactly } from './dockets';
 import { inksOf } from './palette';
 import { makePrintFiles } from './print';
@@ -162,6 +165,7 @@ async function packFit(
   const text = (words: string) => new Blob([words]);
   const files: ZipFile[] = [
     ...made.files.map(({ name, file }) => ({ path: `${folder}/${name}`, data: file })),
+    ...(await cutFiles(folder, on, blank)),
     { path: `${folder}/docket.pdf`, data: page },
     { path: `${folder}/docket.json`, data: text(JSON.stringify(sheet, null, 2)) },
     ...(swatches.length > 0
@@ -185,9 +189,30 @@ async function packFit(
       verdict: docket.verdict,
       reason: sheet.reason,
       mirroring: mirrorOwner(blank),
-      prints: made.files.map(({ name, faceId, plan }) => ({ path: `${folder}/${name}`, faceId, ...plan })),
+      prints: made.files.map(({ name, faceId, plan }) => ({
+        path: `${folder}/${name}`,
+        faceId,
+        ...plan,
+        ...cutSizeOf(blank, faceId),
+      })),
     },
   };
+}
+
+/** How large a face is cut where it is cut to shape. */
+function cutSizeOf({ faces }: ResolvedBlank, faceId: string): Pick<PrintRecord, 'cut'> {
+  const face = faces.find(({ id }) => id === faceId);
+  return face?.cut ? { cut: { width: face.width, height: face.height } } : {};
+}
+
+/** The cut lines of what is cut to shape, a page or a drawing each. */
+async function cutFiles(folder: string, title: string, { faces }: ResolvedBlank): Promise<ZipFile[]> {
+  const pages = cutPages(faces);
+  if (pages.length === 0) return [];
+  return [
+    { path: `${folder}/cut-lines.pdf`, data: await engine.cutPdf(title, pages, CUT_SPOT) },
+    ...cutDrawings(pages).map(({ path, data }) => ({ path: `${folder}/${path}`, data })),
+  ];
 }
 
 /** The colours of a fit's artworks, each once, with the inks they take. */

@@ -19,6 +19,8 @@ export const PrintRecordSchema = v.object({
   pixels: v.object({ width: v.number(), height: v.number() }),
   alpha: v.boolean(),
   mirrored: v.boolean(),
+  /** mm across and down of what is cut to shape. */
+  cut: v.optional(v.object({ width: v.number(), height: v.number() })),
 });
 export type PrintRecord = v.InferOutput<typeof PrintRecordSchema>;
 
