@@ -4,7 +4,7 @@ import { COARSE_GRID, makeDocket } from '@/core/check/docket';
 import { newPiece } from '@/core/fit/place';
 import { MM_PER_INCH } from '@/core/length/units';
 import type { Fit, Role } from '@/core/fit/schema';
-import { boxShrink } from '@/core/raster/shrink';
+import { boxShrink, reducedTo } from '@/core/raster/shrink';
 import type { Press } from '@/core/colour/press';
 import { inkPixels } from '@/core/colour/press-pixels';
 import { words, type Raster } from '@/core/raster/raster';
@@ -12,7 +12,11 @@ import { renderFace } from '@/core/render/face';
 import { loadBrowserEngine } from '@/imaging/browser';
 import { bytesSource } from '@/core/artwork/source';
 import { planPrint, type PrintChoice } from '@/core/pack/plan';
+import { cutAnew } from '@/core/cut/make';
+import { PARTED, partPicture } from '@/core/cut/parting';
+import { USUAL_CUT } from '@/core/cut/schema';
 import { layOut } from '@/core/sheet/layout';
+import type { Print } from '@/core/sheet/print';
 import { newSheet } from '@/core/sheet/schema';
 import { measureArtwork, type Readers } from '@/files/artwork';
 import { writePrint } from '@/files/print';
@@ -163,6 +167,76 @@ function packing(): void {
   postMessage({ name: 'of the roll left unused', limit: 0.15, ratio: 1 - used, ms: null, unit: 'share' });
 }
 
+/** 24 megapixels of drawn shapes on nothing, in a grid of so many. */
+function motifs(across: number, down: number): Raster {
+  const data = new Uint32Array(WIDTH * HEIGHT);
+  const [w, h] = [WIDTH / across, HEIGHT / down];
+  for (let y = 0, at = 0; y < HEIGHT; y++) {
+    for (let x = 0; x < WIDTH; x++, at++) {
+      const [dx, dy] = [(x % w) - w / 2, (y % h) - h / 2];
+      const reach = Math.min(w, h) * (0.3 + 0.09 * Math.cos(5 * Math.atan2(dy, dx)));
+      if (Math.hypot(dx, dy) < reach) data[at] = (0xff000000 | (x & 255) | ((y & 255) << 8)) >>> 0;
+    }
+  }
+  return { width: WIDTH, height: HEIGHT, data: new Uint8Array(data.buffer), opaque: false };
+}
+
+/** Cut lines: one round a drawing, the parting of a sheet, and outlines packed. */
+async function stickers(tell: (name: string, limit: number, result: { ratio: number; ms: number }) => void) {
+  const toShape = blanks.find(({ blank }) => blank.id === 'sticker-die-cut')!;
+  const [base] = toShape.faces;
+  const cutOf = async (picture: Raster, name: string) => {
+    const bytes = new Uint8Array(engine.encodePng(picture, { ppi: 300, use: 'print' }));
+    const { facts, raster } = await measure(name, bytes);
+    const piece = newPiece('piece', facts.sha256, facts, 'motif', base!);
+    const cut = { ...USUAL_CUT, name: 'one', d: '', of: '' };
+    // Other pixels to the program each time: nothing of them is known yet.
+    const fresh = () => {
+      const own = { ...raster! };
+      return { facts: () => facts, pixels: () => own };
+    };
+    return {
+      file: new Blob([bytes]),
+      raster: raster!,
+      make: () => cutAnew({ faceId: 'sticker-1', pieces: [piece], cut }, base!, fresh()),
+    };
+  };
+  const one = await cutOf(motifs(1, 1), 'one.png');
+  tell('cut line of a 24-megapixel drawing', 1.5, await ratio(one.file, one.make));
+  const sixty = await cutOf(motifs(6, 10), 'sixty.png');
+  let parts = 0;
+  tell(
+    'a sheet of 60 motifs parted',
+    2,
+    await ratio(sixty.file, () => {
+      parts = partPicture(reducedTo(sixty.raster, PARTED)).motifs.length;
+    }),
+  );
+  if (parts !== 60) throw new Error(`parted into ${parts}`);
+  const times: number[] = [];
+  for (let i = 0; i < PAIRS; i++) {
+    const prints = Array.from({ length: 60 }, (_, n) => star(`${n}`, 22 + ((n * 7) % 13)));
+    const items = prints.map(({ fitId, faceId }) => ({ fitId, faceId, copies: 1 }));
+    const paper = { name: 'A4', width: 210, height: 297 };
+    const start = performance.now();
+    layOut({ ...newSheet('bench', 'bench'), items, paper, margin: 5, gap: 2 }, prints);
+    times.push(performance.now() - start);
+  }
+  postMessage({ name: '60 outlines packed on A4', limit: 3000, ratio: median(times), ms: null, unit: 'ms' });
+}
+
+function star(id: string, size: number): Print {
+  const reach = Array.from({ length: 60 }, (_, i): [number, number] => {
+    const radius = (size / 2) * (i % 12 < 6 ? 1 : 0.5);
+    const angle = (i / 60) * 2 * Math.PI;
+    return [size / 2 + radius * Math.cos(angle), size / 2 + radius * Math.sin(angle)];
+  });
+  return {
+    ...{ fitId: id, faceId: 'front', name: id, width: size, height: size, bleed: 2 },
+    cut: { d: 'M0 0Z', backing: null, reach: [reach] },
+  };
+}
+
 async function run(): Promise<void> {
   const bytes = new Uint8Array(engine.encodePng(picture(WIDTH, HEIGHT), { ppi: 300, use: 'print' }));
   const file = new Blob([bytes], { type: 'image/png' });
@@ -221,6 +295,7 @@ async function run(): Promise<void> {
   tell('print file of the shirt front, CMYK TIFF', 8, await ratio(file, () => printFile(tiff)));
   tell('print file of the shirt front, PDF', 4, await ratio(file, () => printFile({ format: 'pdf' })));
   packing();
+  await stickers(tell);
 
   const taper = blanks.find(({ blank }) => blank.id === 'tumbler-taper-480')!;
   const arc = taper.faces[0]!;

@@ -22,11 +22,11 @@ export function OneOf<T extends string>({
 }) {
   const group = useId();
   return (
-    <fieldset className="flex items-baseline gap-4 border-b border-rule py-1.5">
+    <fieldset className="flex items-baseline gap-4 border-b border-rule py-1">
       <legend className="float-left w-24 shrink-0 text-ink-2">{label}</legend>
       <div className="flex flex-wrap gap-x-5 gap-y-1">
         {options.map(({ id, name, note }) => (
-          <label key={id} className="flex cursor-pointer items-baseline gap-1.5" title={note}>
+          <label key={id} className="flex min-h-6 cursor-pointer items-baseline gap-1.5" title={note}>
             <input
               type="radio"
               name={group}

@@ -5,7 +5,7 @@ import { pixelsKey } from '@/core/artwork/steps';
 import { bytesSource, pagedSource, READ_WHOLE_BYTES, type Source } from '@/core/artwork/source';
 import { renderFace, type Pixels } from '@/core/render/face';
 import { cutAnew } from '@/core/cut/make';
-import { PARTED, partPicture } from '@/core/cut/parting';
+import { PARTED, partPicture, withGroups } from '@/core/cut/parting';
 import { reducedTo } from '@/core/raster/shrink';
 import { makeDocket } from '@/core/check/docket';
 import type { FactsOf } from '@/core/fit/geometry';
@@ -139,7 +139,13 @@ const service: EngineService = {
     answer(async () => {
       const progress = follow(flag, onProgress);
       const raster = await rasterOf(artwork, PARTED, part(progress, 0, 0.6));
-      return partPicture(reducedTo(raster, PARTED, part(progress, 0.6, 1)));
+      const parting = partPicture(reducedTo(raster, PARTED, part(progress, 0.6, 1)));
+      const { facts, original, steps } = artwork;
+      // Once it is cropped or turned a drawing's groups lie elsewhere.
+      if (facts.format !== 'svg' || steps.length > 0) return parting;
+      const { groupMap } = await import('@/files/svg/groups');
+      const map = groupMap(await engine(), facts.name, await sourceOf(original));
+      return map ? withGroups(parting, map) : parting;
     }),
 
   cutFaces: (job, flag, onProgress) =>

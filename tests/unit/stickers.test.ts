@@ -6,7 +6,8 @@ import { makeDocket } from '@/core/check/docket';
 import type { Finding } from '@/core/check/finding';
 import { asCut, shapeOf } from '@/core/cut/face';
 import { cutAnew, cutKey, WHITE_BORDER } from '@/core/cut/make';
-import { groupMotifs, partPicture, type Parting } from '@/core/cut/parting';
+import { bytesSource } from '@/core/artwork/source';
+import { groupMotifs, ownGroups, partPicture, withGroups, type Parting } from '@/core/cut/parting';
 import { USUAL_CUT, type Cut, type CutSettings } from '@/core/cut/schema';
 import { stickerFaces, stickerSize } from '@/core/cut/set';
 import { firstSet, joined, leftOut, parted, sized, takenBack } from '@/core/cut/sorting';
@@ -16,6 +17,7 @@ import type { Raster } from '@/core/raster/raster';
 import { renderFace, type Shown } from '@/core/render/face';
 import { TIDE_POOL, tidePoolSheet } from '@/demo/art/marks';
 import type { Engine } from '@/imaging/engine';
+import { groupMap } from '@/files/svg/groups';
 import { loadNodeEngine } from '@/imaging/node';
 import { blankById, factsOf, pieceAt } from '../support/fits';
 
@@ -260,6 +262,24 @@ describe('a set from one picture', () => {
       expect(Math.abs(face.height - 4 - size.height)).toBeLessThan(0.1);
       expect(shapeOf(faces[i]!.cut.d).outers).toHaveLength(1);
     });
+  });
+
+  it('a drawing’s own groups are the first guess, however near they lie', () => {
+    const bytes = new TextEncoder().encode(tidePoolSheet());
+    const map = groupMap(engine, 'pool.svg', bytesSource(bytes))!;
+    const grouped = withGroups(parting, map);
+    expect(ownGroups(grouped)).toHaveLength(TIDE_POOL.length);
+    const set = firstSet(grouped, { name: 'Pool', across: 2030, settings: USUAL_CUT });
+    expect(set.stickers).toHaveLength(TIDE_POOL.length);
+    const near =
+      '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 50"><g id="layer">' +
+      '<g><path d="M5 5H45V45H5Z"/><path d="M10 10h4v4h-4z" fill="#f00"/></g><g><path d="M46 5H80V45H46Z"/></g></g></svg>';
+    const own = withGroups(
+      partPicture(engine.drawSvg(near, 1000)),
+      groupMap(engine, 'near.svg', bytesSource(new TextEncoder().encode(near)))!,
+    );
+    expect(groupMotifs(own, 0.02)).toHaveLength(1);
+    expect(ownGroups(own)).toEqual([[0], [1]]);
   });
 
   it('joined, parted, left out and taken back by hand', () => {

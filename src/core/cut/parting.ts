@@ -20,6 +20,8 @@ export interface Parting {
   specks: number;
   /** Width of the picture by its height. */
   aspect: number;
+  /** Of a drawing, the group that each motif lies in mostly; null where it has none. */
+  grouped: (number | null)[] | null;
 }
 
 /** Pixels along the longer side on which a picture is parted, at most. */
@@ -43,7 +45,43 @@ export function partPicture(raster: Raster): Parting {
     const holes = shape.holes.filter((hole) => outlineDistance(outline, ...hole[0]!) < 0);
     return { outline: share(outline), holes: holes.map(share), box: boxOf(share(outline)) };
   });
-  return { motifs: inReadingOrder(motifs), specks: shape.outers.length - motifs.length, aspect };
+  return {
+    motifs: inReadingOrder(motifs),
+    specks: shape.outers.length - motifs.length,
+    aspect,
+    grouped: null,
+  };
+}
+
+/** The same with a drawing's own groups: what is seen of them at each of so many pixels, by number, -1 for nothing. */
+export function withGroups(
+  parting: Parting,
+  { width, height, groups }: { width: number; height: number; groups: Int32Array },
+): Parting {
+  const grouped = parting.motifs.map(({ outline, box }) => {
+    const counts = new Map<number, number>();
+    for (let row = Math.floor(box.y * height); row < (box.y + box.height) * height; row++)
+      for (let column = Math.floor(box.x * width); column < (box.x + box.width) * width; column++) {
+        const group = groups[row * width + column] ?? -1;
+        if (group < 0) continue;
+        if (outlineDistance(outline, (column + 0.5) / width, (row + 0.5) / height) > 0) continue;
+        counts.set(group, (counts.get(group) ?? 0) + 1);
+      }
+    const [most] = [...counts].sort((a, b) => b[1] - a[1]);
+    return most ? most[0] : null;
+  });
+  return { ...parting, grouped };
+}
+
+/** The motifs of a drawing by its own groups; null where it has none, or all is one. */
+export function ownGroups({ motifs, grouped }: Parting): number[][] | null {
+  if (!grouped) return null;
+  const by = new Map<string, number[]>();
+  motifs.forEach((_, i) => {
+    const key = grouped[i] === null ? `alone ${i}` : String(grouped[i]);
+    by.set(key, [...(by.get(key) ?? []), i]);
+  });
+  return by.size > 1 ? [...by.values()] : null;
 }
 
 /** Rows from the top, each from the left: a shape that begins above another's middle comes in its row. */

@@ -1,4 +1,4 @@
-import { boxRound, groupMotifs, type Parting } from './parting';
+import { boxRound, groupMotifs, ownGroups, type Parting } from './parting';
 import { scaleFor, stickerSize, type Sticker } from './set';
 import type { CutSettings } from './schema';
 
@@ -17,13 +17,15 @@ export interface StickerSet {
 /** What a set is before anything is known of its size: its largest sticker so many mm along its longer side. */
 const USUAL_SIDE = 60;
 
-/** The set that a picture is at first: shapes nearer than the gap together, at its own size where that is known. */
+/** The set that a picture is at first: a drawing's own groups, or shapes nearer than the gap together, at its own size where that is known. */
 export function firstSet(
   parting: Parting,
   { name, across, settings }: { name: string; across: number | null; settings: CutSettings },
 ): StickerSet {
   const gap = 2 * settings.border;
   const scale = across ?? usualScale(parting);
+  const own = ownGroups(parting);
+  if (own) return { stickers: named(own, name, scale), left: [], oneScale: true, gap, settings };
   return regrouped({ stickers: [], left: [], oneScale: true, gap, settings }, parting, { name, gap, scale });
 }
 
@@ -39,13 +41,15 @@ export function regrouped(
   parting: Parting,
   { name, gap, scale = set.stickers[0]?.scale ?? USUAL_SIDE }: { name: string; gap: number; scale?: number },
 ): StickerSet {
-  const groups = groupMotifs(parting, gap / scale);
-  const stickers = groups.map((motifs, i) => ({
+  return { ...set, gap, left: [], stickers: named(groupMotifs(parting, gap / scale), name, scale) };
+}
+
+function named(groups: readonly number[][], name: string, scale: number): Sticker[] {
+  return groups.map((motifs, i) => ({
     name: groups.length === 1 ? name : `${name} ${i + 1}`,
     motifs,
     scale,
   }));
-  return { ...set, gap, left: [], stickers };
 }
 
 /** Several stickers as one, called as the first of them is and in its place. */

@@ -28,6 +28,8 @@ export interface CleanDrawing {
   images: PlacedImage[];
   /** How many parts make a mark of their own, those left out counted. */
   parts: number;
+  /** For each part the groups that it lies in, from the outermost, each by a number of its own. */
+  groups: number[][];
 }
 
 export interface CleanOptions {
@@ -56,6 +58,10 @@ export function cleanDrawing(name: string, source: string, options: CleanOptions
   const expansion = new Expansion();
   let root: Attributes = [];
   let parts = 0;
+  const groups: number[][] = [];
+  /** The element at each depth on the way to the one that is read. */
+  const lineage: number[] = [];
+  let elements = 0;
   /** Depth of the element that is left out with all in it; of a `text`; of a style sheet; of the outermost hidden one. */
   let skipped: number | null = null;
   let spoken: number | null = null;
@@ -66,6 +72,7 @@ export function cleanDrawing(name: string, source: string, options: CleanOptions
   readElements(name, source, {
     open: (element) => {
       const { tag, attributes, depth } = element;
+      lineage[depth] = elements++;
       if (depth === 0) size = readSvgSize(attributes);
       if (skipped !== null || spoken !== null) return;
       if (tag !== null && TEXT.has(tag)) {
@@ -85,6 +92,7 @@ export function cleanDrawing(name: string, source: string, options: CleanOptions
       }
       if (HIDDEN.has(tag)) hidden ??= depth;
       const isPart = PARTS.has(tag) && hidden === null;
+      if (isPart) groups.push(lineage.slice(1, depth + 1));
       if (isPart && omit.has(parts++)) {
         skip(depth);
         return;
@@ -138,6 +146,7 @@ export function cleanDrawing(name: string, source: string, options: CleanOptions
     refused: [...refused],
     images,
     parts,
+    groups,
   };
 }
 

@@ -40,6 +40,6 @@ export function partAt(
 }
 
 /** Parts are drawn in their number plus one, as #rrggbb. */
-function numberOf(pixel: number): number {
+export function numberOf(pixel: number): number {
   return (((pixel & 255) << 16) | (pixel & 0xff00) | ((pixel >>> 16) & 255)) - 1;
 }
