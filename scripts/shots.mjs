@@ -20,7 +20,8 @@ const SHOTS = [
   ['bench-letters', '/bench/wave-repeat--tumbler-taper-480', setWords],
   ['bench-list', '/bench/tide-pool--mug-325', layOutList],
   ['bench-shirt', '/bench/keep-the-light--shirt'],
-  ['bench-sticker', '/bench/compass-rose--sticker-75'],
+  ['stickers', '/artwork', partSet],
+  ['bench-sticker', '/bench/compass-rose--sticker-die-cut'],
   ['bench-docket', '/bench/lighthouse--shirt', acceptOne],
   ['bench-proof', '/bench/night-watch--mug-325', proof],
   ['bench-print', '/bench/night-watch--mug-325', choosePrint],
@@ -56,6 +57,17 @@ async function chooseLighthouse() {
   await search.sendKeys('lighthouse');
   await (await browser.wait(until.elementLocated(row), 60_000)).click();
   await search.sendKeys(Key.chord(Key.CONTROL, 'a'), Key.BACK_SPACE);
+}
+
+/** The tide pool's six drawings in one file, parted into stickers. */
+async function partSet() {
+  const row = By.xpath('//*[@role="option"][contains(., "tide-pool-sheet")]');
+  const search = await browser.wait(until.elementLocated(By.css('[aria-label="Search artwork"]')), 60_000);
+  await search.sendKeys('tide-pool');
+  await (await browser.wait(until.elementLocated(row), 60_000)).click();
+  const cut = By.xpath('//a[.="Cut stickers from it"]');
+  await (await browser.wait(until.elementLocated(cut), 60_000)).click();
+  await named('//ol[@aria-label="Stickers of the set"][contains(., "cut")]');
 }
 
 /** Presses a button or a line of a menu by the words it starts with. */

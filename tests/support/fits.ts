@@ -4,7 +4,8 @@ import type { PrintFace, ResolvedBlank } from '@/core/blank/resolve';
 import { makeDocket, type Docket } from '@/core/check/docket';
 import type { Finding, RuleId } from '@/core/check/finding';
 import type { Shown } from '@/core/render/face';
-import type { ArtworkPiece, Fit, Piece } from '@/core/fit/schema';
+import { asCut } from '@/core/cut/face';
+import type { ArtworkPiece, Fit, FitFace, Piece } from '@/core/fit/schema';
 import { opaqueBounds } from '@/core/raster/bounds';
 import type { Raster } from '@/core/raster/raster';
 import { softShare } from '@/core/raster/soft';
@@ -45,6 +46,23 @@ export function factsOf(raster: Raster, change: Partial<Facts> = {}): Facts {
     notes: [],
     ...change,
   };
+}
+
+/** Faces as a fit of stickers to shape, and the blank as that fit has it cut. */
+export function stickersOf(faces: FitFace[]): { fit: Fit; resolved: ResolvedBlank } {
+  const blank = blankById('sticker-die-cut');
+  const fit: Fit = {
+    upfit: 'fit/1',
+    id: 'fit',
+    designId: 'design',
+    blankId: blank.blank.id,
+    blankVersion: 1,
+    colourId: 'white',
+    stateId: null,
+    sizeId: null,
+    faces,
+  };
+  return { fit, resolved: asCut(blank, fit) };
 }
 
 /** A piece of the whole picture, its centre and size in mm. */

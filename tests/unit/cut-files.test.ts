@@ -5,7 +5,6 @@ import { join } from 'node:path';
 import fc from 'fast-check';
 import { PNG } from 'pngjs';
 import { outlineDistance } from '@/core/blank/outline';
-import { asCut } from '@/core/cut/face';
 import { cutAnew } from '@/core/cut/make';
 import { partPicture } from '@/core/cut/parting';
 import { common } from '@/core/cut/polygons';
@@ -24,7 +23,7 @@ import { layOut, type SheetLayout } from '@/core/sheet/layout';
 import { reachOf } from '@/core/sheet/nest';
 import type { Print } from '@/core/sheet/print';
 import { newSheet, type Sheet } from '@/core/sheet/schema';
-import { printSize, type PrintFace } from '@/core/blank/resolve';
+import { printSize, type PrintFace, type ResolvedBlank } from '@/core/blank/resolve';
 import { tidePoolSheet } from '@/demo/art/marks';
 import { cutSvg } from '@/files/cut-lines';
 import { cutPdf } from '@/files/pdf/cut-lines';
@@ -33,7 +32,7 @@ import { writeSheet, type DrawnPrint } from '@/files/sheet';
 import { readFont } from '@/files/type';
 import type { Engine } from '@/imaging/engine';
 import { loadNodeEngine } from '@/imaging/node';
-import { blankById, factsOf } from '../support/fits';
+import { blankById, factsOf, stickersOf } from '../support/fits';
 import { faceBytes } from '../support/typeface';
 
 const folder = mkdtempSync(join(tmpdir(), 'up-fit-cuts-'));
@@ -41,6 +40,7 @@ const blank = blankById('sticker-die-cut');
 let engine: Engine;
 let shown: Shown;
 let fit: Fit;
+let resolved: ResolvedBlank;
 let faces: readonly PrintFace[];
 beforeAll(async () => {
   engine = await loadNodeEngine();
@@ -54,18 +54,8 @@ beforeAll(async () => {
   const made = stickerFaces({ id: 'test', facts }, parting, set.stickers, settings).map((face) =>
     cutAnew(face, blank.faces[0]!, shown),
   );
-  fit = {
-    upfit: 'fit/1',
-    id: 'fit',
-    designId: 'design',
-    blankId: blank.blank.id,
-    blankVersion: 1,
-    colourId: 'white',
-    stateId: null,
-    sizeId: null,
-    faces: made,
-  };
-  faces = asCut(blank, fit).faces;
+  ({ fit, resolved } = stickersOf(made));
+  faces = resolved.faces;
 }, 60_000);
 afterAll(() => {
   engine.close();
@@ -130,7 +120,6 @@ const ringsIn = (ds: readonly string[]) => ds.flatMap((d) => ringsOf(parsePath(d
 
 test('a sticker’s PDF: its cut line is a plate of its own, where the flat has it; the other plates have none of it', async () => {
   const face = faces[1]!;
-  const resolved = asCut(blank, fit);
   const plan = planPrint(resolved, face, { format: 'pdf', mode: 'cmyk', ppi: 150 });
   const press = { press: engine.bakePress(null, 'relative'), profile: null };
   const asked = { title: 'One', blank: resolved, sides: [{ face, pieces: piecesOf(face) }], plan, press };
@@ -181,7 +170,6 @@ test('cut lines alone: SVG and PDF at true size hold the same lines', async () =
 }, 60_000);
 
 test('a PNG a sticker: cropped to its bleed, clear outside it, true size', async () => {
-  const resolved = asCut(blank, fit);
   for (const face of faces.slice(0, 3)) {
     const plan = planPrint(resolved, face);
     const side = { face, pieces: piecesOf(face) };

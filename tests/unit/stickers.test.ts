@@ -1,17 +1,16 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import fc from 'fast-check';
-import type { PrintFace, ResolvedBlank } from '@/core/blank/resolve';
+import type { PrintFace } from '@/core/blank/resolve';
 import { outlineDistance } from '@/core/blank/outline';
 import { makeDocket } from '@/core/check/docket';
 import type { Finding } from '@/core/check/finding';
-import { asCut, shapeOf } from '@/core/cut/face';
+import { shapeOf } from '@/core/cut/face';
 import { cutAnew, cutKey, WHITE_BORDER } from '@/core/cut/make';
 import { bytesSource } from '@/core/artwork/source';
 import { groupMotifs, ownGroups, partPicture, withGroups, type Parting } from '@/core/cut/parting';
 import { USUAL_CUT, type Cut, type CutSettings } from '@/core/cut/schema';
 import { stickerFaces, stickerSize } from '@/core/cut/set';
 import { firstSet, joined, leftOut, parted, sized, takenBack } from '@/core/cut/sorting';
-import type { Fit, FitFace } from '@/core/fit/schema';
 import { printPixels } from '@/core/blank/resolve';
 import type { Raster } from '@/core/raster/raster';
 import { renderFace, type Shown } from '@/core/render/face';
@@ -19,7 +18,7 @@ import { TIDE_POOL, tidePoolSheet } from '@/demo/art/marks';
 import type { Engine } from '@/imaging/engine';
 import { groupMap } from '@/files/svg/groups';
 import { loadNodeEngine } from '@/imaging/node';
-import { blankById, factsOf, pieceAt } from '../support/fits';
+import { blankById, factsOf, pieceAt, stickersOf } from '../support/fits';
 
 const blank = blankById('sticker-die-cut');
 const base = blank.faces[0]!;
@@ -54,22 +53,7 @@ function stickerOf(raster: Raster, settings: Partial<CutSettings> = {}) {
   const piece = pieceAt(raster.width / 20, raster.height / 20, raster.width / 10, raster.height / 10);
   const cut: Cut = { ...USUAL_CUT, ...settings, name: 'One', d: '', of: '' };
   const face = cutAnew({ faceId: 'sticker-1', pieces: [piece], cut }, base, shown);
-  return { shown, face, ...onBlank([face]) };
-}
-
-function onBlank(faces: FitFace[]): { fit: Fit; resolved: ResolvedBlank } {
-  const fit: Fit = {
-    upfit: 'fit/1',
-    id: 'fit',
-    designId: 'design',
-    blankId: blank.blank.id,
-    blankVersion: 1,
-    colourId: 'white',
-    stateId: null,
-    sizeId: null,
-    faces,
-  };
-  return { fit, resolved: asCut(blank, fit) };
+  return { shown, face, ...stickersOf([face]) };
 }
 
 function cutFindings(raster: Raster, settings: Partial<CutSettings> = {}): Finding[] {
@@ -200,7 +184,7 @@ describe('the cut-line rule', () => {
     for (const id of ['sticker-75', 'sticker-90x60', 'sticker-sheet-a6']) {
       const plain = blankById(id);
       const raster = painted(40, 40, disc(20, 20, 10));
-      const { fit } = onBlank([{ faceId: plain.faces[0]!.id, pieces: [pieceAt(20, 20, 10, 10)] }]);
+      const { fit } = stickersOf([{ faceId: plain.faces[0]!.id, pieces: [pieceAt(20, 20, 10, 10)] }]);
       const docket = makeDocket(plain, { ...fit, blankId: id }, { ...shownOf(raster), coarse: 200 });
       expect(docket.findings.find(({ rule }) => rule === 'cut-line')?.verdict).toBe('ready');
     }
@@ -254,7 +238,7 @@ describe('a set from one picture', () => {
     const faces = stickerFaces({ id: 'test', facts }, parting, set.stickers, settings).map((face) =>
       cutAnew(face, base, shown),
     );
-    const { resolved } = onBlank(faces);
+    const { resolved } = stickersOf(faces);
     expect(resolved.faces.map(({ name }) => name)).toEqual(set.stickers.map(({ name }) => name));
     resolved.faces.forEach((face, i) => {
       const size = stickerSize(set.stickers[i]!, parting);
