@@ -7,6 +7,7 @@ import { previewUrl } from '@/state/previews';
 import { blankOf } from '@/state/library';
 import { useShop } from '@/state/shop';
 import { FitDrawing } from '@/ui/flat/FitDrawing';
+import { SetDrawing } from '@/ui/flat/SetDrawing';
 import { VERDICT_INK, VERDICT_WORDS, VerdictShape } from '@/ui/Verdict';
 
 export const CELL_WIDTH = 148;
@@ -51,6 +52,16 @@ export function Cell({ column, drawingWidth, design, fit, onFit, onOpen, onRemov
       ? 'Ready'
       : (telling?.word ?? VERDICT_WORDS[verdict]);
   const colour = blank.colours.find(({ id }) => id === fit.colourId)?.hex ?? '#ffffff';
+  const drawn = {
+    colour,
+    pictureOf: (id: string) => {
+      const artwork = artworks.get(id);
+      return artwork && previewUrl(artwork);
+    },
+    factsOf: (id: string) => artworks.get(id)?.facts,
+    width: drawingWidth,
+    height: DRAWING_HEIGHT,
+  };
   return (
     <td className="group/cell relative border-b border-r border-rule p-[6px] align-top">
       <button
@@ -62,20 +73,17 @@ export function Cell({ column, drawingWidth, design, fit, onFit, onOpen, onRemov
         className="block w-full text-left outline-offset-4"
       >
         <span className="block bg-viewing">
-          <FitDrawing
-            blank={own}
-            face={face}
-            sizeId={fit.sizeId}
-            colour={colour}
-            pieces={fit.faces.find(({ faceId }) => faceId === face.id)?.pieces ?? []}
-            pictureOf={(id) => {
-              const artwork = artworks.get(id);
-              return artwork && previewUrl(artwork);
-            }}
-            factsOf={(id) => artworks.get(id)?.facts}
-            width={drawingWidth}
-            height={DRAWING_HEIGHT}
-          />
+          {own.faces.length > 1 && face.cut ? (
+            <SetDrawing faces={own.faces} fit={fit} {...drawn} />
+          ) : (
+            <FitDrawing
+              blank={own}
+              face={face}
+              sizeId={fit.sizeId}
+              pieces={fit.faces.find(({ faceId }) => faceId === face.id)?.pieces ?? []}
+              {...drawn}
+            />
+          )}
         </span>
         <span
           className={`measure mt-1 flex items-center gap-1.5 px-0.5 text-sm font-semibold ${verdict ? VERDICT_INK[verdict] : 'text-ink-2'}`}

@@ -2,6 +2,7 @@
 import * as Menu from '@radix-ui/react-dropdown-menu';
 import { toast } from 'sonner';
 import { trimSize, type PrintFace, type ResolvedBlank } from '@/core/blank/resolve';
+import { isToShape } from '@/core/cut/face';
 import { showSize, type UnitSetting } from '@/core/length/show';
 import type { Design } from '@/core/fit/schema';
 import { addColumn, fitDesign, removeColumn } from '@/state/range';
@@ -55,7 +56,7 @@ export function RangeTable({ columns, designs, onOpen }: Props) {
               >
                 <BlankMenu blank={blank.id} name={blank.name} />
                 <span className="measure block text-sm font-normal text-ink-2">
-                  {sizeInWords(faces[0]!, unit)}
+                  {isToShape({ blank }) ? 'cut to the artwork' : sizeInWords(faces[0]!, unit)}
                 </span>
               </th>
             ))}
@@ -154,7 +155,7 @@ function sizeInWords(face: PrintFace, unit: UnitSetting): string {
 function BlankMenu({ blank, name }: { blank: string; name: string }) {
   return (
     <Menu.Root>
-      <Menu.Trigger className="font-bold" aria-label={`${name}: column`}>
+      <Menu.Trigger className="text-left font-bold" aria-label={`${name}: column`}>
         {name}
       </Menu.Trigger>
       <Menu.Portal>

@@ -5,10 +5,10 @@ import type { PrintFace } from '@/core/blank/resolve';
 import { shapePath } from '@/core/blank/shape';
 import type { Piece } from '@/core/fit/schema';
 import { showLength } from '@/core/length/show';
+import { inRows, strewn, type Lying } from '@/core/product/strew';
 import { PieceDrawings } from '@/ui/flat/PieceDrawings';
 import { useRoomSize } from '@/ui/useRoomSize';
 import { shownColour, type Live } from '../useLive';
-import { inRows, strewn, type Lying } from './strew';
 import { SurfaceDrawing } from './SurfaceDrawing';
 import { usePrintPicture } from './usePrintPicture';
 import { SHOWINGS, SURFACES, useSurface, type Showing } from './useSurface';
@@ -275,5 +275,5 @@ function Backing({ face, edge, px }: { face: PrintFace; edge: number; px: number
 /** Where the lower right corner is folded over: the line x + y of it. */
 function foldOf({ width, height, outline }: PrintFace): number {
   const furthest = outline ? outline.reduce((most, [x, y]) => Math.max(most, x + y), 0) : width + height;
-  return furthest - 0.2 * Math.min(width, height);
+  return furthest - 0.14 * Math.min(width, height);
 }

@@ -1,4 +1,4 @@
-import type { PrintFace } from '@/core/blank/resolve';
+import type { PrintFace } from '../blank/resolve';
 
 /** Where a sticker of a set lies, its top left in mm, turned in degrees about its middle. */
 export interface Lying {
