@@ -52,6 +52,8 @@ const PAN = 40;
 export function useBenchKeys(live: Live, add: { text: () => void }): void {
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
+      // A list or a field that is open takes the key for itself, wherever the focus is.
+      if (event.defaultPrevented) return;
       if (isTyping(event) || document.querySelector('[role=dialog], [role=menu]')) return;
       if (handle(live, event, add)) event.preventDefault();
     };
