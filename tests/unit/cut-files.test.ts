@@ -25,6 +25,8 @@ import type { Print } from '@/core/sheet/print';
 import { newSheet, type Sheet } from '@/core/sheet/schema';
 import { printSize, type PrintFace, type ResolvedBlank } from '@/core/blank/resolve';
 import { tidePoolSheet } from '@/demo/art/marks';
+import { bytesSource } from '@/core/artwork/source';
+import { openPage } from '@/files/pdf/artwork';
 import { cutSvg } from '@/files/cut-lines';
 import { cutPdf } from '@/files/pdf/cut-lines';
 import { writePrint } from '@/files/print';
@@ -162,6 +164,13 @@ test('cut lines alone: SVG and PDF at true size hold the same lines', async () =
   const path = join(folder, 'alone.pdf');
   const bytes = await cutPdf('Alone', [page], 'CutContour');
   writeFileSync(path, bytes);
+  // Read as artwork it tells of its separation, and that it overprints.
+  const { notes } = await openPage(
+    () => Promise.reject(new Error('not drawn')),
+    'alone.pdf',
+    bytesSource(bytes),
+  );
+  expect(notes.map(({ code }) => code)).toEqual(expect.arrayContaining(['spots', 'overprint']));
   execFileSync('qpdf', ['--check', path]);
   const info = execFileSync('pdfinfo', [path]).toString();
   const [, width] = /Page size:\s+([\d.]+) x/.exec(info)!;

@@ -63,6 +63,13 @@ function notesOn(page: PdfPage, index: number, pages: number, content: PageConte
   if (content.spots.size > 0) {
     notes.push({ code: 'spots', message: `Uses spot colours: ${[...content.spots].join(', ')}.` });
   }
+  if (content.overprints) {
+    notes.push({
+      code: 'overprint',
+      message:
+        'Parts of it overprint: where a file is flattened on its way to the press they print otherwise.',
+    });
+  }
   return [...notes, ...sharpness(content.images)];
 }
 

@@ -25,6 +25,8 @@ export interface PageContent {
   modes: Set<SpaceFound['mode']>;
   /** Names of spot colours. */
   spots: Set<string>;
+  /** Whether anything is set to leave what lies under it on the other plates. */
+  overprints: boolean;
   /** Names of profiles that colours are given in. */
   profiles: Set<string>;
   /** The most bits a channel of its pictures has. */
@@ -64,6 +66,7 @@ class Walk {
     images: [],
     modes: new Set(),
     spots: new Set(),
+    overprints: false,
     profiles: new Set(),
     bits: 0,
   };
@@ -112,6 +115,9 @@ class Walk {
         case 'cs':
         case 'CS':
           this.takeSpace(this.spaceNamed(operands[0], resources));
+          break;
+        case 'gs':
+          this.takeState(this.resource(resources, 'ExtGState', operands[0]));
           break;
         case 'Do':
           this.draw(operands[0], resources, matrix, depth);
@@ -181,6 +187,13 @@ class Walk {
     )
       return;
     this.found.images.push({ pixels, ppi: { x: pixels.width / inches.x, y: pixels.height / inches.y } });
+  }
+
+  /** Overprint for strokes, or for fills and all else (ISO 32000-1, 8.6.7). */
+  private takeState(state: PDFObject | undefined): void {
+    if (!(state instanceof PDFDict)) return;
+    const isOn = (key: string) => String(state.lookup(PDFName.of(key))) === 'true';
+    this.found.overprints ||= isOn('OP') || isOn('op');
   }
 
   private takeSpace(space: PDFObject | undefined): void {

@@ -81,6 +81,7 @@ function unmetRules(context: CheckContext, plan: PrintPlan): Unmet[] {
 const NOTED: Record<string, string> = {
   'live-text': 'Live text',
   spots: 'Spot colours',
+  overprint: 'Overprint',
   mixed: 'RGB and CMYK',
 };
 

@@ -13,6 +13,8 @@ import { SurfaceDrawing } from './SurfaceDrawing';
 import { usePrintPicture } from './usePrintPicture';
 import { SHOWINGS, SURFACES, useSurface, type Showing } from './useSurface';
 
+/** mm of a sheet's backing past its stickers, at least. */
+const SHEET_EDGE = 6;
 /** mm across of the mark that sizes are told by: about a coin's. */
 const COIN = 24;
 const SAID: Record<Showing, string> = { one: 'this one', rows: 'in rows', strewn: 'strewn' };
@@ -24,6 +26,8 @@ export function StickerProduct({ live }: { live: Live }) {
   const several = live.blank.faces.length > 1;
   const how = several ? showing : 'one';
   const url = usePrintPicture(live);
+  const { body } = live.blank.blank;
+  const sheet = how === 'rows' && body.kind === 'sticker' && body.cut === 'kiss';
   return (
     <div ref={room} className="relative min-h-0 grow">
       {size && (
@@ -34,7 +38,14 @@ export function StickerProduct({ live }: { live: Live }) {
           height={size.height}
         >
           <SurfaceDrawing surface={surface} {...size} />
-          <Scene live={live} lying={lyingOf(live, how, size)} lifted={how === 'one'} url={url} {...size} />
+          <Scene
+            live={live}
+            lying={lyingOf(live, how, size)}
+            lifted={how === 'one'}
+            sheet={sheet}
+            url={url}
+            {...size}
+          />
         </svg>
       )}
       <div className="absolute right-3 top-1.5 z-10 flex gap-4 bg-viewing/85 px-2 py-0.5 text-sm">
@@ -101,6 +112,7 @@ function Scene({
   live,
   lying,
   lifted,
+  sheet,
   url,
   width,
   height,
@@ -108,35 +120,60 @@ function Scene({
   live: Live;
   lying: readonly Lying[];
   lifted: boolean;
+  /** All on one backing, the first of them peeled off it. */
+  sheet: boolean;
   url: string | null;
   width: number;
   height: number;
 }) {
-  const backing = Math.max(0, ...lying.map(({ face }) => face.cut?.backing ?? 0));
+  const own = Math.max(0, ...lying.map(({ face }) => face.cut?.backing ?? 0));
+  const backing = sheet ? Math.max(SHEET_EDGE, own) : own;
+  const peeled = sheet ? lying[0]!.face : null;
+  const beside = peeled ? peeled.width + 10 : 0;
   const right = Math.max(...lying.map(({ face, x }) => x + face.width)) + backing;
   const foot = Math.max(...lying.map(({ face, y }) => y + face.height)) + backing;
-  const across = right + backing + COIN + 8;
+  const across = right + backing + beside + COIN + 8;
   const down = foot + backing;
   const scale = Math.min((width - 70) / across, (height - 84) / down);
   const left = (width - across * scale) / 2 + backing * scale;
   const top = (height - down * scale) / 2 + 10 + backing * scale;
   return (
     <g transform={`translate(${left} ${top}) scale(${scale})`}>
-      {lying.map(({ face, x, y, turn }) => (
+      {sheet && (
+        <Backing face={{ width: right - backing, height: foot - backing }} edge={backing} px={1 / scale} />
+      )}
+      {lying.map(({ face, x, y, turn }, i) => (
         <g
           key={face.id}
           transform={`translate(${x} ${y}) rotate(${turn} ${face.width / 2} ${face.height / 2})`}
         >
-          <Sticker
-            live={live}
-            face={face}
-            url={face.id === live.face.id ? url : null}
-            lifted={lifted}
-            px={1 / scale}
-          />
+          {sheet && (
+            <path
+              d={face.cut?.d ?? shapePath(face)}
+              fill="#e3dece"
+              stroke="#8f8c84"
+              strokeWidth={0.6 / scale}
+            />
+          )}
+          <g
+            transform={
+              peeled && i === 0
+                ? `translate(${right + 6 - x} ${foot / 2 - face.height / 2 - y}) rotate(9 ${face.width / 2} ${face.height / 2})`
+                : undefined
+            }
+          >
+            <Sticker
+              live={live}
+              face={face}
+              url={face.id === live.face.id ? url : null}
+              lifted={lifted}
+              backed={!sheet}
+              px={1 / scale}
+            />
+          </g>
         </g>
       ))}
-      <Mark x={right + 6 + COIN / 2} y={foot - COIN / 2} px={1 / scale} live={live} />
+      <Mark x={right + beside + 6 + COIN / 2} y={foot - COIN / 2} px={1 / scale} live={live} />
     </g>
   );
 }
@@ -158,19 +195,22 @@ function Sticker({
   face,
   url,
   lifted,
+  backed,
   px,
 }: {
   live: Live;
   face: PrintFace;
   url: string | null;
   lifted: boolean;
+  /** Whether it lies on a backing of its own, where it has one. */
+  backed: boolean;
   px: number;
 }) {
   const id = useId();
   const cut = face.cut?.d ?? shapePath(face);
   const islands = face.cuts.map(({ x, y, sheet }) => shapePath(sheet, 0, x, y)).join('');
   const whole = face.cut ? cut : cut + islands;
-  const edge = face.cut?.backing ?? 0;
+  const edge = backed ? (face.cut?.backing ?? 0) : 0;
   const fold = lifted ? foldOf(face) : null;
   const far = 4 * Math.max(face.width, face.height);
   // All on this side of the fold, and all beyond it.
@@ -257,7 +297,15 @@ function Lifted({ id, whole, fold, px }: { id: string; whole: string; fold: numb
 }
 
 /** A kiss cut's backing, which the sticker is peeled from. */
-function Backing({ face, edge, px }: { face: PrintFace; edge: number; px: number }) {
+function Backing({
+  face,
+  edge,
+  px,
+}: {
+  face: Pick<PrintFace, 'width' | 'height'>;
+  edge: number;
+  px: number;
+}) {
   const d = shapePath(
     rectangle(face.width + 2 * edge, face.height + 2 * edge, Math.min(3, edge)),
     0,
