@@ -1,5 +1,6 @@
 import { plainFace, rectangle } from '../blank/face';
 import type { PrintFace } from '../blank/resolve';
+import { fromShares } from '../fit/clip';
 import { extentOf, factsFor, opaqueBox, type Extent } from '../fit/geometry';
 import { isPlaced, isShowing, type FitFace, type Piece, type PlacedPiece } from '../fit/schema';
 import { newFill } from '../fit/place';
@@ -8,7 +9,7 @@ import { IN_SILENCE, type Progress } from '../raster/raster';
 import { renderFace, type Shown } from '../render/face';
 import { cutLine, toCorner } from './line';
 import { settingsOf, type Cut } from './schema';
-import { traceAlpha } from './trace';
+import { traceAlpha, type Ring } from './trace';
 
 /** Pixels along the longer side on which what lies on a face is traced. */
 const TRACED = 2000;
@@ -76,6 +77,11 @@ function lineRound(
   shown: Shown,
   progress: Progress,
 ) {
+  const own = ownOutlines(placed, shown);
+  if (own) {
+    const moved = own.map((ring) => ring.map(([x, y]): [number, number] => [x - left, y - top]));
+    return cutLine(moved, cut);
+  }
   const [width, height] = [right - left, bottom - top];
   const perMm = Math.min(TRACED / Math.max(width, height), FINER * finestOf(placed, shown));
   const pixels = { width: Math.round(width * perMm), height: Math.round(height * perMm) };
@@ -87,6 +93,22 @@ function lineRound(
     ring.map(([x, y]): [number, number] => [(x * width) / pixels.width, (y * height) / pixels.height]),
   );
   return cutLine(rings, cut);
+}
+
+/** Outlines of an artwork that lies alone and whole, in mm of the face, from its own pixels; null for all else. */
+function ownOutlines(placed: readonly PlacedPiece[], { pixels }: Shown): Ring[] | null {
+  const [piece] = placed;
+  if (placed.length !== 1 || piece?.kind !== 'artwork' || piece.clip || piece.finish?.length) return null;
+  const raster = pixels(piece.artworkId);
+  const { width, height } = raster;
+  const block = Math.ceil(Math.max(width, height) / TRACED);
+  const on = fromShares(piece);
+  return traceAlpha(raster, block).map((ring) =>
+    ring.map(([x, y]): [number, number] => {
+      const at = on({ x: x / width, y: y / height });
+      return [at.x, at.y];
+    }),
+  );
 }
 
 /** Pixels a mm that the artwork has itself: finer it is not drawn, since that shows nothing more. Lettering has no end. */
