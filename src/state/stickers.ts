@@ -26,9 +26,16 @@ export function cutSet(
     colourId: blank.blank.colours[0]!.id,
     stateId: null,
     sizeId: null,
-    faces: stickerFaces(artwork, parting, set.stickers, set.settings),
+    faces: stickerFaces(artwork, parting, set.stickers, { ...set.settings, backing: backingOn(blank) }),
   };
   return withCuts(bare, blank, [artwork], options);
+}
+
+/** mm of backing past a kiss cut, to peel it by; a die cut has none. */
+const PEEL_EDGE = 4;
+
+function backingOn({ blank: { body } }: ResolvedBlank): number {
+  return body.kind === 'sticker' && body.cut === 'kiss' ? PEEL_EDGE : 0;
 }
 
 /** Keeps a cut set as a design of its own, a row of the range, and its fit. */

@@ -42,22 +42,45 @@ export function FaceBar({ live }: { live: Live }) {
   );
 }
 
+/** More faces than these are chosen from a list. */
+const MOST_IN_LINE = 4;
+
 function Faces({ live }: { live: Live }) {
   const allFaces = useHand((hand) => hand.allFaces);
   // Where there are many, their names alone take the room there is.
   const few = live.blank.faces.length <= 3;
   const carries = (id: string) =>
     live.fit.faces.some(({ faceId, pieces }) => faceId === id && pieces.length > 0);
+  const open = (faceId: string) => {
+    useHand.setState({ faceId, selectedIds: [], draft: null, snapped: null, zoom: null });
+  };
+  const many = live.blank.faces.length > MOST_IN_LINE;
   return (
-    <span role="group" aria-label="Face" className="flex gap-3 whitespace-nowrap">
-      {live.blank.faces.map(({ id, name }) => (
+    <span role="group" aria-label="Face" className="flex items-center gap-3 whitespace-nowrap">
+      {many && (
+        <select
+          aria-label="Which face"
+          value={live.face.id}
+          onChange={(event) => {
+            open(event.target.value);
+          }}
+          className="max-w-56 border border-rule bg-docket px-1 py-0.5 text-ink"
+        >
+          {live.blank.faces.map(({ id, name }, i) => (
+            <option key={id} value={id}>
+              {i + 1} of {live.blank.faces.length}: {name}
+            </option>
+          ))}
+        </select>
+      )}
+      {(many ? [] : live.blank.faces).map(({ id, name }) => (
         <button
           key={id}
           aria-pressed={id === live.face.id}
           title={carries(id) ? undefined : `Nothing is on the ${name} yet`}
           className={id === live.face.id ? 'font-semibold underline underline-offset-4' : 'text-ink-2'}
           onClick={() => {
-            useHand.setState({ faceId: id, selectedIds: [], draft: null, snapped: null, zoom: null });
+            open(id);
           }}
         >
           {name}

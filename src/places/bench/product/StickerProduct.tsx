@@ -182,7 +182,17 @@ function Mark({ x, y, px, live }: { x: number; y: number; px: number; live: Live
   return (
     <g>
       <circle cx={x} cy={y} r={COIN / 2} fill="#fff" fillOpacity="0.35" stroke="#20252b" strokeWidth={px} />
-      <text x={x} y={y + 4 * px} textAnchor="middle" fontSize={11 * px} fill="#20252b" className="measure">
+      <text
+        x={x}
+        y={y + 4 * px}
+        textAnchor="middle"
+        fontSize={11 * px}
+        fill="#20252b"
+        stroke="#fff"
+        strokeWidth={2.5 * px}
+        paintOrder="stroke"
+        className="measure"
+      >
         {showLength(COIN, live.unit)}
       </text>
     </g>
