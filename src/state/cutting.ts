@@ -10,7 +10,7 @@ import { engine, isStopped, type JobOptions } from '@/workers/client';
 import { amendFit, useBench, useRole } from './bench';
 import { fitJob, jobArtwork } from './dockets';
 import { towardsEdit } from './saving';
-import { artworkIdsOf, contextOf, useShop } from './shop';
+import { artworkIdsOf, contextOf, saveFit, useShop } from './shop';
 
 /** The connected shapes of an artwork. */
 export async function partArtwork(artwork: Artwork, options: JobOptions = {}): Promise<Parting> {
@@ -52,16 +52,17 @@ function keyOf(face: FitFace, cut: Cut, artworks: readonly Artwork[]): string {
 
 /**
  * Keeps the cut lines of the fit on the bench with what lies on it: after every change they are made anew in a worker,
- * as part of that change. Ends when the answer is called.
+ * as part of that change; what goes wrong is told. Ends when the answer is called, but finishes the line it is at.
  */
-export function followCuts(): () => void {
+export function followCuts(tell: (error: unknown) => void): () => void {
   let stop = new AbortController();
   let at: Fit | null = null;
   const look = () => {
     const { fit } = useBench.getState();
     if (fit === at || useRole.getState().role !== 'writing') return;
+    // Only a newer state of the same fit takes the place of one that is being cut.
+    if (fit && at?.id === fit.id) stop.abort();
     at = fit;
-    stop.abort();
     const context = fit && contextOf(fit, useShop.getState());
     if (!fit || !context || !isToShape(context.blank)) return;
     const { blank, artworks } = context;
@@ -69,16 +70,18 @@ export function followCuts(): () => void {
     const own = (stop = new AbortController());
     void towardsEdit(async () => {
       try {
-        await amendFit(fit, await withCuts(fit, blank, artworks, { signal: own.signal }));
+        const cut = await withCuts(fit, blank, artworks, { signal: own.signal });
+        if (useBench.getState().fit?.id === fit.id) await amendFit(fit, cut);
+        // The bench was left meanwhile: the line goes with the fit as it was put away.
+        else if (useShop.getState().fits.get(fit.id) === fit) await saveFit(cut);
       } catch (error) {
-        if (!isStopped(error)) throw error;
+        if (!isStopped(error)) tell(error);
       }
     });
   };
   const ends = [useBench.subscribe(look), useRole.subscribe(look)];
   look();
   return () => {
-    stop.abort();
     for (const end of ends) end();
   };
 }

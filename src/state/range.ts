@@ -1,7 +1,6 @@
 import type { Facts } from '@/core/artwork/facts';
-import type { PrintFace } from '@/core/blank/resolve';
-import { isToShape } from '@/core/cut/face';
-import { USUAL_CUT } from '@/core/cut/schema';
+import type { PrintFace, ResolvedBlank } from '@/core/blank/resolve';
+import { isToShape, usualCut } from '@/core/cut/face';
 import type { Design, Fit, FitFace } from '@/core/fit/schema';
 import { newPiece } from '@/core/fit/place';
 import { renditionFor } from '@/core/fit/rendition';
@@ -38,7 +37,7 @@ export async function fitDesign(designId: string, blankId: string): Promise<Fit>
     stateId: null,
     sizeId: null,
     faces: isToShape(resolved)
-      ? [toBeCut(bareFace(faces[0]!, chosen), design.name)]
+      ? [toBeCut(resolved, bareFace(faces[0]!, chosen), design.name)]
       : (facesByLayout(resolved, chosen) ?? [bareFace(faces[0]!, chosen)]),
   };
   const shown = chosen.map(({ artworkId }) => artworks.get(artworkId)!);
@@ -57,8 +56,8 @@ function bareFace(face: PrintFace, chosen: readonly Chosen[]): Fit['faces'][numb
 }
 
 /** A sticker that is cut round what lies on it. */
-function toBeCut(face: FitFace, name: string): FitFace {
-  return { ...face, faceId: 'sticker-1', cut: { ...USUAL_CUT, name, d: '', of: '' } };
+function toBeCut(blank: ResolvedBlank, face: FitFace, name: string): FitFace {
+  return { ...face, faceId: 'sticker-1', cut: { ...usualCut(blank), name, d: '', of: '' } };
 }
 
 type Chosen = Design['artworks'][number] & { facts: Facts };

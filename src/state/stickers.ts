@@ -1,5 +1,6 @@
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import type { Parting } from '@/core/cut/parting';
+import { usualCut } from '@/core/cut/face';
 import { stickerFaces } from '@/core/cut/set';
 import type { StickerSet } from '@/core/cut/sorting';
 import type { Fit } from '@/core/fit/schema';
@@ -26,16 +27,12 @@ export function cutSet(
     colourId: blank.blank.colours[0]!.id,
     stateId: null,
     sizeId: null,
-    faces: stickerFaces(artwork, parting, set.stickers, { ...set.settings, backing: backingOn(blank) }),
+    faces: stickerFaces(artwork, parting, set.stickers, {
+      ...set.settings,
+      backing: usualCut(blank).backing,
+    }),
   };
   return withCuts(bare, blank, [artwork], options);
-}
-
-/** mm of backing past a kiss cut, to peel it by; a die cut has none. */
-const PEEL_EDGE = 4;
-
-function backingOn({ blank: { body } }: ResolvedBlank): number {
-  return body.kind === 'sticker' && body.cut === 'kiss' ? PEEL_EDGE : 0;
 }
 
 /** Keeps a cut set as a design of its own, a row of the range, and its fit. */

@@ -1,4 +1,4 @@
-import fitCurve, { fitCubic } from 'fit-curve';
+import { fitCubic } from 'fit-curve';
 import type { Segment } from '../path/path';
 import type { Ring } from './trace';
 
@@ -47,7 +47,7 @@ function closed(ring: Ring, mm: number): Segment[] {
   const points = dense(ring);
   const along = direction(ring.at(-2)!, ring[1]!);
   const back: Point = [-along[0], -along[1]];
-  add(path, points.length > 2 ? fitCubic(points, along, back, mm * mm) : fitCurve(points, mm * mm));
+  add(path, fitCubic(points, along, back, mm * mm));
   path.push({ kind: 'close' });
   return path;
 }

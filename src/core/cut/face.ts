@@ -4,11 +4,13 @@ import type { Fit } from '../fit/schema';
 import { parsePath } from '../path/parse';
 import { shapeOfPath } from './line';
 import type { Shape } from './polygons';
-import type { Cut } from './schema';
+import { USUAL_CUT, type Cut, type CutSettings } from './schema';
 import type { Ring } from './trace';
 
 const shapes = new Map<string, Shape>();
 const MOST_KEPT = 400;
+/** mm of backing past a kiss cut. */
+const PEEL_EDGE = 4;
 
 /** The shape that a cut line goes round, its outermost part first. */
 export function shapeOf(d: string): Shape {
@@ -21,25 +23,43 @@ export function shapeOf(d: string): Shape {
   return shape;
 }
 
-const known = new WeakMap<ResolvedBlank, Map<string, ResolvedBlank>>();
+const cutBlanks = new WeakMap<ResolvedBlank, WeakMap<Fit['faces'], ResolvedBlank>>();
+const cutFaces = new WeakMap<PrintFace, Map<string, PrintFace>>();
 
-/** A blank as a fit has it cut: a face for each cut line of the fit. One that was not cut yet is the blank's own. */
+/**
+ * A blank as a fit has it cut: a face for each of the fit's, by its line; one that has no line yet is as the blank's own.
+ * The same faces are the same object again, and so is a face whose line stays.
+ */
 export function asCut(blank: ResolvedBlank, { faces }: Pick<Fit, 'faces'>): ResolvedBlank {
   const [own] = blank.faces;
-  if (!isToShape(blank) || !own || !faces.some(({ cut }) => cut && cut.d !== '')) return blank;
-  const cuts = known.get(blank) ?? new Map<string, ResolvedBlank>();
-  known.set(blank, cuts);
-  const key = JSON.stringify(faces.map(({ faceId, cut }) => [faceId, cut]));
-  let found = cuts.get(key);
+  if (!isToShape(blank) || !own || !faces.some(({ cut }) => cut)) return blank;
+  const cuts = cutBlanks.get(blank) ?? new WeakMap<Fit['faces'], ResolvedBlank>();
+  cutBlanks.set(blank, cuts);
+  let found = cuts.get(faces);
   if (!found) {
-    found = {
-      ...blank,
-      faces: faces.flatMap(({ faceId, cut }) => (cut && cut.d !== '' ? [cutFace(own, faceId, cut)] : [])),
-    };
-    cuts.set(key, found);
-    if (cuts.size > MOST_KEPT) cuts.delete(cuts.keys().next().value!);
+    found = { ...blank, faces: faces.map(({ faceId, cut }) => faceOf(own, faceId, cut)) };
+    cuts.set(faces, found);
   }
   return found;
+}
+
+function faceOf(own: PrintFace, id: string, cut: Cut | undefined): PrintFace {
+  const known = cutFaces.get(own) ?? new Map<string, PrintFace>();
+  cutFaces.set(own, known);
+  const key = [id, cut?.name, cut?.edge, cut?.backing, cut?.d].join('\n');
+  let face = known.get(key);
+  if (!face) {
+    face = cut && cut.d !== '' ? cutFace(own, id, cut) : { ...own, id, name: cut?.name ?? own.name };
+    known.set(key, face);
+    if (known.size > MOST_KEPT) known.delete(known.keys().next().value!);
+  }
+  return face;
+}
+
+/** How a sticker is cut at first: a kiss cut has an edge to peel it by. */
+export function usualCut({ blank: { body } }: Pick<ResolvedBlank, 'blank'>): CutSettings {
+  const kiss = body.kind === 'sticker' && body.cut === 'kiss';
+  return { ...USUAL_CUT, backing: kiss ? PEEL_EDGE : 0 };
 }
 
 /** Whether a blank's stickers are cut to the shape of what lies on them. */

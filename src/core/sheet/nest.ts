@@ -36,17 +36,15 @@ export function nest(prints: readonly Print[], room: NestRoom): Placed[][] | nul
   const stamps = new Map<Print, Stamp[]>();
   for (const print of prints) if (!stamps.has(print)) stamps.set(print, stampsOf(print, room));
   const order = [...prints].sort((a, b) => b.width * b.height - a.width * a.height);
-  const sheets: { grid: Grid; placed: Placed[]; from: Map<Print, number> }[] = [];
+  const sheets: { grid: Grid; placed: Placed[] }[] = [];
   for (const print of order) {
     const own = stamps.get(print)!;
     let found = false;
     for (let index = 0; !found; index++) {
       const fresh = index === sheets.length;
-      if (fresh) sheets.push({ grid: new Grid(room), placed: [], from: new Map() });
+      if (fresh) sheets.push({ grid: new Grid(room), placed: [] });
       const sheet = sheets[index]!;
-      // Where one of its kind did not go, the next does not either: others only came since.
-      const spot = sheet.grid.place(own, sheet.from.get(print) ?? 0);
-      sheet.from.set(print, spot?.row ?? Infinity);
+      const spot = sheet.grid.place(own);
       if (spot) {
         const { stamp, column, row } = spot;
         sheet.placed.push({
@@ -100,6 +98,8 @@ class Grid {
   private readonly words: number;
   private readonly taken: Uint32Array;
   private readonly round: number;
+  /** Rows before which there is no place for a stamp: where one was not free it never is again. */
+  private readonly begun = new Map<Stamp, number>();
 
   constructor({ width, height, gap }: NestRoom) {
     this.round = Math.ceil(gap / 2 / CELL);
@@ -110,15 +110,13 @@ class Grid {
     this.taken = new Uint32Array(this.words * this.rows);
   }
 
-  /** The first free place from a row on, of whichever way round comes to end furthest up; taken from then on. */
-  place(stamps: readonly Stamp[], from: number): { stamp: Stamp; column: number; row: number } | null {
+  /** The first free place of whichever way round comes to end furthest up; taken from then on. */
+  place(stamps: readonly Stamp[]): { stamp: Stamp; column: number; row: number } | null {
     let best: { stamp: Stamp; column: number; row: number } | null = null;
     for (const stamp of stamps) {
-      const last = Math.min(
-        this.rows - stamp.height,
-        best ? best.row + best.stamp.height - stamp.height - 1 : Infinity,
-      );
-      const spot = this.find(stamp, from, last);
+      const last = this.rows - stamp.height;
+      const worth = best ? best.row + best.stamp.height - stamp.height - 1 : last;
+      const spot = this.find(stamp, Math.min(last, worth));
       if (spot) best = { stamp, ...spot };
     }
     if (!best) return null;
@@ -127,10 +125,12 @@ class Grid {
     return { ...best, column: best.column - this.round, row: best.row - this.round };
   }
 
-  private find(stamp: Stamp, from: number, last: number): { column: number; row: number } | null {
-    for (let row = Math.max(0, from); row <= last; row++)
+  private find(stamp: Stamp, last: number): { column: number; row: number } | null {
+    for (let row = this.begun.get(stamp) ?? 0; row <= last; row++) {
       for (let column = 0; column <= this.columns - stamp.width; column++)
         if (this.isFree(stamp, column, row)) return { column, row };
+      this.begun.set(stamp, row + 1);
+    }
     return null;
   }
 

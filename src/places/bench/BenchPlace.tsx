@@ -60,7 +60,7 @@ function Bench({ live }: { live: Live }) {
   const following = useDeferredValue(live);
   const docket = useDocket(following);
   const list = useHand((hand) => hand.list);
-  useEffect(followCuts, []);
+  useEffect(() => followCuts((error) => toast(sentence(error))), []);
   const { face } = live;
   const wide = face.width / face.height > 1.15;
   const bringIn = async (files: File[]) => {

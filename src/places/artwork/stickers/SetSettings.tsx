@@ -4,6 +4,7 @@ import type { Parting } from '@/core/cut/parting';
 import { stickerSize } from '@/core/cut/set';
 import { largestOf, regrouped, scaleSpread, sized, type StickerSet } from '@/core/cut/sorting';
 import { fixed, showLength, type UnitSetting } from '@/core/length/show';
+import { CutLengths } from '@/ui/CutLengths';
 import { LengthValue } from '@/ui/LengthValue';
 import { OneOf } from '@/ui/OneOf';
 
@@ -63,28 +64,7 @@ export function SetSettings({
         }}
       />
       <p className="flex flex-wrap gap-x-5 gap-y-1 border-b border-rule py-1.5">
-        <LengthValue
-          name="Border"
-          mm={settings.border}
-          unit={unit}
-          refuse={(mm) => (mm < 0 || mm > 50 ? 'A border lies between 0 and 50 mm.' : null)}
-          onSet={(border) => {
-            cut({ border });
-          }}
-        >
-          border
-        </LengthValue>
-        <LengthValue
-          name="Corner radius"
-          mm={settings.radius}
-          unit={unit}
-          refuse={(mm) => (mm < 0 || mm > 50 ? 'A radius lies between 0 and 50 mm.' : null)}
-          onSet={(radius) => {
-            cut({ radius });
-          }}
-        >
-          corners
-        </LengthValue>
+        <CutLengths cut={settings} unit={unit} onSet={cut} />
         <label className="flex items-center gap-1.5">
           <input
             type="checkbox"

@@ -9,7 +9,7 @@ import { cutPages, saveCutLines } from '@/state/cut-files';
 import { changeCut } from '@/state/bench';
 import { sentence } from '@/state/imports';
 import { readShape } from '@/state/type';
-import { LengthValue } from '@/ui/LengthValue';
+import { CutLengths } from '@/ui/CutLengths';
 import { MenuLine, VerbMenu } from '@/ui/Menu';
 import { useFilePicker } from '@/ui/useFilePicker';
 import type { Live } from '../useLive';
@@ -74,28 +74,7 @@ export function CutRow({ live, cut }: { live: Live; cut: Cut }) {
         })}
         <MenuLine onSelect={picker.open}>the closed path of an SVG…</MenuLine>
       </VerbMenu>
-      <LengthValue
-        name="Border"
-        mm={cut.border}
-        unit={unit}
-        refuse={(mm) => (mm < 0 || mm > 50 ? 'A border lies between 0 and 50 mm.' : null)}
-        onSet={(border) => {
-          set({ border });
-        }}
-      >
-        border
-      </LengthValue>
-      <LengthValue
-        name="Corner radius"
-        mm={cut.radius}
-        unit={unit}
-        refuse={(mm) => (mm < 0 || mm > 50 ? 'A radius lies between 0 and 50 mm.' : null)}
-        onSet={(radius) => {
-          set({ radius });
-        }}
-      >
-        corners
-      </LengthValue>
+      <CutLengths cut={cut} unit={unit} peel={kiss} onSet={set} />
       <VerbMenu label={EDGES[cut.edge]}>
         {choose(EDGES, cut.edge, (edge) => {
           set({
@@ -118,19 +97,6 @@ export function CutRow({ live, cut }: { live: Live; cut: Cut }) {
             })}
           </VerbMenu>
         </>
-      )}
-      {kiss && (
-        <LengthValue
-          name="Peel edge"
-          mm={cut.backing}
-          unit={unit}
-          refuse={(mm) => (mm < 0 || mm > 50 ? 'A peel edge lies between 0 and 50 mm.' : null)}
-          onSet={(backing) => {
-            set({ backing });
-          }}
-        >
-          backing past it
-        </LengthValue>
       )}
       <VerbMenu label="Line alone…">
         {FORMATS.flatMap(([format, word]) =>
