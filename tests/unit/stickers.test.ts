@@ -85,10 +85,12 @@ describe('a face cut to what lies on it', () => {
     expect(cutKey(face, ['b'])).not.toBe(cutKey(face, ['a']));
   });
 
-  it('without anything opaque stays without a line, and its blank as it is', () => {
-    const { face, resolved } = stickerOf(painted(50, 50, () => [0, 0, 0, 90]));
+  it('without anything opaque stays without a line and where it is, and is told', () => {
+    const { face, fit, resolved, shown } = stickerOf(painted(50, 50, () => [0, 0, 0, 90]));
     expect(face.cut.d).toBe('');
-    expect(resolved.faces).toEqual(blank.faces);
+    expect(resolved.faces).toEqual([{ ...base, id: 'sticker-1', name: 'One' }]);
+    const found = makeDocket(resolved, fit, shown).findings.filter(({ rule }) => rule === 'cut-line');
+    expect(found).toMatchObject([{ verdict: 'fix', word: 'No cut line' }]);
   });
 
   it.each(['white', 'spread'] as const)(

@@ -15,7 +15,8 @@ export const cutLine: Rule = {
   name: 'Cut line',
   check: (context) => {
     const { body } = context.blank.blank;
-    if (body.kind !== 'sticker' || (body.toShape && !context.face.cut)) return [];
+    if (body.kind !== 'sticker') return [];
+    if (body.toShape && !context.face.cut) return cutOf(context) ? [noLine(context)] : [];
     const measured = measuresOf(context.face);
     const found = [apart(context, measured), ...CLAUSES.map((clause) => judge(context, measured, clause))];
     const open = found.filter((finding) => finding !== null && finding.verdict !== 'ready') as Finding[];
@@ -115,6 +116,22 @@ function apart(context: CheckContext, { parts, apart: mm }: CutMeasures): Findin
       remedy(context, 'drop-island', 'Keep the largest part alone', { islands: 'drop' }),
     ],
     ...placeOf(centreOf(context.face.cuts[0])),
+  };
+}
+
+/** Nothing on it is opaque enough to be gone round. */
+function noLine(context: CheckContext): Finding {
+  return {
+    ...base(context, 'fix'),
+    measured: 0,
+    required: 1,
+    unit: 'lines',
+    shown: { measured: 'no line', required: 'one' },
+    gauge: null,
+    word: 'No cut line',
+    message:
+      'Nothing that is seen on it is more than half opaque, so there is nothing to cut round: show a piece, or set artwork with solid shapes on it.',
+    remedies: [],
   };
 }
 
