@@ -10,7 +10,7 @@ import { readFit } from '@/store/database';
 import { restHand, useHand } from './hand';
 import { FitHold, type Role } from './hold';
 import { isUnsaved, keepEdit, keepWaiting } from './saving';
-import { isSame } from './same';
+import { isSame } from '@/core/same';
 import { artworkIdsOf, showFit, useShop } from './shop';
 
 interface OpenFit {

@@ -11,7 +11,7 @@ import type { FitJob, JobArtwork } from '@/workers/messages';
 import type { Preview } from './previews';
 import { blankOf } from './library';
 import { pressAsked, pressKey } from './press';
-import { inOrder } from './same';
+import { inOrder } from '@/core/same';
 import { artworkIdsOf, contextOf, saveDocket, useShop, type Shop } from './shop';
 
 /** Raised when a rule measures otherwise, so that every stored docket is measured again. */

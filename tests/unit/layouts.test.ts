@@ -8,7 +8,7 @@ import type { ArtworkPiece, Fit, Piece } from '@/core/fit/schema';
 import { firstLettering, newText } from '@/core/fit/text';
 import { layText } from '@/core/type/layout';
 import { facesByLayout } from '@/state/layouts';
-import { inOrder, isSame } from '@/state/same';
+import { inOrder, isSame } from '@/core/same';
 import { useShop } from '@/state/shop';
 import type { Artwork } from '@/store/schema';
 import type { Layout } from '@/store/kept';

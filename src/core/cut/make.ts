@@ -6,6 +6,7 @@ import { isPlaced, isShowing, type FitFace, type Piece, type PlacedPiece } from 
 import { newFill } from '../fit/place';
 import { writePath } from '../path/path';
 import { IN_SILENCE, type Progress } from '../raster/raster';
+import { inOrder } from '../same';
 import { renderFace, type Shown } from '../render/face';
 import { cutLine, toCorner } from './line';
 import { settingsOf, type Cut } from './schema';
@@ -101,7 +102,7 @@ function ownOutlines(placed: readonly PlacedPiece[], { pixels }: Shown): Ring[] 
   if (placed.length !== 1 || piece?.kind !== 'artwork' || piece.clip || piece.finish?.length) return null;
   const raster = pixels(piece.artworkId);
   const { width, height } = raster;
-  const block = Math.ceil(Math.max(width, height) / TRACED);
+  const block = Math.max(1, Math.round(Math.max(width, height) / TRACED));
   const on = fromShares(piece);
   return traceAlpha(raster, block).map((ring) =>
     ring.map(([x, y]): [number, number] => {
@@ -125,7 +126,7 @@ function finestOf(placed: readonly PlacedPiece[], { pixels }: Shown): number {
 /** What a cut line is known by: the pieces that it goes round, their pixels, and its settings. */
 export function cutKey({ pieces, cut }: FitFace & { cut: Cut }, pixelKeys: readonly string[]): string {
   const round = pieces.filter(({ id }) => id !== WHITE_BORDER);
-  return hash(JSON.stringify([round, settingsOf(cut), pixelKeys]));
+  return hash(JSON.stringify([round, settingsOf(cut), pixelKeys], inOrder));
 }
 
 /** 53 bits of a text (cyrb53: two rounds of 32 bits, mixed): enough to tell states of one face apart. */
