@@ -1,9 +1,8 @@
 import { describeFacts } from '@/core/artwork/describe';
 import { printFileName, safeName } from '@/core/pack/names';
 import { planPrint } from '@/core/pack/plan';
-import { bodyProfile, handleLine } from '@/core/product/round';
 import { garmentExtent, garmentOutline, printOrigin } from '@/core/blank/kinds/garment';
-import type { GarmentBody, WrapBody } from '@/core/blank/body';
+import type { GarmentBody } from '@/core/blank/body';
 import { RasterShelf } from '@/workers/rasters';
 import { rectangle } from '@/core/blank/face';
 import { shippedBlanks } from '@/core/blank/library';
@@ -67,30 +66,6 @@ describe('names of files', () => {
     expect(printFileName('Keep the light', mug, faceOf(mug), planPrint(mug, faceOf(mug)))).toBe(
       'keep-the-light_mug-325-ml_wrap_222x92mm.png',
     );
-  });
-});
-
-describe('a product’s body from its blank’s numbers', () => {
-  const mug = blankById('mug-325').blank.body as WrapBody;
-
-  test('is as tall and as wide as the blank, its wall straight where it prints', () => {
-    const profile = bodyProfile(mug);
-    expect(Math.max(...profile.map(([, height]) => height))).toBe(mug.height);
-    expect(Math.max(...profile.map(([radius]) => radius))).toBeCloseTo(mug.diameter / 2, 9);
-    const wall = profile
-      .filter(([radius]) => Math.abs(radius - mug.diameter / 2) < 1e-9)
-      .map(([, height]) => height);
-    expect(Math.min(...wall)).toBe(mug.foot);
-    expect(Math.max(...wall)).toBeGreaterThan(mug.height - mug.lip - 0.01);
-  });
-
-  test('its handle stands at the back, as far out as it reaches', () => {
-    const points = handleLine(mug);
-    expect(handleLine({ ...mug, handle: null })).toEqual([]);
-    const out = Math.min(...points.map(([, behind]) => behind)) - mug.handle!.thickness / 2;
-    expect(-out).toBeGreaterThan(mug.diameter / 2 + mug.handle!.reach - 3);
-    expect(-out).toBeLessThan(mug.diameter / 2 + mug.handle!.reach + 3);
-    expect(Math.max(...points.map(([, behind]) => behind))).toBeLessThan(0);
   });
 });
 

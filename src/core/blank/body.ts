@@ -20,6 +20,8 @@ const roundParts = {
   foot: NotNegative,
   overlap: NotNegative,
   handle: v.nullable(HandleSchema),
+  /** What it is closed with, where it is shown closed. */
+  closure: v.optional(v.picklist(['lid', 'straw'])),
 };
 
 /** A straight-walled body with a wrap: a mug (handle) or a tumbler (none, perhaps an overlap at the seam). */

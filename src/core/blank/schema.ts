@@ -99,7 +99,17 @@ export const HouseSpecSchema = v.object({
 });
 export type HouseSpec = v.InferOutput<typeof HouseSpecSchema>;
 
-export const ProductColourSchema = v.object({ id: IdSchema, name: NameSchema, hex: Hex });
+/** How a surface takes light. */
+export const FINISHES = ['matt', 'gloss', 'metal', 'fabric', 'glass'] as const;
+export type Finish = (typeof FINISHES)[number];
+
+export const ProductColourSchema = v.object({
+  id: IdSchema,
+  name: NameSchema,
+  hex: Hex,
+  /** Where it is another than such products usually have: bare steel among painted ones. */
+  finish: v.optional(v.picklist(FINISHES)),
+});
 export type ProductColour = v.InferOutput<typeof ProductColourSchema>;
 
 /** An unprinted product: its body, and the ids of the method and the house spec it is printed by. */
@@ -113,6 +123,8 @@ export const BlankSchema = v.object({
   measured: SourceSchema,
   methodId: IdSchema,
   specId: IdSchema,
+  /** What a thing with two sides is drawn as; a card where nothing is said. */
+  shownAs: v.optional(v.picklist(['card', 'pouch', 'bag', 'cushion'])),
   /** What this blank overrides of its method's limits. */
   limits: v.partial(MethodLimitsSchema),
   /** mm from which it is looked at, for prints that are seen from afar: the floor PPI follows from it. */

@@ -21,3 +21,10 @@ export function wordOf(hex: string): number {
   const [red, green, blue] = rgbOf(hex);
   return (0xff000000 | (blue << 16) | (green << 8) | red) >>> 0;
 }
+
+/** `#rrggbb` between two colours, so far from the first to the second, 0 to 1. */
+export function mixed(from: string, to: string, share: number): string {
+  const [a, b] = [rgbOf(from), rgbOf(to)];
+  const mix = (k: 0 | 1 | 2) => a[k] + (b[k] - a[k]) * share;
+  return hexOf([mix(0), mix(1), mix(2)]);
+}

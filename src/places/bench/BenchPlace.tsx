@@ -89,7 +89,7 @@ function Bench({ live }: { live: Live }) {
                   className={`flex min-h-0 min-w-0 grow bg-viewing text-viewing-ink ${wide ? 'flex-col' : ''}`}
                 >
                   <Flats live={live} docket={docket.docket} />
-                  <ProductPanel live={following} wide={wide} />
+                  <ProductPanel live={following} wide={wide} docket={docket.docket} />
                 </div>
               </div>
             </div>

@@ -1,18 +1,34 @@
 import { transfer, wrap, type Remote } from 'comlink';
 import type { Press } from '@/core/colour/press';
-import type { ProductService, RoundProductShown } from './messages';
+import type { PrintFace } from '@/core/blank/resolve';
+import type { Piece } from '@/core/fit/schema';
+import type { PicturePoint } from '@/core/product/lines';
+import type { FaceShown, LookTold, Place, ProductService, ProductShown } from './messages';
 
-/** The views of one round product, drawn in a worker of their own onto a canvas of the page. */
+/** What is to be shown, before its faces have their versions. */
+export type ProductAsked = Omit<ProductShown, 'faces' | 'model'> & {
+  faces: readonly { face: PrintFace; pieces: readonly Piece[] }[];
+};
+
+/** The views of one product, drawn in a worker of their own onto a canvas of the page. */
 export class ProductView {
   private readonly service: Remote<ProductService>;
   private readonly worker: Worker;
   private readonly known = new Map<string, ImageBitmap>();
-  private next: RoundProductShown | undefined;
+  private readonly versions = new Map<
+    string,
+    { face: PrintFace; pieces: readonly Piece[]; version: number }
+  >();
+  private next: ProductAsked | undefined;
   private drawing = false;
   private press: Press | undefined;
 
-  constructor(canvas: HTMLCanvasElement) {
-    this.worker = new Worker(new URL('./product.worker.tsx', import.meta.url), { type: 'module' });
+  /** `told` hears of each look once it is drawn. */
+  constructor(
+    canvas: HTMLCanvasElement,
+    private readonly told: (looks: LookTold[]) => void,
+  ) {
+    this.worker = new Worker(new URL('./product.worker.ts', import.meta.url), { type: 'module' });
     this.service = wrap<ProductService>(this.worker);
     const surface = canvas.transferControlToOffscreen();
     void this.service.open(transfer(surface, [surface]));
@@ -26,15 +42,25 @@ export class ProductView {
   }
 
   /** Shows a state of the product. While one is being drawn, only the newest of those that come in is kept. */
-  show(shown: RoundProductShown, pictureOf: (artworkId: string) => ImageBitmap | undefined): void {
-    for (const [id] of shown.facts) {
+  show(asked: ProductAsked, pictureOf: (artworkId: string) => ImageBitmap | undefined): void {
+    for (const [id] of asked.facts) {
       const picture = pictureOf(id);
       if (!picture || this.known.get(id) === picture) continue;
       this.known.set(id, picture);
       void this.service.addPicture(id, picture);
     }
-    this.next = shown;
+    this.next = asked;
     if (!this.drawing) void this.draw();
+  }
+
+  /** The place of a face that a place of a look shows. */
+  async placeAt(look: number, x: number, y: number): Promise<Place | null> {
+    return this.service.placeAt(look, x, y);
+  }
+
+  /** Where each look shows a place of a face. */
+  async seenAt(place: Place): Promise<(PicturePoint | null)[]> {
+    return this.service.seenAt(place);
   }
 
   close(): void {
@@ -45,10 +71,25 @@ export class ProductView {
   private async draw(): Promise<void> {
     this.drawing = true;
     while (this.next) {
-      const shown = this.next;
+      const asked = this.next;
       this.next = undefined;
-      await this.service.show(shown);
+      this.told(await this.service.show(this.versioned(asked)));
     }
     this.drawing = false;
+  }
+
+  /** A face that is the same as before keeps its number, so that nothing on it is drawn again. */
+  private versioned(asked: ProductAsked): ProductShown {
+    const faces = asked.faces.map(({ face, pieces }): FaceShown => {
+      const before = this.versions.get(face.id);
+      const version =
+        before?.face === face && before.pieces === pieces ? before.version : (before?.version ?? 0) + 1;
+      this.versions.set(face.id, { face, pieces, version });
+      return { face, pieces, version };
+    });
+    const { blank } = asked.blank;
+    const cuts = asked.faces.map(({ face }) => face.cut?.d);
+    const model = JSON.stringify([blank.id, blank.version, asked.sizeId, blank.body, cuts]);
+    return { ...asked, faces, model };
   }
 }

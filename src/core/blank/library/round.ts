@@ -1,7 +1,7 @@
 import type { Blank } from '../schema';
 import { blank, WHITE } from './make';
 
-const STEEL = { id: 'steel', name: 'Brushed steel', hex: '#c3c6c8' };
+const STEEL = { id: 'steel', name: 'Brushed steel', hex: '#c3c6c8', finish: 'metal' as const };
 
 /** Mugs, cups and tumblers. */
 export const ROUND: readonly Blank[] = [
@@ -100,6 +100,7 @@ export const ROUND: readonly Blank[] = [
       foot: 10,
       overlap: 0,
       partial: null,
+      closure: 'lid',
       handle: null,
     },
     methodId: 'sublimation',
@@ -117,6 +118,7 @@ export const ROUND: readonly Blank[] = [
       foot: 6,
       overlap: 4,
       partial: null,
+      closure: 'straw',
       handle: null,
     },
     methodId: 'sublimation',
@@ -134,6 +136,7 @@ export const ROUND: readonly Blank[] = [
       lip: 9,
       foot: 7,
       overlap: 0,
+      closure: 'lid',
       handle: null,
     },
     methodId: 'sublimation',
@@ -151,6 +154,7 @@ export const ROUND: readonly Blank[] = [
       lip: 12,
       foot: 9,
       overlap: 0,
+      closure: 'straw',
       handle: { gap: 38, reach: 44, thickness: 16, width: 22, top: 26, bottom: 40 },
     },
     methodId: 'sublimation',

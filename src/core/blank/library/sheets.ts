@@ -151,6 +151,7 @@ export const SHEETS: readonly Blank[] = [
         { id: 'back', name: 'Back', sheet: rectangle(140, 190), keepOuts: [] },
       ],
     },
+    shownAs: 'pouch',
     methodId: 'digital-label',
     specId: 'skerry-label',
     colours: [
@@ -173,6 +174,7 @@ export const SHEETS: readonly Blank[] = [
         { id: 'back', name: 'Back', sheet: rectangle(240, 200, 8), keepOuts: [] },
       ],
     },
+    shownAs: 'bag',
     methodId: 'sublimation',
     specId: 'corrie-sublimation',
   }),
@@ -250,6 +252,7 @@ export const SHEETS: readonly Blank[] = [
         { id: 'back', name: 'Back', sheet: rectangle(450, 450), keepOuts: [] },
       ],
     },
+    shownAs: 'cushion',
     methodId: 'sublimation',
     specId: 'corrie-sublimation',
   }),
@@ -287,7 +290,7 @@ export const SHEETS: readonly Blank[] = [
     methodId: 'uv',
     specId: 'ostrey-case',
     colours: [
-      { id: 'bare', name: 'Bare aluminium', hex: '#c9ccce' },
+      { id: 'bare', name: 'Bare aluminium', hex: '#c9ccce', finish: 'metal' },
       { id: 'black', name: 'Black', hex: '#202226' },
     ],
   }),

@@ -16,6 +16,7 @@ import { Dimensions } from './Dimensions';
 import { Legend } from './Legend';
 import { InkReadout, ProofDivider } from './ProofMarks';
 import { PieceGrips } from './PieceGrips';
+import { PointMark } from './PointMark';
 import { Rulers } from './Ruler';
 import { Tags } from './Tags';
 import { useMarquee } from './useMarquee';
@@ -67,6 +68,7 @@ export function Flat({
                 <ProofDivider view={view} />
                 <InkReadout live={live} view={view} room={room} />
                 <Rulers view={view} unit={live.unit} origin={zone ? zone.zone : { x: 0, y: 0 }} />
+                <PointMark live={live} view={view} room={room} />
                 <Snapped view={view} />
                 {legend && <Legend face={face} />}
               </>

@@ -1,0 +1,309 @@
+import { IN_SILENCE, type Progress, type Raster } from '../raster/raster';
+import { toLevel, toLinear } from './light';
+
+/** Triangles as they fall on a picture. */
+export interface Fallen {
+  /** px from the picture's top left corner, and one over the depth: what is nearer is larger. Per point. */
+  x: Float64Array;
+  y: Float64Array;
+  near: Float64Array;
+  /** Three points for each. */
+  triangles: Uint32Array;
+  /** The surface that each is part of, by number. */
+  meshOf: Uint16Array;
+}
+
+/** Colours triangles. (Numbers go in arrays: each would be a piece of memory of its own if it were handed over alone.) */
+export interface Shader {
+  /**
+   * The colour of a triangle at a place of the picture, in `into`: linear red, green, blue and how much it covers, all
+   * 0 to 1, not premultiplied. `at` is the shares of its three points there, as perspective has them, and x and y in px.
+   */
+  shade(triangle: number, at: Float64Array, into: Float64Array): void;
+}
+
+export interface PaintOptions {
+  width: number;
+  height: number;
+  /** What lies behind; nothing where null. */
+  backdrop: Raster | null;
+  progress?: Progress;
+}
+
+/** Where in a pixel it is looked whether a triangle is there: no two in one row or column. */
+const SAMPLES = [
+  [0.125, 0.625],
+  [0.375, 0.125],
+  [0.625, 0.875],
+  [0.875, 0.375],
+] as const;
+/** Rows that are held at a time: memory does not grow with the picture. */
+const BAND = 64;
+const NONE = 0;
+
+/**
+ * Draws triangles into a picture, the nearest in front. Each pixel is coloured once for every surface that is seen in
+ * it, in linear light, and weighted by how many of its samples that holds.
+ */
+export function paint(fallen: Fallen, shader: Shader, options: PaintOptions): Raster {
+  const { width, height, backdrop, progress = IN_SILENCE } = options;
+  const data = backdrop ? backdrop.data.slice() : new Uint8Array(width * height * 4);
+  const rows = rowsOf(fallen);
+  const depth = new Float32Array(width * BAND * SAMPLES.length);
+  const seen = new Int32Array(width * BAND * SAMPLES.length);
+  const painter = new PixelPainter(fallen, shader);
+  for (let top = 0; top < height; top += BAND) {
+    progress(top / height);
+    const bottom = Math.min(height, top + BAND);
+    const span = bandSpan(fallen, rows, top, bottom, width);
+    if (!span) continue;
+    depth.fill(0);
+    seen.fill(NONE);
+    for (let sample = 0; sample < SAMPLES.length; sample++) {
+      const [dx, dy] = SAMPLES[sample]!;
+      layBand(fallen, rows, { top, bottom, width, dx, dy, at: sample * width * BAND }, depth, seen);
+    }
+    painter.band(seen, { top, bottom, width, ...span }, data);
+  }
+  return { width, height, data, opaque: backdrop !== null && backdrop.opaque };
+}
+
+/** The first and last row that each triangle may touch. */
+function rowsOf({ y, triangles }: Fallen): { from: Float32Array; to: Float32Array } {
+  const count = triangles.length / 3;
+  const [from, to] = [new Float32Array(count), new Float32Array(count)];
+  for (let i = 0; i < count; i++) {
+    const [a, b, c] = [y[triangles[i * 3]!]!, y[triangles[i * 3 + 1]!]!, y[triangles[i * 3 + 2]!]!];
+    from[i] = Math.floor(Math.min(a, b, c));
+    to[i] = Math.ceil(Math.max(a, b, c));
+  }
+  return { from, to };
+}
+
+function bandSpan(
+  { x, triangles }: Fallen,
+  rows: ReturnType<typeof rowsOf>,
+  top: number,
+  bottom: number,
+  width: number,
+): { from: number; to: number } | null {
+  let [from, to] = [width, 0];
+  for (let i = 0; i < rows.from.length; i++) {
+    if (rows.from[i]! >= bottom || rows.to[i]! <= top) continue;
+    for (let k = 0; k < 3; k++) {
+      const at = x[triangles[i * 3 + k]!]!;
+      if (at < from) from = at;
+      if (at > to) to = at;
+    }
+  }
+  return to > from ? { from: Math.max(0, Math.floor(from)), to: Math.min(width, Math.ceil(to)) } : null;
+}
+
+interface Band {
+  top: number;
+  bottom: number;
+  width: number;
+  /** Of the sample, within its pixel. */
+  dx: number;
+  dy: number;
+  /** Where its part of the buffers begins. */
+  at: number;
+}
+
+/** Notes for one sample of each pixel of a band which triangle is nearest there. */
+function layBand(
+  { x, y, near, triangles }: Fallen,
+  rows: ReturnType<typeof rowsOf>,
+  { top, bottom, width, dx, dy, at }: Band,
+  depth: Float32Array,
+  seen: Int32Array,
+): void {
+  for (let i = 0; i < rows.from.length; i++) {
+    if (rows.from[i]! >= bottom || rows.to[i]! <= top) continue;
+    const p = triangles[i * 3]!;
+    const q = triangles[i * 3 + 1]!;
+    const r = triangles[i * 3 + 2]!;
+    const px = x[p]!;
+    const py = y[p]!;
+    const qx = x[q]!;
+    const qy = y[q]!;
+    const rx = x[r]!;
+    const ry = y[r]!;
+    const area = (qx - px) * (ry - py) - (rx - px) * (qy - py);
+    if (area === 0) continue;
+    // One over the depth is even over the picture.
+    const np = near[p]!;
+    const nq = near[q]!;
+    const nr = near[r]!;
+    const perX = ((nq - np) * (ry - py) - (nr - np) * (qy - py)) / area;
+    const perY = ((nr - np) * (qx - px) - (nq - np) * (rx - px)) / area;
+    const first = Math.max(top, rows.from[i]!);
+    const last = Math.min(bottom, rows.to[i]!);
+    for (let row = first; row < last; row++) {
+      const line = row + dy;
+      let low = Infinity;
+      let high = -Infinity;
+      // Where the row crosses each side that it lies between the ends of.
+      if (py <= line !== qy <= line) {
+        const cross = px + ((qx - px) * (line - py)) / (qy - py);
+        if (cross < low) low = cross;
+        if (cross > high) high = cross;
+      }
+      if (qy <= line !== ry <= line) {
+        const cross = qx + ((rx - qx) * (line - qy)) / (ry - qy);
+        if (cross < low) low = cross;
+        if (cross > high) high = cross;
+      }
+      if (ry <= line !== py <= line) {
+        const cross = rx + ((px - rx) * (line - ry)) / (py - ry);
+        if (cross < low) low = cross;
+        if (cross > high) high = cross;
+      }
+      const from = Math.max(0, Math.ceil(low - dx));
+      const to = Math.min(width - 1, Math.ceil(high - dx) - 1);
+      let z = np + (from + dx - px) * perX + (line - py) * perY;
+      for (
+        let j = at + (row - top) * width + from, end = at + (row - top) * width + to;
+        j <= end;
+        j++, z += perX
+      ) {
+        if (z > depth[j]!) {
+          depth[j] = z;
+          seen[j] = i + 1;
+        }
+      }
+    }
+  }
+}
+
+/** Colours pixels one by one. */
+class PixelPainter {
+  private readonly colour = new Float64Array(4);
+  private readonly at = new Float64Array(5);
+  private readonly ids = new Int32Array(SAMPLES.length);
+  private readonly sum = new Float64Array(4);
+
+  constructor(
+    private readonly fallen: Fallen,
+    private readonly shader: Shader,
+  ) {}
+
+  /** All pixels of a band between two columns. */
+  band(
+    seen: Int32Array,
+    {
+      top,
+      bottom,
+      width,
+      from,
+      to,
+    }: { top: number; bottom: number; width: number; from: number; to: number },
+    data: Uint8Array,
+  ): void {
+    for (let y = top; y < bottom; y++) {
+      for (let x = from; x < to; x++)
+        this.pixel(seen, (y - top) * width + x, width * BAND, x, y, data, (y * width + x) * 4);
+    }
+  }
+
+  /** A pixel whose samples lie at `at` and every `step` on; its bytes are at `to`. */
+  private pixel(
+    seen: Int32Array,
+    at: number,
+    step: number,
+    x: number,
+    y: number,
+    data: Uint8Array,
+    to: number,
+  ): void {
+    const { ids, colour, sum } = this;
+    const { meshOf } = this.fallen;
+    const first = seen[at]!;
+    const second = seen[at + step]!;
+    const third = seen[at + 2 * step]!;
+    const fourth = seen[at + 3 * step]!;
+    if ((first | second | third | fourth) === NONE) return;
+    const same = this.isOne(first, second, third, fourth);
+    this.at[3] = x + 0.5;
+    this.at[4] = y + 0.5;
+    if (same) {
+      this.shade(first - 1);
+      if (colour[3]! >= 1) {
+        data[to] = toLevel(colour[0]!);
+        data[to + 1] = toLevel(colour[1]!);
+        data[to + 2] = toLevel(colour[2]!);
+        data[to + 3] = 255;
+        return;
+      }
+    }
+    ids[0] = first;
+    ids[1] = second;
+    ids[2] = third;
+    ids[3] = fourth;
+    sum.fill(0);
+    for (let s = 0; s < ids.length; s++) {
+      const id = ids[s]!;
+      if (id === NONE) continue;
+      let count = 1;
+      for (let other = s + 1; other < ids.length; other++) {
+        if (ids[other] === NONE || meshOf[ids[other]! - 1] !== meshOf[id - 1]) continue;
+        count++;
+        ids[other] = NONE;
+      }
+      this.shade(id - 1);
+      const weight = (count / ids.length) * colour[3]!;
+      for (let c = 0; c < 3; c++) sum[c]! += colour[c]! * weight;
+      sum[3]! += weight;
+    }
+    this.blend(data, to);
+  }
+
+  /** Whether all that is seen in a pixel is of one surface. */
+  private isOne(first: number, second: number, third: number, fourth: number): boolean {
+    if (first === second && first === third && first === fourth) return true;
+    if (first === NONE || second === NONE || third === NONE || fourth === NONE) return false;
+    const { meshOf } = this.fallen;
+    const mesh = meshOf[first - 1];
+    return meshOf[second - 1] === mesh && meshOf[third - 1] === mesh && meshOf[fourth - 1] === mesh;
+  }
+
+  /** Lays what was summed over a pixel. */
+  private blend(data: Uint8Array, to: number): void {
+    const covered = this.sum[3]!;
+    if (covered === 0) return;
+    const under = ((1 - covered) * data[to + 3]!) / 255;
+    const whole = covered + under;
+    for (let c = 0; c < 3; c++)
+      data[to + c] = toLevel((this.sum[c]! + toLinear(data[to + c]!) * under) / whole);
+    data[to + 3] = Math.round(whole * 255);
+  }
+
+  private shade(triangle: number): void {
+    const { at } = this;
+    const { triangles, x, y, near } = this.fallen;
+    const p = triangles[triangle * 3]!;
+    const q = triangles[triangle * 3 + 1]!;
+    const r = triangles[triangle * 3 + 2]!;
+    const px = x[p]!;
+    const py = y[p]!;
+    const qx = x[q]! - px;
+    const qy = y[q]! - py;
+    const rx = x[r]! - px;
+    const ry = y[r]! - py;
+    const area = qx * ry - rx * qy;
+    const dx = at[3]! - px;
+    const dy = at[4]! - py;
+    const b = within((dx * ry - rx * dy) / area);
+    const c = within((qx * dy - dx * qy) / area);
+    const all = (1 - b - c) * near[p]! + b * near[q]! + c * near[r]!;
+    at[1] = (b * near[q]!) / all;
+    at[2] = (c * near[r]!) / all;
+    at[0] = 1 - at[1]! - at[2]!;
+    this.shader.shade(triangle, at, this.colour);
+  }
+}
+
+/** The middle of a pixel may lie outside what is seen in it, but of a sliver not ever so far. */
+function within(share: number): number {
+  return share < -1 ? -1 : share > 2 ? 2 : share;
+}
