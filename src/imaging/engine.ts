@@ -27,6 +27,7 @@ export interface Engine {
   encodePng(raster: Raster, options: PngOptions, progress?: Progress): Uint8Array;
   /** A raster's colours and its alpha as two PNGs without profile; no alpha where it is opaque. */
   encodePlanes(raster: Raster): { colour: Uint8Array; alpha: Uint8Array | null };
+  encodeWebp(raster: Raster, options: { quality: number }, progress?: Progress): Uint8Array;
   encodeJpeg(raster: Raster, options: { ppi: number; quality: number }, progress?: Progress): Uint8Array;
   /** LZW with predictor, sRGB embedded; without alpha where the raster is opaque. */
   encodeTiff(raster: Raster, options: { ppi: number }, progress?: Progress): Uint8Array;

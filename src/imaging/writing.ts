@@ -13,6 +13,7 @@ export function writers(
   | 'encodePlanes'
   | 'encodeInkPlane'
   | 'encodeJpeg'
+  | 'encodeWebp'
   | 'encodeTiff'
   | 'encodeInks'
   | 'encodeCmykJpeg'
@@ -62,6 +63,12 @@ export function writers(
         return write(flat, progress, () =>
           flat.jpegsaveBuffer({ Q: quality, subsample_mode: 'off', profile: 'srgb' }),
         );
+      }),
+
+    encodeWebp: (raster, { quality }, progress = IN_SILENCE) =>
+      scoped('picture', (keep) => {
+        const image = fromRaster(keep, raster, 72);
+        return write(image, progress, () => image.webpsaveBuffer({ Q: quality, profile: 'srgb' }));
       }),
 
     encodeTiff: (raster, { ppi }, progress = IN_SILENCE) =>

@@ -240,6 +240,7 @@ function onlyDesign(all: Records, designId: string): Records {
     faces: all.faces.filter(({ id }) => faceIds.has(id as string)),
     profiles: [],
     layouts: [],
+    photos: [],
     sheets: [],
   };
 }

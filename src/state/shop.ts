@@ -9,7 +9,7 @@ import { versionKey, type Underlay } from '@/store/blanks';
 import { removeHistory } from '@/store/history';
 import type { StoredPack } from '@/core/pack/record';
 import type { Sheet } from '@/core/sheet/schema';
-import type { Layout, StoredFace, StoredProfile } from '@/store/kept';
+import type { Layout, StoredPhoto, StoredFace, StoredProfile } from '@/store/kept';
 import {
   FIRST_SETTINGS,
   type Artwork,
@@ -45,6 +45,8 @@ export interface Shop {
   sheets: ReadonlyMap<string, Sheet>;
   /** What new fits begin with, by blank. */
   layouts: ReadonlyMap<string, Layout>;
+  /** Photos of blanks with their print surfaces marked. */
+  photos: ReadonlyMap<string, StoredPhoto>;
   /** The fit on the bench, which is measured there. */
   onBench: string | null;
 }
@@ -71,6 +73,7 @@ export const useShop = create<Shop>(() => ({
   faces: new Map(),
   profiles: new Map(),
   layouts: new Map(),
+  photos: new Map(),
   packs: new Map(),
   sheets: new Map(),
   onBench: null,
@@ -98,6 +101,7 @@ export async function openShop(): Promise<number> {
     profiles: byId(stored.profiles),
     packs: byId(stored.packs),
     sheets: byId(stored.sheets),
+    photos: byId(stored.photos),
     layouts: new Map(stored.layouts.map((layout) => [layout.blankId, layout])),
     ...library(versions, houses, settings),
     underlays: new Map(underlays.map((underlay) => [underlay.key, underlay])),

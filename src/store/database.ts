@@ -14,10 +14,12 @@ import {
 import {
   LayoutSchema,
   StoredFaceSchema,
+  StoredPhotoSchema,
   type Head,
   type Layout,
   StoredProfileSchema,
   type StoredFace,
+  type StoredPhoto,
   type StoredProfile,
   type StoredStep,
 } from './kept';
@@ -56,6 +58,8 @@ interface UpFitDatabase extends DBSchema {
   packZips: { key: string; value: Blob };
   /** What a new fit on a blank begins with. */
   layouts: { key: string; value: Layout };
+  /** Photos of blanks with their print surfaces marked. */
+  photos: { key: string; value: StoredPhoto };
   /** A fit after each of its edits, by fit and number. */
   steps: { key: [string, number]; value: StoredStep };
   /** Which of its steps a fit is at. */
@@ -75,11 +79,12 @@ export type Table =
   | 'layouts'
   | 'profiles'
   | 'packs'
+  | 'photos'
   | 'sheets';
 
 export const SETTINGS_KEY = 'settings';
 /** Raised with a new step in `upgrade`, which carries stored records over and never drops one. */
-const VERSION = 6;
+const VERSION = 7;
 
 let opened: Promise<IDBPDatabase<UpFitDatabase>> | undefined;
 
@@ -112,6 +117,7 @@ export function database(): Promise<IDBPDatabase<UpFitDatabase>> {
         db.createObjectStore('packZips');
         db.createObjectStore('sheets', { keyPath: 'id' });
       }
+      if (before < 7) db.createObjectStore('photos', { keyPath: 'id' });
     },
   });
   return opened;
@@ -129,6 +135,7 @@ export interface Stored {
   swatches: SwatchSet[];
   faces: StoredFace[];
   layouts: Layout[];
+  photos: StoredPhoto[];
   profiles: StoredProfile[];
   packs: StoredPack[];
   sheets: Sheet[];
@@ -162,6 +169,7 @@ export async function readAll(): Promise<Stored> {
     sheets: read('sheet', SheetSchema, await db.getAll('sheets')),
     packs: read('pack', StoredPackSchema, await db.getAll('packs')),
     layouts: read('starting layout', LayoutSchema, await db.getAll('layouts')),
+    photos: read('photo', StoredPhotoSchema, await db.getAll('photos')),
     settings: settings.success ? settings.output : FIRST_SETTINGS,
     unread: unread.filter((kind) => kind !== 'docket'),
   };

@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { IdSchema } from '@/core/blank/basics';
 import { DesignSchema, FitSchema, type Fit } from '@/core/fit/schema';
+import { PhotoSceneSchema } from '@/core/mockup/photo/schema';
 import { FaceFactsSchema } from '@/core/type/faces';
 
 /** A face of type that the seller brought, with its file. `id` is the SHA-256 of that file. */
@@ -33,6 +34,16 @@ export const StoredProfileSchema = v.object({
   file: v.instance(Blob),
 });
 export type StoredProfile = v.InferOutput<typeof StoredProfileSchema>;
+
+/** A photo of a blank with its print surfaces marked, with its file, kept byte for byte. */
+export const StoredPhotoSchema = v.object({
+  id: IdSchema,
+  scene: PhotoSceneSchema,
+  fileName: v.string(),
+  addedAt: v.number(),
+  file: v.instance(Blob),
+});
+export type StoredPhoto = v.InferOutput<typeof StoredPhotoSchema>;
 
 /** A fit as it was after one of its edits. */
 export interface StoredStep {

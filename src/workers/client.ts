@@ -18,6 +18,8 @@ import type {
   JobArtwork,
   OnProgress,
   Outcome,
+  PictureAsked,
+  PictureFile,
   PressAsked,
   PrintFile,
   PrintFilesAsked,
@@ -182,6 +184,13 @@ class EnginePool {
     return this.run([], Math.max(0, ...bytes), options, (service, flag, tell) =>
       service.sheetFiles(jobs, asked, flag, tell),
     );
+  }
+
+  picture(jobs: readonly FitJob[], asked: PictureAsked, options: JobOptions = {}): Promise<PictureFile> {
+    const artworks = jobs.flatMap((job) => job.artworks);
+    const keys = artworks.map(({ facts }) => `${facts.name}/${facts.bytes}`);
+    const bytes = Math.max(0, ...artworks.map(({ original }) => original.size));
+    return this.run(keys, bytes, options, (service, flag, tell) => service.picture(jobs, asked, flag, tell));
   }
 
   docketPage(job: FitJob, sheet: DocketSheet, options: JobOptions = {}): Promise<Blob> {

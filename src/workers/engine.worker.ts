@@ -19,8 +19,12 @@ import { partAt } from '@/files/svg/part';
 import { loadBrowserEngine } from '@/imaging/browser';
 import { digest } from '@/imaging/digest';
 import { part } from '@/imaging/measure';
+import type { PhotoScene } from '@/core/mockup/photo/schema';
+import type { Texture } from '@/core/product/texture';
+import type { KeptPrints } from '@/files/picture';
 import type { EngineService, FitJob, JobArtwork, OnProgress, Outcome, PressAsked } from './messages';
 import { failureOf, Stopped } from './outcome';
+import { Kept } from './kept';
 import { RasterShelf } from './rasters';
 
 /** Progress is told at most this often, in ms: each telling is a message to the page. */
@@ -120,6 +124,36 @@ function rasterOf({ key, facts, original, steps }: JobArtwork, across: number, p
     const file = { name: facts.name, source: await sourceOf(original), steps };
     return artworkPixels(await ready(), file, across, progress);
   });
+}
+
+/** What is printed on the fits that were pictured last. */
+const prints = new Kept<Map<string, Texture>>(3);
+
+function artworkKeys({ artworks }: FitJob): string {
+  return artworks.map(({ key }) => key).join();
+}
+
+let lastPhoto: { id: string; file: Blob; pixels: Raster } | undefined;
+
+/** The pixels of a photo; those of the last one are kept. */
+async function photoOf({
+  photo,
+  name,
+  file,
+}: {
+  photo: PhotoScene;
+  name: string;
+  file: Blob;
+}): Promise<Raster> {
+  if (lastPhoto?.id !== photo.id || lastPhoto.file.size !== file.size) {
+    const asked = { name, source: await sourceOf(file), steps: [] };
+    lastPhoto = {
+      id: photo.id,
+      file,
+      pixels: await artworkPixels(await ready(), asked, photo.width, () => undefined),
+    };
+  }
+  return lastPhoto.pixels;
 }
 
 const service: EngineService = {
@@ -228,6 +262,32 @@ const service: EngineService = {
       );
       const type = asked.format === 'pdf' ? 'application/pdf' : `image/${asked.format}`;
       return files.map((bytes) => new Blob([bytes as Uint8Array<ArrayBuffer>], { type }));
+    }),
+
+  picture: (jobs, asked, flag, onProgress) =>
+    answer(async () => {
+      const progress = follow(flag, onProgress);
+      const { makePicture, writePicture } = await import('@/files/picture');
+      const fits = [];
+      for (const [i, job] of jobs.entries()) {
+        const pixels = await rastersOf(
+          job,
+          part(progress, (0.3 * i) / jobs.length, (0.3 * (i + 1)) / jobs.length),
+        );
+        fits.push({
+          blank: job.blank,
+          fit: job.fit,
+          shown: { facts: factsOf(job), pixels },
+          colour: asked.colours[i] ?? '#ffffff',
+          press: asked.proof ? await pressOf(job.press) : null,
+        });
+      }
+      const { setting, width, height, dress, format } = asked;
+      const scene = 'photo' in setting ? { photo: setting.photo, pixels: await photoOf(setting) } : setting;
+      const keep: KeptPrints = (key, make) => prints.get(`${jobs.map(artworkKeys).join()} ${key}`, make);
+      const made = makePicture(fits, scene, { width, height, dress }, keep, part(progress, 0.3, 0.9));
+      const { bytes, type } = writePicture(await engine(), made.raster, format);
+      return { file: new Blob([bytes as Uint8Array<ArrayBuffer>], { type }), read: made.read };
     }),
 
   docketPage: (job, sheet, flag, onProgress) =>

@@ -15,6 +15,9 @@ import type { Print } from '@/core/sheet/print';
 import type { PressLines } from '@/core/sheet/press-lines';
 import type { Sheet } from '@/core/sheet/schema';
 import type { CutPage } from '@/files/cut-lines';
+import type { PhotoScene } from '@/core/mockup/photo/schema';
+import type { Dress, Scene } from '@/core/mockup/schema';
+import type { PictureFormat } from '@/files/picture';
 import type { SheetFormat } from '@/files/sheet';
 import type { TemplateReading } from '@/core/template/reading';
 
@@ -102,6 +105,25 @@ export interface TemplateAsked {
   ppi: number;
 }
 
+/** A picture of fits, the first of them in front. */
+export interface PictureAsked {
+  setting: { scene: Scene } | { photo: PhotoScene; name: string; file: Blob };
+  /** `#rrggbb` of each fit's product. */
+  colours: readonly string[];
+  width: number;
+  height: number;
+  dress: Dress;
+  format: PictureFormat;
+  /** Whether colours are shown as printed. */
+  proof: boolean;
+}
+
+export interface PictureFile {
+  file: Blob;
+  /** How much of the first fit's headline reads. */
+  read: { name: string; share: number } | null;
+}
+
 /** What the engine's worker does. `flag` is one shared number: set to 1, the work stops at its next step. */
 export interface EngineService {
   measure(asked: FileAsked, flag: Int32Array, onProgress: OnProgress): Promise<Outcome<ArtworkResult>>;
@@ -122,6 +144,13 @@ export interface EngineService {
     flag: Int32Array,
     onProgress: OnProgress,
   ): Promise<Outcome<Blob[]>>;
+  /** A picture of fits in a scene or on a photo. */
+  picture(
+    jobs: readonly FitJob[],
+    asked: PictureAsked,
+    flag: Int32Array,
+    onProgress: OnProgress,
+  ): Promise<Outcome<PictureFile>>;
   /** The docket of a fit as a page. */
   docketPage(
     job: FitJob,

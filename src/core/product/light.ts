@@ -8,6 +8,8 @@ export interface Light {
   lamp: Vector;
   /** Share of light that comes from all around, 0 to 1: the softer, the more. 1 lights everything alike. */
   around: number;
+  /** How much stronger all of it is than usual. */
+  gain?: number;
 }
 
 /** How each finish mirrors the lamp: how strong, and how sharply. */
@@ -45,14 +47,15 @@ export interface Lamp {
   y: number;
   z: number;
   around: number;
+  gain: number;
   strength: number;
   sharpness: number;
   brushed: boolean;
 }
 
-export function lampOn({ lamp: [x, y, z], around }: Light, finish: Finish): Lamp {
+export function lampOn({ lamp: [x, y, z], around, gain = 1 }: Light, finish: Finish): Lamp {
   const [strength, sharpness] = SHINE[finish];
-  return { x, y, z, around, strength, sharpness, brushed: finish === 'metal' };
+  return { x, y, z, around, gain, strength, sharpness, brushed: finish === 'metal' };
 }
 
 /**
@@ -74,6 +77,7 @@ export function lightOn(lamp: Lamp, at: Float64Array, into: Float64Array): void 
   // Light wraps a little round: no lamp is a point.
   const direct = (nx * x + ny * y + nz * z + 0.25) * 0.8;
   let shade = around * (0.86 + 0.14 * ny) + (direct > 0 ? (1.12 - around) * direct : 0);
+  shade *= lamp.gain;
   if (lamp.brushed) shade *= 0.82 + 0.3 * Math.cos(9 * nx + 2 * ny) ** 2;
   let shine = 0;
   if (lamp.strength > 0) {

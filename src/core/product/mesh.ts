@@ -1,4 +1,5 @@
 import type { Finish } from '../blank/schema';
+import { spline } from '../path/ring';
 import { along, cross, lengthOf, minus, unit, type Vector } from './vector';
 
 /** What a surface is made of. */
@@ -19,6 +20,8 @@ export interface Material {
 /** A surface of triangles. */
 export interface Mesh {
   material: Material;
+  /** Not of the product: it stands beside it, so that one sees how large that is. */
+  aid?: boolean;
   points: Vector[];
   normals: Vector[];
   /** Where each point lies on its face, in mm from the trim's top left corner; empty where nothing is printed. */
@@ -107,11 +110,7 @@ export function smooth(points: readonly Vector[]): (t: number) => Vector {
     const i = Math.min(spans - 1, Math.floor(t * spans));
     const u = t * spans - i;
     const [a, b, c, d] = [point(i - 1), point(i), point(i + 1), point(i + 2)];
-    const mix = (k: 0 | 1 | 2) =>
-      b[k] +
-      0.5 *
-        u *
-        (c[k] - a[k] + u * (2 * a[k] - 5 * b[k] + 4 * c[k] - d[k] + u * (3 * (b[k] - c[k]) + d[k] - a[k])));
+    const mix = (k: 0 | 1 | 2) => spline(a[k], b[k], c[k], d[k], u);
     return [mix(0), mix(1), mix(2)];
   };
 }

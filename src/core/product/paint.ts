@@ -25,7 +25,7 @@ export interface Shader {
 export interface PaintOptions {
   width: number;
   height: number;
-  /** What lies behind; nothing where null. */
+  /** What lies behind, which is drawn over; nothing where null. */
   backdrop: Raster | null;
   progress?: Progress;
 }
@@ -47,7 +47,7 @@ const NONE = 0;
  */
 export function paint(fallen: Fallen, shader: Shader, options: PaintOptions): Raster {
   const { width, height, backdrop, progress = IN_SILENCE } = options;
-  const data = backdrop ? backdrop.data.slice() : new Uint8Array(width * height * 4);
+  const data = backdrop ? backdrop.data : new Uint8Array(width * height * 4);
   const rows = rowsOf(fallen);
   const depth = new Float32Array(width * BAND * SAMPLES.length);
   const seen = new Int32Array(width * BAND * SAMPLES.length);

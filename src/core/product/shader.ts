@@ -4,7 +4,8 @@ import { foldsAt, weaveAt } from './cloth';
 import { lampOn, lightOn, toLinear, type Lamp, type Light } from './light';
 import type { Shader } from './paint';
 import type { Scene } from './scene';
-import { looksFor, sampleTexture, type Texture } from './texture';
+import { looksOf, type AllLooks } from './looks';
+import { sampleTexture, type Texture } from './texture';
 
 /** Below so many mm a pixel, the weave is seen. */
 const WEAVE_SEEN = 0.25;
@@ -59,7 +60,10 @@ export class SurfaceShader implements Shader {
         tone: material.tone ?? 1,
       };
     });
-    this.looks = looksOf(scene, this.skins);
+    this.looks = looksOf(
+      scene,
+      this.skins.map(({ texture }) => texture),
+    );
   }
 
   shade(triangle: number, at: Float64Array, into: Float64Array): void {
@@ -146,59 +150,4 @@ export class SurfaceShader implements Shader {
     facing[4] = ry * rayUnit;
     facing[5] = rz * rayUnit;
   }
-}
-
-/** For each triangle, how its print is looked at. */
-interface AllLooks {
-  level: Uint8Array;
-  count: Uint8Array;
-  /** The longer side of what a pixel covers on the face, as a step in mm. */
-  stepX: Float32Array;
-  stepY: Float32Array;
-}
-
-/** What a pixel of the picture covers on each triangle's face: the ellipse that its circle becomes there. */
-function looksOf(scene: Scene, surfaces: readonly { texture: Texture | undefined }[]): AllLooks {
-  const { x, y, places, triangles, meshOf } = scene;
-  const count = triangles.length / 3;
-  const looks: AllLooks = {
-    level: new Uint8Array(count),
-    count: new Uint8Array(count).fill(1),
-    stepX: new Float32Array(count),
-    stepY: new Float32Array(count),
-  };
-  for (let i = 0; i < count; i++) {
-    const { texture } = surfaces[meshOf[i]!]!;
-    if (!texture) continue;
-    const p = triangles[i * 3]!;
-    const q = triangles[i * 3 + 1]!;
-    const r = triangles[i * 3 + 2]!;
-    const ax = x[q]! - x[p]!;
-    const ay = y[q]! - y[p]!;
-    const bx = x[r]! - x[p]!;
-    const by = y[r]! - y[p]!;
-    const area = ax * by - bx * ay;
-    if (Math.abs(area) < 1e-9) continue;
-    const u1 = places[q * 2]! - places[p * 2]!;
-    const u2 = places[r * 2]! - places[p * 2]!;
-    const v1 = places[q * 2 + 1]! - places[p * 2 + 1]!;
-    const v2 = places[r * 2 + 1]! - places[p * 2 + 1]!;
-    const ux = (u1 * by - u2 * ay) / area;
-    const uy = (u2 * ax - u1 * bx) / area;
-    const vx = (v1 * by - v2 * ay) / area;
-    const vy = (v2 * ax - v1 * bx) / area;
-    const e = ux * ux + uy * uy;
-    const f = ux * vx + uy * vy;
-    const g = vx * vx + vy * vy;
-    const half = Math.sqrt(((e - g) / 2) ** 2 + f * f);
-    const long = Math.sqrt((e + g) / 2 + half);
-    const fine = Math.sqrt(Math.max(0, (e + g) / 2 - half));
-    const angle = 0.5 * Math.atan2(2 * f, e - g);
-    const found = looksFor(texture, long, fine);
-    looks.level[i] = found.level;
-    looks.count[i] = found.count;
-    looks.stepX[i] = long * Math.cos(angle);
-    looks.stepY[i] = long * Math.sin(angle);
-  }
-  return looks;
 }

@@ -52,6 +52,13 @@ export function FitMenu({ live }: { live: Live }) {
       >
         hand it over in a pack…
       </MenuLine>
+      <MenuLine
+        onSelect={() => {
+          router.push(`/packs/pictures?fit=${encodeURIComponent(fit.id)}`);
+        }}
+      >
+        picture it for a listing…
+      </MenuLine>
       {layout && (
         <MenuLine onSelect={() => void removeLayout(fit.blankId)}>start new fits bare again</MenuLine>
       )}

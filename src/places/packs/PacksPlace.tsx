@@ -1,4 +1,5 @@
 'use client';
+import Link from 'next/link';
 import { useState } from 'react';
 import { useShop } from '@/state/shop';
 import { NewPack } from './NewPack';
@@ -23,9 +24,12 @@ export function PacksPlace({ fitIds }: { fitIds: readonly string[] }) {
           Print files, docket and palette in one zip, each with its checksum. Nothing leaves this browser
           until you send it.
         </p>
+        <Link className="verb ml-auto shrink-0" href="/packs/pictures">
+          Pictures for a listing
+        </Link>
         {!isMaking && (
           <button
-            className="action ml-auto shrink-0"
+            className="action shrink-0"
             onClick={() => {
               setMaking(true);
             }}

@@ -37,7 +37,7 @@ export function Shell({ demo, children }: { demo: boolean; children: ReactNode }
   const { unit } = settings;
   return (
     <div className="flex h-dvh flex-col">
-      <Tape marks={MARKS} at={at.startsWith('/bench') ? '/' : at.startsWith('/blanks') ? '/blanks' : at}>
+      <Tape marks={MARKS} at={markOf(at)}>
         <button
           className="max-w-40 truncate"
           aria-label={`Shop ${settings.shopName}: its name and archive`}
@@ -181,4 +181,10 @@ function useSweep(): void {
   useEffect(() => {
     if (phase === 'open' && engineHindrance() === null) void sweepDockets();
   }, [fits, unit, blanks, phase, onBench]);
+}
+
+/** The mark of the tape that a page belongs to. */
+function markOf(at: string): string {
+  if (at.startsWith('/bench')) return '/';
+  return ['/blanks', '/artwork', '/packs'].find((mark) => at.startsWith(mark)) ?? at;
 }

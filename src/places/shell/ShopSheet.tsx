@@ -20,6 +20,7 @@ const KINDS: Record<Change['table'], string> = {
   faces: 'faces of type',
   profiles: 'printing profiles',
   layouts: 'starting layouts',
+  photos: 'photos of blanks',
   sheets: 'sheets',
 };
 

@@ -60,7 +60,11 @@ export const readShare: Rule = {
 };
 
 function headlineOf(context: CheckContext): Motif | null {
-  const motifs = motifsOf(context);
+  return headlineAmong(motifsOf(context));
+}
+
+/** The largest lettering among motifs, or where there is none the largest of them. */
+export function headlineAmong(motifs: readonly Motif[]): Motif | null {
   const capOf = (piece: Motif) =>
     piece.kind === 'text'
       ? Math.max(...piece.ink.lines.map(({ cap }) => cap)) * (piece.height / piece.ink.height)

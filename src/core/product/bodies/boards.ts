@@ -213,7 +213,7 @@ export function wallMeshes({ sheet, keepOuts }: FlatBody): Mesh[] {
       holes: holesOf(keepOuts),
     }),
     ...eyelets.flatMap((one) => eyelet(one, sheet)),
-    ...metreRule(sheet),
+    ...metreRule(sheet).map((mesh) => ({ ...mesh, aid: true })),
   ];
 }
 

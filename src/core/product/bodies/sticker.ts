@@ -5,6 +5,7 @@ import { shapePath } from '../../blank/shape';
 import { common, fromRings, type Shape } from '../../cut/polygons';
 import { flattenPath } from '../../path/path';
 import { parsePath } from '../../path/parse';
+import { isInRing } from '../../path/ring';
 import type { Material, Mesh } from '../mesh';
 import { inRows } from '../strew';
 import type { Vector } from '../vector';
@@ -89,7 +90,7 @@ function partMeshes(
   bent: (x: number, y: number) => { at: Vector; normal: Vector },
 ): Mesh[] {
   return outers.flatMap((outer) => {
-    const rings = [outer, ...holes.filter(([point]) => point && isWithin(outer, point[0], point[1]))];
+    const rings = [outer, ...holes.filter(([point]) => point && isInRing(outer, point[0], point[1]))];
     const points = rings.flat();
     if (points.length < 3) return [];
     const starts: number[] = [];
@@ -117,15 +118,6 @@ function partMeshes(
     };
     return [front, behind];
   });
-}
-
-function isWithin(ring: readonly (readonly [number, number])[], x: number, y: number): boolean {
-  let inside = false;
-  for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
-    const [[ax, ay], [bx, by]] = [ring[j]!, ring[i]!];
-    if (ay > y !== by > y && x < ax + ((y - ay) * (bx - ax)) / (by - ay)) inside = !inside;
-  }
-  return inside;
 }
 
 /** A backing with the stickers that are cut on it. */

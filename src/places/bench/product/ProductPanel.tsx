@@ -3,7 +3,8 @@ import { useState } from 'react';
 import { mixed } from '@/core/colour/hex';
 import type { Docket } from '@/core/check/docket';
 import type { ProductColour } from '@/core/blank/schema';
-import { RULES } from '@/core/check/registry';
+import type { RuleId } from '@/core/check/finding';
+import { ruleName } from '@/core/check/registry';
 import { changeFit } from '@/state/bench';
 import { useHand } from '@/state/hand';
 import { VerdictShape, VERDICT_WORDS } from '@/ui/Verdict';
@@ -165,5 +166,5 @@ function Swatches({ label, choices, chosenId, docket, onChoose, children }: Swat
 
 /** Rules by what the docket calls them. */
 function failing(ids: readonly string[]): string {
-  return ids.map((id) => RULES.find((rule) => rule.id === id)?.name ?? id).join(', ');
+  return ids.map((id) => ruleName(id as RuleId)).join(', ');
 }

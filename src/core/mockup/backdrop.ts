@@ -1,0 +1,133 @@
+import { rgbOf, type Rgb } from '../colour/hex';
+import { rayAt, type Camera } from '../product/camera';
+import { toLevel, toLinear } from '../product/light';
+import type { Raster } from '../raster/raster';
+import { dot, unit, type Vector } from '../product/vector';
+import type { Scene } from './schema';
+import type { Shade } from './shadow';
+import { lightnessAt } from './surfaces';
+
+/** Where things of a scene rest, in mm: the level of the floor, and the plane behind them. */
+export interface Grounds {
+  floor: number;
+  wall: number;
+  /** Width of what is shown, by which grain is drawn. */
+  across: number;
+}
+
+/** Half the width of the edge between floor and wall, as a share of how far off it is. */
+const EDGE = 0.006;
+
+/** What lies behind the things of a scene: its ground and its wall, in its light, with their shadows. */
+export function drawBackdrop(
+  { backdrop, light }: Pick<Scene, 'backdrop' | 'light'>,
+  camera: Camera,
+  { floor, wall, across }: Grounds,
+  shadow: Shade,
+  { width, height, colour }: { width: number; height: number; colour: string },
+): Raster {
+  const ground = rgbOf(colour);
+  const behind = rgbOf(backdrop.behind);
+  const floored = backdrop.ground === 'sweep' || backdrop.ground === 'table';
+  const lamp = lampOf(light);
+  // Worked out here and there: it is soft, and what stands before it is not.
+  const step = Math.max(1, Math.round(Math.max(width, height) / (backdrop.surface === 'smooth' ? 300 : 700)));
+  const [columns, rows] = [Math.ceil(width / step) + 1, Math.ceil(height / step) + 1];
+  const grid = new Uint8Array(columns * rows * 3);
+  for (let row = 0, at = 0; row < rows; row++) {
+    for (let column = 0; column < columns; column++, at += 3) {
+      const x = column * step;
+      const y = row * step;
+      const [rgb, lightness] = colourAt(x, y);
+      // The picture is a little darker towards its corners, and where the lamp does not stand.
+      const [dx, dy] = [x / width - 0.5 - lamp[0] * 0.18, y / height - 0.5 + 0.12];
+      const fall = 1.02 - 0.3 * (dx * dx + dy * dy);
+      const light = Math.min(1.08, lightness * fall);
+      for (let c = 0; c < 3; c++) grid[at + c] = toLevel(toLinear(rgb[c]!) * light);
+    }
+  }
+  return enlarged(grid, columns, step, width, height);
+
+  /** The floor and the wall behind it; between the two a little of each, so that no edge is sharper than the things. */
+  function colourAt(x: number, y: number): readonly [Rgb, number] {
+    const ray = rayAt(camera, x, y);
+    const down = ray[1] < 0 ? (floor - camera.eye[1]) / ray[1] : Infinity;
+    const deep = ray[2] < 0 ? (wall - camera.eye[2]) / ray[2] : Infinity;
+    const hit = (way: number): Vector => [
+      camera.eye[0] + ray[0] * way,
+      camera.eye[1] + ray[1] * way,
+      camera.eye[2] + ray[2] * way,
+    ];
+    if (!floored) {
+      const [a, b] = hit(deep);
+      return [ground, lightnessAt(backdrop.surface, a / across, -b / across) * shadow(a, b)];
+    }
+    if (down > deep * (1 + EDGE)) return wallAt(hit(deep));
+    const onFloor = floorAt(hit(Math.min(down, deep)));
+    if (down < deep * (1 - EDGE)) return onFloor;
+    const share = (down / deep - 1 + EDGE) / (2 * EDGE);
+    const [[near, nearLight], [far, farLight]] = [onFloor, wallAt(hit(deep))];
+    const mix = (k: 0 | 1 | 2) => near[k] + (far[k] - near[k]) * share;
+    return [[mix(0), mix(1), mix(2)], nearLight + (farLight - nearLight) * share];
+  }
+
+  function floorAt([x, , z]: Vector): readonly [Rgb, number] {
+    const back = Math.max(0, (z - wall) / across);
+    // A shadow is lost towards the wall, where the floor takes light from it.
+    const shade = 1 - (1 - shadow(x, z)) * Math.min(1, back * 2.2);
+    if (backdrop.ground === 'table')
+      return [ground, lightnessAt(backdrop.surface, x / across, z / across) * shade];
+    // Paper that rises behind the things in one curve: floor and wall are one.
+    const rise = Math.exp(-1.6 * back) * 0.5;
+    const mix = (k: 0 | 1 | 2) => ground[k] + (behind[k] - ground[k]) * rise;
+    return [[mix(0), mix(1), mix(2)], shade];
+  }
+
+  function wallAt([, y]: Vector): readonly [Rgb, number] {
+    const up = (y - floor) / across;
+    if (backdrop.ground === 'table') return [behind, 0.97 - 0.1 * Math.exp(-6 * up)];
+    const rise = Math.min(1, 0.5 + up);
+    const mix = (k: 0 | 1 | 2) => ground[k] + (behind[k] - ground[k]) * rise;
+    return [[mix(0), mix(1), mix(2)], 1];
+  }
+}
+
+/** Towards a scene's lamp. */
+export function lampOf({ yaw, pitch }: Scene['light']): Vector {
+  const [y, p] = [(yaw * Math.PI) / 180, (pitch * Math.PI) / 180];
+  return unit([Math.sin(y) * Math.cos(p), Math.sin(p), Math.cos(y) * Math.cos(p)]);
+}
+
+/** How a plane takes the lamp, so that a ground is as light as things that face as it does. */
+export function facingLamp(light: Scene['light'], normal: Vector): number {
+  return (
+    light.around * (0.86 + 0.14 * normal[1]) + (1.12 - light.around) * Math.max(0, dot(normal, lampOf(light)))
+  );
+}
+
+/** Levels between those that were worked out, joined straight. */
+function enlarged(grid: Uint8Array, columns: number, step: number, width: number, height: number): Raster {
+  const data = new Uint8Array(width * height * 4);
+  const parts = step * step;
+  for (let y = 0, to = 0; y < height; y++) {
+    const row = Math.floor(y / step) * columns * 3;
+    const down = y % step;
+    for (let column = 0, x = 0; x < width; column++) {
+      const a = row + column * 3;
+      const c = a + columns * 3;
+      for (let along = 0; along < step && x < width; along++, x++, to += 4) {
+        const wa = (step - along) * (step - down);
+        const wb = along * (step - down);
+        const wc = (step - along) * down;
+        const wd = along * down;
+        data[to] = (grid[a]! * wa + grid[a + 3]! * wb + grid[c]! * wc + grid[c + 3]! * wd) / parts + 0.5;
+        data[to + 1] =
+          (grid[a + 1]! * wa + grid[a + 4]! * wb + grid[c + 1]! * wc + grid[c + 4]! * wd) / parts + 0.5;
+        data[to + 2] =
+          (grid[a + 2]! * wa + grid[a + 5]! * wb + grid[c + 2]! * wc + grid[c + 5]! * wd) / parts + 0.5;
+        data[to + 3] = 255;
+      }
+    }
+  }
+  return { width, height, data, opaque: true };
+}

@@ -1,0 +1,101 @@
+import { drawProducts } from '../product/draw';
+import { cameraIn, frameThings, viewingDistance } from '../product/frame';
+import type { Light } from '../product/light';
+import { boundsOf } from '../product/mesh';
+import type { Model } from '../product/model';
+import { posed, type Look, type Standing } from '../product/scene';
+import type { Vector } from '../product/vector';
+import { IN_SILENCE, type Progress, type Raster } from '../raster/raster';
+import { drawBackdrop, facingLamp, lampOf, type Grounds } from './backdrop';
+import type { Dress, Scene } from './schema';
+import { shadowOf } from './shadow';
+
+/** A fit as a scene shows it. */
+export interface Pictured {
+  model: Model;
+  look: Look;
+}
+
+const radians = (degrees: number) => (degrees * Math.PI) / 180;
+
+/** The things of a scene from the left to the right, standing on y = 0, or their middles level where they lie or hang. */
+export function arranged({ places, backdrop }: Scene, fits: readonly Pictured[]): Standing[] {
+  const level = backdrop.ground === 'lying' || backdrop.ground === 'wall';
+  const turned = places.map(({ fit, turn }) => {
+    const { model, look } = fits[fit] ?? fits[0]!;
+    const meshes = model.meshes.filter(({ aid }) => !aid);
+    const pose = { at: [0, 0, 0] as Vector, yaw: radians(turn), pitch: 0 };
+    const points = meshes.flatMap((mesh) => mesh.points.map((point) => posed(point, pose)));
+    return { meshes, look, pose, ...boundsOf(points) };
+  });
+  const unit = turned[0]!.high[0] - turned[0]!.low[0];
+  let left = 0;
+  return turned.map(({ meshes, look, pose, low, high }, i) => {
+    const { gap, forward } = places[i]!;
+    const x = left - low[0];
+    left += high[0] - low[0] + gap * unit;
+    const y = level ? -(low[1] + high[1]) / 2 : -low[1];
+    const z = level ? -low[2] : forward * unit;
+    return { meshes, look, pose: { ...pose, at: [x, y, z] } };
+  });
+}
+
+/** A scene with fits in it, as a picture of so many px. */
+export function drawScene(
+  scene: Scene,
+  fits: readonly Pictured[],
+  dress: Dress,
+  { width, height, progress = IN_SILENCE }: { width: number; height: number; progress?: Progress },
+): Raster {
+  const standing = arranged(scene, fits);
+  const { camera: shot, backdrop } = scene;
+  const eye = { yaw: radians(shot.yaw), pitch: radians(shot.pitch) };
+  const distance = viewingDistance(standing.flatMap(({ meshes }) => meshes)) * shot.far;
+  const framed = frameThings(standing, [eye], distance, { width, height, margin: shot.margin });
+  const camera = cameraIn(framed, eye, 0);
+  const grounds = groundsOf(standing);
+  const lamp = lampOf(scene.light);
+  const onFloor = backdrop.ground === 'sweep' || backdrop.ground === 'table';
+  const shadow = shadowOf(
+    standing,
+    ([x, y, z]) => {
+      const off = onFloor
+        ? (y - grounds.floor) / Math.max(0.3, lamp[1])
+        : (z - grounds.wall) / Math.max(0.3, lamp[2]);
+      return onFloor
+        ? { lamp: [x - lamp[0] * off, z - lamp[2] * off], under: [x, z] }
+        : { lamp: [x - lamp[0] * off, y - lamp[1] * off], under: [x, y] };
+    },
+    dress.shadow,
+  );
+  progress(0.05);
+  const behind = drawBackdrop(scene, camera, grounds, shadow, {
+    width,
+    height,
+    colour: dress.colour ?? backdrop.colour,
+  });
+  progress(0.35);
+  return drawProducts(standing, camera, lightOf(scene), {
+    width,
+    height,
+    backdrop: behind,
+    progress: (share) => {
+      progress(0.35 + 0.65 * share);
+    },
+  });
+}
+
+/** The lamp of a scene; what faces the viewer is as light as the colours of its print are. */
+function lightOf({ light }: Scene): Light {
+  const facing = facingLamp(light, [0, 0, 1]);
+  return { lamp: lampOf(light), around: light.around, gain: Math.min(1.35, 0.97 / facing) };
+}
+
+function groundsOf(standing: readonly Standing[]): Grounds {
+  const points = standing.flatMap(({ meshes, pose }) =>
+    meshes.flatMap((mesh) => mesh.points.map((point) => posed(point, pose))),
+  );
+  const { low, high } = boundsOf(points);
+  const across = high[0] - low[0];
+  return { floor: low[1], wall: low[2] - (low[2] < -1 ? across * 0.9 : 0), across };
+}

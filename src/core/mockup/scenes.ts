@@ -1,0 +1,75 @@
+import * as v from 'valibot';
+import type { ResolvedBlank } from '../blank/resolve';
+import { PictureSizeSchema, SceneSchema, type Family, type PictureSize, type Scene } from './schema';
+import listed from './scenes.json';
+import sizes from './sizes.json';
+
+const Numbers = v.array(v.number());
+/** As the shipped list writes them, in short. */
+const ShortSchema = v.object({
+  id: v.string(),
+  name: v.string(),
+  families: v.array(v.string()),
+  camera: Numbers,
+  light: Numbers,
+  backdrop: v.array(v.string()),
+  places: v.array(Numbers),
+});
+
+/** The scenes that come with Up Fit, all drawn. */
+export const SCENES: readonly Scene[] = v.parse(v.array(ShortSchema), listed).map((short) => {
+  const [yaw, pitch, far, margin] = short.camera;
+  const [lampYaw, lampPitch, around] = short.light;
+  const [ground, surface, colour, behind] = short.backdrop;
+  return v.parse(SceneSchema, {
+    upfit: 'scene/1',
+    id: short.id,
+    name: short.name,
+    families: short.families,
+    camera: { yaw, pitch, far, margin },
+    light: { yaw: lampYaw, pitch: lampPitch, around },
+    backdrop: { ground, surface, colour, behind },
+    places: short.places.map(([fit, turn, gap, forward]) => ({ fit, turn, gap, forward })),
+  });
+});
+
+/** The sizes that listings ask for. */
+export const PICTURE_SIZES: readonly PictureSize[] = v.parse(v.array(PictureSizeSchema), sizes);
+
+/** What kind of thing a blank is to a scene. */
+export function familyOf(blank: ResolvedBlank): Family {
+  const { body, viewedFrom, shownAs } = blank.blank;
+  switch (body.kind) {
+    case 'wrap':
+    case 'taper':
+    case 'label':
+      return 'round';
+    case 'garment':
+      return 'garment';
+    case 'case':
+      return 'case';
+    case 'gallery':
+      return 'wall';
+    case 'folded':
+      return 'paper';
+    case 'two-sided':
+      return shownAs === undefined || shownAs === 'card' ? 'small' : 'soft';
+    case 'sticker':
+      return 'sticker';
+    case 'flat':
+      return viewedFrom === null ? 'small' : 'wall';
+    case 'plate':
+      return 'small';
+  }
+}
+
+/** The scenes that show a blank as it is used. */
+export function scenesFor(blank: ResolvedBlank): Scene[] {
+  const family = familyOf(blank);
+  return SCENES.filter(({ families }) => families.length === 0 || families.includes(family));
+}
+
+/** How many fits a scene pictures together. */
+export function fitsIn({ places }: Scene): number {
+  return 1 + Math.max(...places.map(({ fit }) => fit));
+}

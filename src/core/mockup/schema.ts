@@ -1,0 +1,73 @@
+import * as v from 'valibot';
+import { Finite, IdSchema, NameSchema, NotNegative, Positive } from '../blank/basics';
+
+const Hex = v.pipe(v.string(), v.regex(/^#[0-9a-f]{6}$/, 'A colour is written #rrggbb.'));
+const Share = v.pipe(v.number(), v.minValue(0), v.maxValue(1));
+
+/** What of products a scene is for. */
+export const FAMILIES = ['round', 'garment', 'case', 'soft', 'paper', 'wall', 'small', 'sticker'] as const;
+export type Family = (typeof FAMILIES)[number];
+
+/** What the things of a scene stand on or hang on. */
+export const GROUNDS = ['sweep', 'table', 'lying', 'wall'] as const;
+export const SURFACES = ['smooth', 'boards', 'linen', 'stone', 'plaster', 'brushed'] as const;
+
+/** A scene that is drawn: lengths are shares of the first product's width, angles degrees. */
+export const SceneSchema = v.object({
+  upfit: v.literal('scene/1'),
+  id: IdSchema,
+  name: NameSchema,
+  /** Products it is for; all of them where empty. */
+  families: v.array(v.picklist(FAMILIES)),
+  camera: v.object({
+    yaw: Finite,
+    pitch: Finite,
+    /** How far off, as a multiple of the usual distance. */
+    far: Positive,
+    /** Share of the picture that is clear on each side. */
+    margin: v.pipe(v.number(), v.minValue(-0.5), v.maxValue(0.45)),
+  }),
+  light: v.object({ yaw: Finite, pitch: Finite, around: Share }),
+  backdrop: v.object({
+    ground: v.picklist(GROUNDS),
+    surface: v.picklist(SURFACES),
+    /** The ground's colour, and the wall's behind it. */
+    colour: Hex,
+    behind: Hex,
+  }),
+  /** Things from the left to the right. */
+  places: v.pipe(
+    v.array(
+      v.object({
+        /** Which of the fits that are pictured together; the first where there are fewer. */
+        fit: v.pipe(v.number(), v.integer(), v.minValue(0)),
+        turn: Finite,
+        /** To the next thing, and towards the viewer. */
+        gap: Finite,
+        forward: Finite,
+      }),
+    ),
+    v.minLength(1),
+  ),
+});
+export type Scene = v.InferOutput<typeof SceneSchema>;
+
+/** A size that pictures are made in. */
+export const PictureSizeSchema = v.object({
+  id: IdSchema,
+  name: NameSchema,
+  width: v.pipe(v.number(), v.integer(), v.minValue(64), v.maxValue(6000)),
+  height: v.pipe(v.number(), v.integer(), v.minValue(64), v.maxValue(6000)),
+});
+export type PictureSize = v.InferOutput<typeof PictureSizeSchema>;
+
+/** How a scene is dressed for one picture. */
+export const DressSchema = v.object({
+  /** Of the ground; the scene's own where null. */
+  colour: v.nullable(Hex),
+  /** How strong shadows are, 0 to 1.5; 0 is none. */
+  shadow: v.pipe(NotNegative, v.maxValue(1.5)),
+});
+export type Dress = v.InferOutput<typeof DressSchema>;
+
+export const USUAL_DRESS: Dress = { colour: null, shadow: 1 };

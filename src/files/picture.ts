@@ -1,0 +1,133 @@
+import type { ResolvedBlank } from '@/core/blank/resolve';
+import type { Finish } from '@/core/blank/schema';
+import type { Press } from '@/core/colour/press';
+import type { Fit } from '@/core/fit/schema';
+import { drawScene } from '@/core/mockup/draw';
+import { drawPhoto } from '@/core/mockup/photo/draw';
+import type { PhotoScene } from '@/core/mockup/photo/schema';
+import { headlineRead, picturePpi, printsOf } from '@/core/mockup/prints';
+import type { Dress, Scene } from '@/core/mockup/schema';
+import type { Eye } from '@/core/product/camera';
+import { modelOf } from '@/core/product/model';
+import type { Texture } from '@/core/product/texture';
+import { viewsOf } from '@/core/product/views';
+import { IN_SILENCE, type Progress, type Raster } from '@/core/raster/raster';
+import type { Shown } from '@/core/render/face';
+import type { Engine } from '@/imaging/engine';
+
+export const PICTURE_FORMATS = ['jpeg', 'png', 'webp'] as const;
+export type PictureFormat = (typeof PICTURE_FORMATS)[number];
+
+/** Levels of JPEG and WebP that no eye tells from the picture at the size that it is shown. */
+const QUALITY = 92;
+
+/** A fit as it is pictured. */
+export interface FitPictured {
+  blank: ResolvedBlank;
+  fit: Fit;
+  shown: Shown;
+  /** `#rrggbb` of the product. */
+  colour: string;
+  /** Through the inks, where colours are shown as printed. */
+  press: Press | null;
+}
+
+/** A scene as it is asked for: one that is drawn, or a photo with its pixels. */
+export type Setting = { scene: Scene } | { photo: PhotoScene; pixels: Raster };
+
+export interface PictureMade {
+  raster: Raster;
+  /** How much of the first fit's headline reads; null where it has none, or the picture is a photo. */
+  read: { name: string; share: number } | null;
+}
+
+/** Prints that are kept from one picture to the next. */
+export type KeptPrints = (key: string, make: () => Map<string, Texture>) => Map<string, Texture>;
+
+/** A picture of fits in a scene, or of the first of them on a photo, at its own size. */
+export function makePicture(
+  fits: readonly FitPictured[],
+  setting: Setting,
+  { width, height, dress }: { width: number; height: number; dress: Dress },
+  keep: KeptPrints,
+  progress: Progress = IN_SILENCE,
+): PictureMade {
+  const printed = fits.map((one, i) => {
+    const ppi = picturePpi(one.blank, one.fit, Math.max(width, height));
+    const key = JSON.stringify([one.blank.blank.id, one.fit.faces, one.fit.sizeId, ppi, one.press !== null]);
+    return keep(key, () =>
+      printsOf(one.blank, one.fit, one.shown, {
+        ppi,
+        press: one.press,
+        progress: (share) => {
+          progress((0.4 * (i + share)) / fits.length);
+        },
+      }),
+    );
+  });
+  const rest: Progress = (share) => {
+    progress(0.4 + 0.6 * share);
+  };
+  const [first] = fits;
+  if ('photo' in setting) {
+    const raster = drawPhoto(setting.photo, setting.pixels, first!.blank, printed[0]!, {
+      width,
+      height,
+      progress: rest,
+    });
+    return { raster, read: null };
+  }
+  const { scene } = setting;
+  const pictured = fits.map(({ blank, fit, colour }, i) => {
+    const faceId = onlyFace(blank, fit);
+    const model = modelOf(blank, fit.sizeId, faceId);
+    const look = {
+      colour,
+      finish: finishOf(blank, colour, model.finish),
+      ink: blank.method.ink,
+      prints: printed[i]!,
+    };
+    return { model, look };
+  });
+  const raster = drawScene(scene, pictured, dress, { width, height, progress: rest });
+  return { raster, read: headlineRead(first!.blank, first!.fit, first!.shown, eyesOf(scene)) };
+}
+
+/** The one face that carries anything, where that is only seen on the thing laid open. */
+function onlyFace(blank: ResolvedBlank, fit: Fit): string | null {
+  const carrying = fit.faces.filter(({ pieces }) => pieces.length > 0);
+  const [one] = carrying;
+  return one && carrying.length === 1 && viewsOf(blank).some(({ faceId }) => faceId === one.faceId)
+    ? one.faceId
+    : null;
+}
+
+function finishOf({ blank }: ResolvedBlank, colour: string, usual: Finish): Finish {
+  return blank.colours.find(({ hex }) => hex === colour)?.finish ?? usual;
+}
+
+/** The sides that a scene shows its first fit from. */
+export function eyesOf({ camera, places }: Scene): Eye[] {
+  return places
+    .filter(({ fit }) => fit === 0)
+    .map(({ turn }) => ({
+      yaw: ((camera.yaw - turn) * Math.PI) / 180,
+      pitch: (camera.pitch * Math.PI) / 180,
+    }));
+}
+
+/** A picture as a file. */
+export function writePicture(
+  engine: Engine,
+  raster: Raster,
+  format: PictureFormat,
+): { bytes: Uint8Array; type: string } {
+  switch (format) {
+    case 'png':
+      return { bytes: engine.encodePng(raster, { ppi: 72, use: 'print' }), type: 'image/png' };
+    case 'jpeg':
+      return { bytes: engine.encodeJpeg(raster, { ppi: 72, quality: QUALITY }), type: 'image/jpeg' };
+    case 'webp':
+      return { bytes: engine.encodeWebp(raster, { quality: QUALITY }), type: 'image/webp' };
+  }
+}

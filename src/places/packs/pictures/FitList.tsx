@@ -1,0 +1,55 @@
+import type { Fit } from '@/core/fit/schema';
+import { useShop } from '@/state/shop';
+import { blankOf } from '@/state/library';
+
+/** The fits that are pictured, in the order they were chosen: the first is in front where several stand together. */
+export function FitList({
+  fits,
+  chosenIds,
+  onChoose,
+}: {
+  fits: readonly Fit[];
+  chosenIds: readonly string[];
+  onChoose: (ids: readonly string[]) => void;
+}) {
+  const shop = useShop();
+  const order = [...new Set(fits.map(({ designId }) => designId))].sort(
+    (a, b) => (shop.designs.get(a)?.order ?? 0) - (shop.designs.get(b)?.order ?? 0),
+  );
+  const fitsOf = (id: string) => fits.filter(({ designId }) => designId === id);
+  return (
+    <nav
+      aria-label="Fits"
+      className="w-[248px] shrink-0 overflow-auto border-r border-rule bg-frame px-4 py-2"
+    >
+      <p className="pb-1 text-sm text-ink-2">
+        {chosenIds.length} of {fits.length} chosen
+      </p>
+      {order.map((designId) => (
+        <fieldset key={designId} className="border-b border-rule py-1.5">
+          <legend
+            className="float-left w-full truncate font-semibold"
+            title={shop.designs.get(designId)?.name}
+          >
+            {shop.designs.get(designId)?.name}
+          </legend>
+          {fitsOf(designId).map((fit) => (
+            <label key={fit.id} className="flex min-h-6 w-full cursor-pointer items-center gap-2 text-sm">
+              <input
+                type="checkbox"
+                className="accent-thread"
+                checked={chosenIds.includes(fit.id)}
+                onChange={(event) => {
+                  onChoose(
+                    event.target.checked ? [...chosenIds, fit.id] : chosenIds.filter((id) => id !== fit.id),
+                  );
+                }}
+              />
+              <span className="truncate">{blankOf(fit, shop)?.blank.name ?? fit.blankId}</span>
+            </label>
+          ))}
+        </fieldset>
+      ))}
+    </nav>
+  );
+}

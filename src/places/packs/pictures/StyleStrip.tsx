@@ -1,0 +1,151 @@
+import type { Fit } from '@/core/fit/schema';
+import { PICTURE_SIZES } from '@/core/mockup/scenes';
+import { PICTURE_FORMATS, pictureName, type PictureStyle, type PictureWanted } from '@/state/pictures';
+import { contextOf, useShop } from '@/state/shop';
+import { Choice, Field } from '@/ui/Field';
+import { Heading } from '@/ui/StripParts';
+import { BackdropField } from './BackdropField';
+import { OwnSize } from './OwnSize';
+import { usePicturesWork } from './usePicturesWork';
+
+interface Props {
+  fits: readonly Fit[];
+  style: PictureStyle;
+  wanted: readonly PictureWanted[];
+  allColours: boolean;
+  onStyle: (style: PictureStyle) => void;
+  onAllColours: (all: boolean) => void;
+}
+
+const FORMAT_NAMES = { jpeg: 'JPEG', png: 'PNG', webp: 'WebP' } as const;
+const SHADOWS = [
+  ['0', 'off'],
+  ['0.5', 'light'],
+  ['1', 'as usual'],
+  ['1.4', 'strong'],
+] as const;
+
+/** How the pictures are made, and the button that makes them. */
+export function StyleStrip({ fits, style, wanted, allColours, onStyle, onAllColours }: Props) {
+  const shop = useShop();
+  const work = usePicturesWork();
+  const size = PICTURE_SIZES.find(({ width, height }) => width === style.width && height === style.height);
+  const palette = paletteOf(fits, shop);
+  const [first] = wanted;
+  const change = (part: Partial<PictureStyle>) => {
+    onStyle({ ...style, ...part });
+  };
+  return (
+    <aside
+      aria-label="How they are made"
+      className="flex w-[300px] shrink-0 flex-col border-l border-rule bg-docket px-4 py-2"
+    >
+      <div className="min-h-0 grow overflow-auto">
+        <Heading>Size and file</Heading>
+        <Choice
+          label="Size"
+          value={size?.id ?? 'own'}
+          choices={[
+            ...PICTURE_SIZES.map(
+              ({ id, name, width, height }) => [id, `${name}, ${width} × ${height}`] as const,
+            ),
+            ['own', 'a size of my own'],
+          ]}
+          onChange={(id) => {
+            const chosen = PICTURE_SIZES.find((one) => one.id === id);
+            change(chosen ? { width: chosen.width, height: chosen.height } : { width: 1500, height: 1500 });
+          }}
+        />
+        {!size && <OwnSize style={style} onStyle={onStyle} />}
+        <Choice
+          label="File"
+          value={style.format}
+          choices={PICTURE_FORMATS.map((format) => [format, FORMAT_NAMES[format]] as const)}
+          onChange={(format) => {
+            change({ format });
+          }}
+        />
+        <Field
+          label="Name"
+          words
+          value={style.naming}
+          note={first ? pictureName(first, style) : '{design} {blank} {scene} {colour} {size}'}
+          onChange={(naming) => {
+            change({ naming });
+          }}
+        />
+        <Heading>What is in them</Heading>
+        <Choice
+          label="Product colours"
+          value={allColours ? 'all' : 'own'}
+          choices={[
+            ['own', 'the fit’s own'],
+            ['all', 'each of them'],
+          ]}
+          onChange={(which) => {
+            onAllColours(which === 'all');
+          }}
+        />
+        <Choice
+          label="Colours of the print"
+          value={style.proof ? 'printed' : 'designed'}
+          choices={[
+            ['designed', 'as designed'],
+            ['printed', 'as printed'],
+          ]}
+          onChange={(which) => {
+            change({ proof: which === 'printed' });
+          }}
+        />
+        <Choice
+          label="Shadow"
+          value={String(style.dress.shadow) as (typeof SHADOWS)[number][0]}
+          choices={SHADOWS}
+          onChange={(shadow) => {
+            change({ dress: { ...style.dress, shadow: Number(shadow) } });
+          }}
+        />
+        <BackdropField
+          palette={palette}
+          value={style.dress.colour}
+          onChange={(colour) => {
+            change({ dress: { ...style.dress, colour } });
+          }}
+        />
+      </div>
+      <div className="border-t border-ink pt-3">
+        {work.progress ? (
+          <div className="flex items-center gap-3">
+            <progress aria-label="Pictures" className="h-2 grow accent-thread" value={work.progress.share} />
+            <span role="status" className="measure whitespace-nowrap text-sm">
+              {work.progress.done} of {work.progress.of}
+            </span>
+            <button className="verb" onClick={work.stop}>
+              Stop
+            </button>
+          </div>
+        ) : (
+          <button
+            className="action w-full"
+            disabled={wanted.length === 0}
+            onClick={() => void work.make(wanted, style)}
+          >
+            {wanted.length === 0
+              ? 'Choose a scene'
+              : `Make ${wanted.length} ${wanted.length === 1 ? 'picture' : 'pictures'}`}
+          </button>
+        )}
+        <p role="status" className="min-h-5 pt-1 text-sm text-ink-2">
+          {work.said}
+        </p>
+      </div>
+    </aside>
+  );
+}
+
+/** Colours of the artworks that are pictured, for a backdrop that goes with them. */
+function paletteOf(fits: readonly Fit[], shop: Parameters<typeof contextOf>[1]): string[] {
+  const artworks = fits.flatMap((fit) => contextOf(fit, shop)?.artworks ?? []);
+  const found = artworks.flatMap(({ facts }) => facts.palette.map(({ hex }) => hex));
+  return [...new Set(found)].slice(0, 10);
+}
