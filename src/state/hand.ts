@@ -27,6 +27,8 @@ export interface Hand {
   list: boolean;
   /** Whether all faces are seen side by side. */
   allFaces: boolean;
+  /** Whether all sides and colours of the product are laid out. */
+  contactSheet: boolean;
   zoom: Zoom;
   edgeLine: EdgeLine;
   /** Whether rulers begin at the zone's centre, and not at the trim. */
@@ -49,6 +51,7 @@ const AT_REST: Hand = {
   legend: false,
   list: false,
   allFaces: false,
+  contactSheet: false,
   zoom: null,
   edgeLine: 'role',
   fromCentre: false,

@@ -59,7 +59,10 @@ export function printsOf(
   return prints;
 }
 
-/** The headline of a fit, and the share of it that reads from the best of some sides; null where there is none. */
+/**
+ * The headline of a fit, and the share of it that reads from the best of some sides; where it is there more than once,
+ * of the best of them. Null where there is none.
+ */
 export function headlineRead(
   blank: ResolvedBlank,
   fit: Fit,
@@ -70,13 +73,17 @@ export function headlineRead(
     pieces
       .filter(isMotifKind)
       .filter(({ role, visible, knockout }) => role === 'motif' && visible && !knockout)
-      .map((piece) => ({ faceId, piece })),
+      .map((piece) => ({ face: blank.faces.find(({ id }) => id === faceId), piece })),
   );
   const headline = headlineAmong(motifs.map(({ piece }) => piece));
-  const face = blank.faces.find(({ id }) => id === motifs.find(({ piece }) => piece === headline)?.faceId);
-  if (!headline || !face) return null;
-  const ppi = (400 * MM_PER_INCH) / artSize(face).width;
-  const columns = columnsOf(flatPrint(face, [headline], shown, ppi), -face.bleed, ppi / MM_PER_INCH);
-  const shares = eyes.map((eye) => readShare(columns, readableFrom(blank.blank, face, eye)));
-  return { name: headline.name, share: Math.max(...shares) };
+  if (!headline) return null;
+  const shares = motifs
+    .filter(({ piece }) => piece.kind === headline.kind && piece.name === headline.name)
+    .flatMap(({ face, piece }) => {
+      if (!face) return [];
+      const ppi = (400 * MM_PER_INCH) / artSize(face).width;
+      const columns = columnsOf(flatPrint(face, [piece], shown, ppi), -face.bleed, ppi / MM_PER_INCH);
+      return eyes.map((eye) => readShare(columns, readableFrom(blank.blank, face, eye)));
+    });
+  return shares.length === 0 ? null : { name: headline.name, share: Math.max(...shares) };
 }

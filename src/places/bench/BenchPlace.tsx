@@ -17,6 +17,7 @@ import { DocketStrip } from './DocketStrip';
 import { FaceBar } from './FaceBar';
 import { Flat } from './flat/Flat';
 import { PieceStrip } from './PieceStrip';
+import { ContactSheet } from './product/ContactSheet';
 import { ProductPanel } from './product/ProductPanel';
 import { AgainSheet } from './strip/AgainSheet';
 import { CardSheet } from './strip/CardSheet';
@@ -95,6 +96,7 @@ function Bench({ live }: { live: Live }) {
             </div>
             <DocketStrip live={following} behind={following.fit !== live.fit} {...docket} />
           </div>
+          <ContactSheet live={following} />
           <AgainSheet live={following} />
           <CardSheet live={following} />
         </>

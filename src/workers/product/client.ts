@@ -53,6 +53,11 @@ export class ProductView {
     if (!this.drawing) void this.draw();
   }
 
+  /** What is on the canvas, as a PNG. */
+  async picture(): Promise<Blob> {
+    return this.service.picture();
+  }
+
   /** The place of a face that a place of a look shows. */
   async placeAt(look: number, x: number, y: number): Promise<Place | null> {
     return this.service.placeAt(look, x, y);

@@ -74,6 +74,8 @@ export interface ProductService {
   setPress(press: Press): void;
   /** Resolves once it is on the screen. */
   show(shown: ProductShown): LookTold[];
+  /** What is on the canvas, as a PNG. */
+  picture(): Promise<Blob>;
   /** What a place of a look, in px of its part, shows; null where it is no face. */
   placeAt(look: number, x: number, y: number): Place | null;
   /** Where each look shows a place, in px of its part; null where it is out of sight. */

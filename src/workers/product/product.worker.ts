@@ -58,6 +58,7 @@ const service: ProductService = {
     drawLooks(context, shown);
     return looking.map((one) => told(one, shown, seen));
   },
+  picture: () => context!.canvas.convertToBlob(),
   placeAt: (number, x, y) => {
     const one = looking[number];
     const found = one && seenAt([one.standing], one.camera, x, y);

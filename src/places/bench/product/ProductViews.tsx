@@ -1,6 +1,7 @@
 'use client';
 import { useEffect, useState, type PointerEvent } from 'react';
 import { viewsOf, type View } from '@/core/product/views';
+import { useHand } from '@/state/hand';
 import type { LookAt, LookTold, ProductView } from '@/state/product';
 import { Cross } from '../flat/PointMark';
 import { useDrag } from '../flat/useDrag';
@@ -190,6 +191,15 @@ function InHand({ part, views, held, turns, look, view, onHold, onTurning }: InH
             {one.id}
           </button>
         ))}
+        <button
+          className="underline decoration-dotted underline-offset-4"
+          title="All sides and all colours at once"
+          onClick={() => {
+            useHand.setState({ contactSheet: true });
+          }}
+        >
+          all…
+        </button>
       </div>
       {turns ? (
         <TurnGrip part={part} held={held} look={look} view={view} onHold={onHold} onTurning={onTurning} />
