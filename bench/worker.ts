@@ -21,6 +21,7 @@ import { newSheet } from '@/core/sheet/schema';
 import { measureArtwork, type Readers } from '@/files/artwork';
 import { writePrint } from '@/files/print';
 import type { Measured } from '@/imaging/measure';
+import { pictureRows, viewRows } from './products';
 
 /** What is timed, in the page's own worker as the app does it: names and ratios go to the page that started it. */
 const PAIRS = 5;
@@ -322,8 +323,23 @@ async function run(): Promise<void> {
   postMessage('done');
 }
 
+/** Views and pictures of products. */
+async function products(): Promise<void> {
+  const tell = (name: string, limit: number, result: { ratio: number; ms: number }) => {
+    postMessage({ name, limit, ...result });
+  };
+  await viewRows(tell, time);
+  const bytes = new Uint8Array(engine.encodePng(picture(WIDTH, HEIGHT), { ppi: 300, use: 'print' }));
+  const file = new Blob([bytes], { type: 'image/png' });
+  const measured = await measure('bench.png', bytes);
+  await pictureRows(tell, time, { engine, measured, decode: () => browserDecode(file) });
+}
+
 // On its own page the rate of imports is timed, of files that are made here; else all that one engine does.
-if (self.location.search === '?rate') {
+if (self.location.search === '?products') {
+  await products();
+  postMessage('done');
+} else if (self.location.search === '?rate') {
   postMessage({ files: mixedFiles() });
   postMessage('done');
 } else await run();

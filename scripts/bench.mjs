@@ -49,9 +49,13 @@ const server = createServer(async (request, response) => {
 });
 await new Promise((ready) => server.listen(0, '127.0.0.1', ready));
 
-const only = ['--engine', '--drag', '--crowded', '--handed'].find((one) => process.argv.includes(one));
+const only = ['--engine', '--products', '--drag', '--crowded', '--handed'].find((one) =>
+  process.argv.includes(one),
+);
 const wanted = (part) => only === undefined || only === part;
 const rows = !wanted('--engine') ? [] : await engineRows(`http://127.0.0.1:${server.address().port}/`);
+if (wanted('--products'))
+  rows.push(...(await productRows(`http://127.0.0.1:${server.address().port}/?products`)));
 server.close();
 if (wanted('--drag')) rows.push(...(await pageRows()));
 if (wanted('--crowded')) rows.push(...(await crowdedRows()));
@@ -68,6 +72,18 @@ for (const { name, limit, ratio, ms, unit = 'x' } of rows) {
   );
 }
 process.exit(slow > 0 ? 1 : 0);
+
+/** Views and pictures of products, in a worker of their own. */
+async function productRows(address) {
+  const browser = await openBrowser();
+  try {
+    await browser.get(address);
+    await browser.wait(() => browser.executeScript('return window.done === true'), 600_000);
+    return await browser.executeScript('return window.rows');
+  } finally {
+    await browser.quit();
+  }
+}
 
 async function engineRows(address) {
   const browser = await openBrowser();

@@ -3,9 +3,9 @@ import type { Finish } from '@/core/blank/schema';
 import type { Press } from '@/core/colour/press';
 import type { Fit } from '@/core/fit/schema';
 import { drawScene } from '@/core/mockup/draw';
-import { drawPhoto } from '@/core/mockup/photo/draw';
+import { drawPhoto, photoPerMm } from '@/core/mockup/photo/draw';
 import type { PhotoScene } from '@/core/mockup/photo/schema';
-import { headlineRead, picturePpi, printsOf } from '@/core/mockup/prints';
+import { headlineOf, headlineRead, picturePpi, ppiFor, printsOf, type Headline } from '@/core/mockup/prints';
 import type { Dress, Scene } from '@/core/mockup/schema';
 import type { Eye } from '@/core/product/camera';
 import { modelOf } from '@/core/product/model';
@@ -37,25 +37,30 @@ export type Setting = { scene: Scene } | { photo: PhotoScene; pixels: Raster };
 
 export interface PictureMade {
   raster: Raster;
-  /** How much of the first fit's headline reads; null where it has none, or the picture is a photo. */
+  /** How much of the first fit's headline reads, where that was asked; null where it has none, or on a photo. */
   read: { name: string; share: number } | null;
 }
 
-/** Prints that are kept from one picture to the next. */
-export type KeptPrints = (key: string, make: () => Map<string, Texture>) => Map<string, Texture>;
+/** What is kept from one picture to the next: prints, and headlines. */
+export interface KeptForPictures {
+  prints: (key: string, make: () => Map<string, Texture>) => Map<string, Texture>;
+  headlines: (key: string, make: () => Headline | null) => Headline | null;
+}
 
 /** A picture of fits in a scene, or of the first of them on a photo, at its own size. */
 export function makePicture(
   fits: readonly FitPictured[],
   setting: Setting,
-  { width, height, dress }: { width: number; height: number; dress: Dress },
-  keep: KeptPrints,
+  { width, height, dress, reads }: { width: number; height: number; dress: Dress; reads: boolean },
+  keep: KeptForPictures,
   progress: Progress = IN_SILENCE,
 ): PictureMade {
   const printed = fits.map((one, i) => {
-    const ppi = picturePpi(one.blank, one.fit, Math.max(width, height));
-    const key = JSON.stringify([one.blank.blank.id, one.fit.faces, one.fit.sizeId, ppi, one.press !== null]);
-    return keep(key, () =>
+    const ppi =
+      'photo' in setting
+        ? ppiFor(one.blank, photoPerMm(setting.photo, one.blank, { width, height }))
+        : picturePpi(one.blank, one.fit, Math.max(width, height));
+    return keep.prints(`${keyOf(one)} ${ppi} ${one.press !== null}`, () =>
       printsOf(one.blank, one.fit, one.shown, {
         ppi,
         press: one.press,
@@ -90,7 +95,14 @@ export function makePicture(
     return { model, look };
   });
   const raster = drawScene(scene, pictured, dress, { width, height, progress: rest });
-  return { raster, read: headlineRead(first!.blank, first!.fit, first!.shown, eyesOf(scene)) };
+  const headline = reads
+    ? keep.headlines(keyOf(first!), () => headlineOf(first!.blank, first!.fit, first!.shown))
+    : null;
+  return { raster, read: headline && headlineRead(first!.blank, headline, eyesOf(scene)) };
+}
+
+function keyOf({ blank, fit }: FitPictured): string {
+  return JSON.stringify([blank.blank.id, blank.blank.version, fit.faces, fit.sizeId]);
 }
 
 /** The one face that carries anything, where that is only seen on the thing laid open. */

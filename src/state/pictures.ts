@@ -100,7 +100,7 @@ export function picturesOf(
 export async function makePicture(
   { setting, fits, colour }: PictureWanted,
   { width, height, format, dress, proof }: Omit<PictureStyle, 'naming'>,
-  options: JobOptions = {},
+  { reads = false, ...options }: JobOptions & { reads?: boolean } = {},
 ): Promise<PictureFile> {
   const shop = useShop.getState();
   const contexts = fits.flatMap((fit) => {
@@ -117,7 +117,11 @@ export async function makePicture(
           name: setting.photo.fileName,
           file: setting.photo.file,
         };
-  return engine.picture(jobs, { setting: asked, colours, width, height, format, dress, proof }, options);
+  return engine.picture(
+    jobs,
+    { setting: asked, colours, width, height, format, dress, proof, reads },
+    options,
+  );
 }
 
 const ENDINGS: Record<PictureFormat, string> = { jpeg: 'jpg', png: 'png', webp: 'webp' };

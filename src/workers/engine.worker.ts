@@ -21,7 +21,8 @@ import { digest } from '@/imaging/digest';
 import { part } from '@/imaging/measure';
 import type { PhotoScene } from '@/core/mockup/photo/schema';
 import type { Texture } from '@/core/product/texture';
-import type { KeptPrints } from '@/files/picture';
+import type { Headline } from '@/core/mockup/prints';
+import type { KeptForPictures } from '@/files/picture';
 import type { EngineService, FitJob, JobArtwork, OnProgress, Outcome, PressAsked } from './messages';
 import { failureOf, Stopped } from './outcome';
 import { Kept } from './kept';
@@ -128,6 +129,7 @@ function rasterOf({ key, facts, original, steps }: JobArtwork, across: number, p
 
 /** What is printed on the fits that were pictured last. */
 const prints = new Kept<Map<string, Texture>>(3);
+const headlines = new Kept<Headline | null>(3);
 
 function artworkKeys({ artworks }: FitJob): string {
   return artworks.map(({ key }) => key).join();
@@ -282,10 +284,14 @@ const service: EngineService = {
           press: asked.proof ? await pressOf(job.press) : null,
         });
       }
-      const { setting, width, height, dress, format } = asked;
+      const { setting, width, height, dress, format, reads } = asked;
       const scene = 'photo' in setting ? { photo: setting.photo, pixels: await photoOf(setting) } : setting;
-      const keep: KeptPrints = (key, make) => prints.get(`${jobs.map(artworkKeys).join()} ${key}`, make);
-      const made = makePicture(fits, scene, { width, height, dress }, keep, part(progress, 0.3, 0.9));
+      const own = jobs.map(artworkKeys).join();
+      const keep: KeptForPictures = {
+        prints: (key, make) => prints.get(`${own} ${key}`, make),
+        headlines: (key, make) => headlines.get(`${own} ${key}`, make),
+      };
+      const made = makePicture(fits, scene, { width, height, dress, reads }, keep, part(progress, 0.3, 0.9));
       const { bytes, type } = writePicture(await engine(), made.raster, format);
       return { file: new Blob([bytes as Uint8Array<ArrayBuffer>], { type }), read: made.read };
     }),

@@ -116,6 +116,8 @@ export interface PictureAsked {
   format: PictureFormat;
   /** Whether colours are shown as printed. */
   proof: boolean;
+  /** Whether it is to be told how much of the headline reads. */
+  reads: boolean;
 }
 
 export interface PictureFile {

@@ -31,7 +31,7 @@ export function drawBackdrop(
   const floored = backdrop.ground === 'sweep' || backdrop.ground === 'table';
   const lamp = lampOf(light);
   // Worked out here and there: it is soft, and what stands before it is not.
-  const step = Math.max(1, Math.round(Math.max(width, height) / (backdrop.surface === 'smooth' ? 300 : 700)));
+  const step = Math.max(1, Math.round(Math.max(width, height) / (backdrop.surface === 'smooth' ? 200 : 500)));
   const [columns, rows] = [Math.ceil(width / step) + 1, Math.ceil(height / step) + 1];
   const grid = new Uint8Array(columns * rows * 3);
   for (let row = 0, at = 0; row < rows; row++) {
@@ -105,27 +105,32 @@ export function facingLamp(light: Scene['light'], normal: Vector): number {
   );
 }
 
-/** Levels between those that were worked out, joined straight. */
+/** Levels between those that were worked out, joined straight: down the columns for each row, then along it. */
 function enlarged(grid: Uint8Array, columns: number, step: number, width: number, height: number): Raster {
   const data = new Uint8Array(width * height * 4);
-  const parts = step * step;
+  const pixels = new Uint32Array(data.buffer);
+  // In 1/65536 of a level, so that a step along a row is one sum.
+  const row = new Int32Array(columns * 3);
   for (let y = 0, to = 0; y < height; y++) {
-    const row = Math.floor(y / step) * columns * 3;
-    const down = y % step;
-    for (let column = 0, x = 0; x < width; column++) {
-      const a = row + column * 3;
-      const c = a + columns * 3;
-      for (let along = 0; along < step && x < width; along++, x++, to += 4) {
-        const wa = (step - along) * (step - down);
-        const wb = along * (step - down);
-        const wc = (step - along) * down;
-        const wd = along * down;
-        data[to] = (grid[a]! * wa + grid[a + 3]! * wb + grid[c]! * wc + grid[c + 3]! * wd) / parts + 0.5;
-        data[to + 1] =
-          (grid[a + 1]! * wa + grid[a + 4]! * wb + grid[c + 1]! * wc + grid[c + 4]! * wd) / parts + 0.5;
-        data[to + 2] =
-          (grid[a + 2]! * wa + grid[a + 5]! * wb + grid[c + 2]! * wc + grid[c + 5]! * wd) / parts + 0.5;
-        data[to + 3] = 255;
+    const above = Math.floor(y / step) * columns * 3;
+    const below = above + columns * 3;
+    const share = ((y % step) * 65536) / step;
+    for (let i = 0; i < row.length; i++) {
+      const top = grid[above + i]!;
+      row[i] = (top << 16) + (grid[below + i]! - top) * share + 32768;
+    }
+    for (let at = 0, x = 0; x < width; at += 3) {
+      let red = row[at]!;
+      let green = row[at + 1]!;
+      let blue = row[at + 2]!;
+      const perRed = ((row[at + 3]! - red) / step) | 0;
+      const perGreen = ((row[at + 4]! - green) / step) | 0;
+      const perBlue = ((row[at + 5]! - blue) / step) | 0;
+      for (let along = 0; along < step && x < width; along++, x++, to++) {
+        pixels[to] = 0xff000000 | ((blue >> 16) << 16) | ((green >> 16) << 8) | (red >> 16);
+        red += perRed;
+        green += perGreen;
+        blue += perBlue;
       }
     }
   }

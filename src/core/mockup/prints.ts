@@ -7,7 +7,7 @@ import { MM_PER_INCH } from '../length/units';
 import type { Eye } from '../product/camera';
 import { reachOf } from '../product/mesh';
 import { modelOf, seenOf } from '../product/model';
-import { columnsOf, readShare } from '../product/reads';
+import { columnsOf, readShare, type Columns } from '../product/reads';
 import { textureOf, type Texture } from '../product/texture';
 import { readableFrom } from '../product/views';
 import { IN_SILENCE, words, type Progress, type Raster } from '../raster/raster';
@@ -18,9 +18,13 @@ const FINER = 1.2;
 
 /** PPI that a print is drawn at for a picture of so many px: what the picture can show, and never more than is printed. */
 export function picturePpi(blank: ResolvedBlank, fit: Fit, side: number): number {
-  const across = 2 * reachOf(modelOf(blank, fit.sizeId).meshes);
+  return ppiFor(blank, side / (2 * reachOf(modelOf(blank, fit.sizeId).meshes)));
+}
+
+/** The same for so many px of the picture a mm of the print. */
+export function ppiFor(blank: ResolvedBlank, perMm: number): number {
   const target = Math.max(...blank.faces.map((face) => face.target));
-  return Math.min(target, Math.max(30, Math.round((MM_PER_INCH * side * FINER) / across)));
+  return Math.min(target, Math.max(30, Math.round(MM_PER_INCH * perMm * FINER)));
 }
 
 /** A face as it is printed, flat: a taper's too, since the product bends it. */
@@ -59,16 +63,14 @@ export function printsOf(
   return prints;
 }
 
-/**
- * The headline of a fit, and the share of it that reads from the best of some sides; where it is there more than once,
- * of the best of them. Null where there is none.
- */
-export function headlineRead(
-  blank: ResolvedBlank,
-  fit: Fit,
-  shown: Shown,
-  eyes: readonly Eye[],
-): { name: string; share: number } | null {
+/** A fit's headline, and where along its face each of the motifs lies that are it. */
+export interface Headline {
+  name: string;
+  there: { face: PrintFace; columns: Columns }[];
+}
+
+/** The headline of a fit; null where it has none. */
+export function headlineOf(blank: ResolvedBlank, fit: Fit, shown: Shown): Headline | null {
   const motifs = fit.faces.flatMap(({ faceId, pieces }) =>
     pieces
       .filter(isMotifKind)
@@ -77,13 +79,25 @@ export function headlineRead(
   );
   const headline = headlineAmong(motifs.map(({ piece }) => piece));
   if (!headline) return null;
-  const shares = motifs
+  const there = motifs
     .filter(({ piece }) => piece.kind === headline.kind && piece.name === headline.name)
     .flatMap(({ face, piece }) => {
       if (!face) return [];
       const ppi = (400 * MM_PER_INCH) / artSize(face).width;
-      const columns = columnsOf(flatPrint(face, [piece], shown, ppi), -face.bleed, ppi / MM_PER_INCH);
-      return eyes.map((eye) => readShare(columns, readableFrom(blank.blank, face, eye)));
+      const raster = flatPrint(face, [piece], shown, ppi);
+      return [{ face, columns: columnsOf(raster, -face.bleed, ppi / MM_PER_INCH) }];
     });
-  return shares.length === 0 ? null : { name: headline.name, share: Math.max(...shares) };
+  return { name: headline.name, there };
+}
+
+/** The share of a headline that reads from the best of some sides, of the one of it that reads best. */
+export function headlineRead(
+  { blank }: ResolvedBlank,
+  { name, there }: Headline,
+  eyes: readonly Eye[],
+): { name: string; share: number } {
+  const shares = there.flatMap(({ face, columns }) =>
+    eyes.map((eye) => readShare(columns, readableFrom(blank, face, eye))),
+  );
+  return { name, share: Math.max(0, ...shares) };
 }

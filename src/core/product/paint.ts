@@ -182,6 +182,8 @@ class PixelPainter {
   private readonly at = new Float64Array(5);
   private readonly ids = new Int32Array(SAMPLES.length);
   private readonly sum = new Float64Array(4);
+  private readonly corners = new Float64Array(9);
+  private shaded = -1;
 
   constructor(
     private readonly fallen: Fallen,
@@ -279,27 +281,41 @@ class PixelPainter {
   }
 
   private shade(triangle: number): void {
-    const { at } = this;
+    const { at, corners } = this;
+    if (triangle !== this.shaded) this.take(triangle);
+    const dx = at[3]! - corners[0]!;
+    const dy = at[4]! - corners[1]!;
+    const b = within(dx * corners[2]! + dy * corners[3]!);
+    const c = within(dx * corners[4]! + dy * corners[5]!);
+    const all = (1 - b - c) * corners[6]! + b * corners[7]! + c * corners[8]!;
+    at[1] = (b * corners[7]!) / all;
+    at[2] = (c * corners[8]!) / all;
+    at[0] = 1 - at[1]! - at[2]!;
+    this.shader.shade(triangle, at, this.colour);
+  }
+
+  /** What of a triangle is the same for all its pixels: neighbours mostly lie in one. */
+  private take(triangle: number): void {
     const { triangles, x, y, near } = this.fallen;
     const p = triangles[triangle * 3]!;
     const q = triangles[triangle * 3 + 1]!;
     const r = triangles[triangle * 3 + 2]!;
-    const px = x[p]!;
-    const py = y[p]!;
-    const qx = x[q]! - px;
-    const qy = y[q]! - py;
-    const rx = x[r]! - px;
-    const ry = y[r]! - py;
+    const qx = x[q]! - x[p]!;
+    const qy = y[q]! - y[p]!;
+    const rx = x[r]! - x[p]!;
+    const ry = y[r]! - y[p]!;
     const area = qx * ry - rx * qy;
-    const dx = at[3]! - px;
-    const dy = at[4]! - py;
-    const b = within((dx * ry - rx * dy) / area);
-    const c = within((qx * dy - dx * qy) / area);
-    const all = (1 - b - c) * near[p]! + b * near[q]! + c * near[r]!;
-    at[1] = (b * near[q]!) / all;
-    at[2] = (c * near[r]!) / all;
-    at[0] = 1 - at[1]! - at[2]!;
-    this.shader.shade(triangle, at, this.colour);
+    const { corners } = this;
+    corners[0] = x[p]!;
+    corners[1] = y[p]!;
+    corners[2] = ry / area;
+    corners[3] = -rx / area;
+    corners[4] = -qy / area;
+    corners[5] = qx / area;
+    corners[6] = near[p]!;
+    corners[7] = near[q]!;
+    corners[8] = near[r]!;
+    this.shaded = triangle;
   }
 }
 

@@ -35,7 +35,16 @@ export class SurfaceShader implements Shader {
   private readonly place = new Float64Array(4);
   private readonly print = new Float64Array(4);
   private readonly facing = new Float64Array(6);
+  private readonly slope = new Float64Array(2);
   private readonly lit = new Float64Array(2);
+  private readonly corners = new Float64Array(15);
+  private skin: Skin;
+  private level = 0;
+  private count = 1;
+  private shaded = -1;
+  private litX = -2;
+  private litY = -2;
+  private litSkin: Skin | null = null;
 
   constructor(
     private readonly scene: Scene,
@@ -60,6 +69,7 @@ export class SurfaceShader implements Shader {
         tone: material.tone ?? 1,
       };
     });
+    this.skin = this.skins[0]!;
     this.looks = looksOf(
       scene,
       this.skins.map(({ texture }) => texture),
@@ -67,22 +77,17 @@ export class SurfaceShader implements Shader {
   }
 
   shade(triangle: number, at: Float64Array, into: Float64Array): void {
-    const { triangles, normals, places, meshOf } = this.scene;
-    const skin = this.skins[meshOf[triangle]!]!;
+    if (triangle !== this.shaded) this.take(triangle);
+    const { skin, corners } = this;
     const a = at[0]!;
     const b = at[1]!;
     const c = at[2]!;
-    const p = triangles[triangle * 3]!;
-    const q = triangles[triangle * 3 + 1]!;
-    const r = triangles[triangle * 3 + 2]!;
     let { red, green, blue } = skin;
     if (skin.texture) {
-      const { place, print, looks } = this;
-      place[0] = a * places[p * 2]! + b * places[q * 2]! + c * places[r * 2]!;
-      place[1] = a * places[p * 2 + 1]! + b * places[q * 2 + 1]! + c * places[r * 2 + 1]!;
-      place[2] = looks.stepX[triangle]!;
-      place[3] = looks.stepY[triangle]!;
-      sampleTexture(skin.texture, looks.level[triangle]!, looks.count[triangle]!, place, print);
+      const { place, print } = this;
+      place[0] = a * corners[9]! + b * corners[11]! + c * corners[13]!;
+      place[1] = a * corners[10]! + b * corners[12]! + c * corners[14]!;
+      sampleTexture(skin.texture, this.level, this.count, place, print);
       const bare = 1 - print[3]! / 255;
       if (skin.covers) {
         red = print[0]! + red * bare;
@@ -101,13 +106,8 @@ export class SurfaceShader implements Shader {
       into[2] = toLinear(blue);
       return;
     }
-    const { facing, lit } = this;
-    facing[0] = a * normals[p * 3]! + b * normals[q * 3]! + c * normals[r * 3]!;
-    facing[1] = a * normals[p * 3 + 1]! + b * normals[q * 3 + 1]! + c * normals[r * 3 + 1]!;
-    facing[2] = a * normals[p * 3 + 2]! + b * normals[q * 3 + 2]! + c * normals[r * 3 + 2]!;
-    const weave = skin.cloth ? this.lean(skin, p, q, r, at) : 1;
-    this.face(at);
-    lightOn(skin.lamp, facing, lit);
+    const { lit } = this;
+    const weave = this.isLit(at) ? 1 : this.light(triangle, at);
     const shine = lit[1]!;
     const lightness = lit[0]! * weave;
     const shade = (lightness < 1 ? lightness : 1) * skin.tone * (1 - shine);
@@ -116,38 +116,93 @@ export class SurfaceShader implements Shader {
     into[2] = toLinear(blue) * shade + shine;
   }
 
+  /** Light changes so little from one pixel to the next that every second one takes its neighbour's; not on cloth. */
+  private isLit(at: Float64Array): boolean {
+    const { skin } = this;
+    const next = skin === this.litSkin && at[3] === this.litX + 1 && at[4] === this.litY && !skin.cloth;
+    this.litX = next ? -2 : at[3]!;
+    this.litY = at[4]!;
+    this.litSkin = skin;
+    return next;
+  }
+
+  /** Works out the light at a place; gives back how light the weave is there. */
+  private light(triangle: number, at: Float64Array): number {
+    const { skin, corners, facing, lit } = this;
+    const a = at[0]!;
+    const b = at[1]!;
+    const c = at[2]!;
+    facing[0] = a * corners[0]! + b * corners[3]! + c * corners[6]!;
+    facing[1] = a * corners[1]! + b * corners[4]! + c * corners[7]!;
+    facing[2] = a * corners[2]! + b * corners[5]! + c * corners[8]!;
+    const weave = skin.cloth ? this.lean(triangle, at) : 1;
+    this.face(at, skin.lamp.strength > 0);
+    lightOn(skin.lamp, facing, lit);
+    return weave;
+  }
+
+  /** What of a triangle is the same for all its pixels: its skin, its corners' normals and places, how it is looked at. */
+  private take(triangle: number): void {
+    const { triangles, normals, places, meshOf } = this.scene;
+    const { corners, looks } = this;
+    for (let k = 0; k < 3; k++) {
+      const point = triangles[triangle * 3 + k]!;
+      corners[k * 3] = normals[point * 3]!;
+      corners[k * 3 + 1] = normals[point * 3 + 1]!;
+      corners[k * 3 + 2] = normals[point * 3 + 2]!;
+      corners[9 + k * 2] = places[point * 2]!;
+      corners[10 + k * 2] = places[point * 2 + 1]!;
+    }
+    this.skin = this.skins[meshOf[triangle]!]!;
+    this.level = looks.level[triangle]!;
+    this.count = looks.count[triangle]!;
+    this.place[2] = looks.stepX[triangle]!;
+    this.place[3] = looks.stepY[triangle]!;
+    this.shaded = triangle;
+  }
+
   /** Leans the normal as cloth folds; gives back how light its weave is there. */
-  private lean({ folds }: Skin, p: number, q: number, r: number, at: Float64Array): number {
-    const { own, near } = this.scene;
+  private lean(triangle: number, at: Float64Array): number {
+    const { own, near, triangles } = this.scene;
+    const { folds } = this.skin;
+    const p = triangles[triangle * 3]!;
+    const q = triangles[triangle * 3 + 1]!;
+    const r = triangles[triangle * 3 + 2]!;
     const x = at[0]! * own[p * 2]! + at[1]! * own[q * 2]! + at[2]! * own[r * 2]!;
     const y = at[0]! * own[p * 2 + 1]! + at[1]! * own[q * 2 + 1]! + at[2]! * own[r * 2 + 1]!;
     if (folds > 0) {
-      const [across, down] = foldsAt(x, y);
-      this.facing[0]! -= across * folds;
-      this.facing[1]! -= down * folds;
+      const { slope, facing } = this;
+      foldsAt(x, y, slope);
+      facing[0]! -= slope[0]! * folds;
+      facing[1]! -= slope[1]! * folds;
     }
     return near[p]! * this.axes[9]! * WEAVE_SEEN > 1 ? weaveAt(x, y) : 1;
   }
 
-  /** Makes the normal one long and turns it to the viewer; puts the ray beside it. */
-  private face(at: Float64Array): void {
+  /** Makes the normal one long and turns it to the viewer; puts the ray beside it, where that matters. */
+  private face(at: Float64Array, shines: boolean): void {
     const { axes, facing } = this;
-    const dx = (at[3]! - axes[10]!) / axes[9]!;
-    const dy = (axes[11]! - at[4]!) / axes[9]!;
-    const rx = axes[6]! + axes[0]! * dx + axes[3]! * dy;
-    const ry = axes[7]! + axes[1]! * dx + axes[4]! * dy;
-    const rz = axes[8]! + axes[2]! * dx + axes[5]! * dy;
     const nx = facing[0]!;
     const ny = facing[1]!;
     const nz = facing[2]!;
+    let rx = axes[6]!;
+    let ry = axes[7]!;
+    let rz = axes[8]!;
+    if (shines) {
+      const dx = (at[3]! - axes[10]!) / axes[9]!;
+      const dy = (axes[11]! - at[4]!) / axes[9]!;
+      rx += axes[0]! * dx + axes[3]! * dy;
+      ry += axes[1]! * dx + axes[4]! * dy;
+      rz += axes[2]! * dx + axes[5]! * dy;
+      const rayUnit = 1 / Math.sqrt(rx * rx + ry * ry + rz * rz);
+      facing[3] = rx * rayUnit;
+      facing[4] = ry * rayUnit;
+      facing[5] = rz * rayUnit;
+    }
     const away = nx * rx + ny * ry + nz * rz > 0 ? -1 : 1;
     const toUnit = away / Math.sqrt(nx * nx + ny * ny + nz * nz);
-    const rayUnit = 1 / Math.sqrt(rx * rx + ry * ry + rz * rz);
     facing[0] = nx * toUnit;
     facing[1] = ny * toUnit;
     facing[2] = nz * toUnit;
-    facing[3] = rx * rayUnit;
-    facing[4] = ry * rayUnit;
-    facing[5] = rz * rayUnit;
   }
 }

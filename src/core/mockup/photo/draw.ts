@@ -51,6 +51,28 @@ export function feedOf(
   };
 }
 
+/** px of a picture for each mm of the print, where a photo shows it largest. */
+export function photoPerMm(
+  scene: PhotoScene,
+  blank: ResolvedBlank,
+  picture: { width: number; height: number },
+): number {
+  const { scale } = coverPicture(scene, picture);
+  const found = scene.surfaces.map((surface) => {
+    const { area } = feedOf(blank, surface);
+    const at = onPhoto(surface.shape);
+    const along = (u: number, v: number, du: number, dv: number) => {
+      const [a, b] = [at(u, v), at(u + du, v + dv)];
+      return Math.hypot(b.x - a.x, b.y - a.y);
+    };
+    const places = [0.05, 0.5, 0.9];
+    const across = places.map((v) => along(0.475, v, 0.05, 0) / (0.05 * area.width));
+    const down = places.map((u) => along(u, 0.475, 0, 0.05) / (0.05 * area.height));
+    return scale * Math.max(...across, ...down);
+  });
+  return Math.max(0.1, ...found);
+}
+
 interface PhotoScenery extends Fallen {
   places: Float32Array;
 }

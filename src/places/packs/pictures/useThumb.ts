@@ -34,7 +34,7 @@ export function useThumb(setting: Setting, fits: readonly Fit[], style: PictureS
       const { file, read } = await makePicture(
         { setting, fits, colour: ownColour(fit, blank) },
         { ...size, format: 'jpeg', dress, proof },
-        { signal: stop.signal },
+        { signal: stop.signal, reads: true },
       );
       own = URL.createObjectURL(file);
       setThumb({ url: own, read, trouble: null });
