@@ -3,6 +3,8 @@ import { execFileSync } from 'node:child_process';
 import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { build } from 'esbuild';
 import { unzipSync } from 'fflate';
 import { By, Key, until } from 'selenium-webdriver';
 import { startApp } from './lib/app.mjs';
@@ -16,9 +18,6 @@ const SHOTS = [
   ['artwork', '/artwork', chooseLighthouse],
   ['bench-mug', '/bench/night-watch--mug-325'],
   ['bench-taper', '/bench/night-watch--tumbler-taper-480'],
-  ['bench-mug-bleed', '/bench/wave-repeat--mug-325'],
-  ['bench-letters', '/bench/wave-repeat--tumbler-taper-480', setWords],
-  ['bench-list', '/bench/tide-pool--mug-325', layOutList],
   ['bench-shirt', '/bench/keep-the-light--shirt'],
   ['stickers', '/artwork', partSet],
   ['bench-sticker', '/bench/compass-rose--sticker-die-cut'],
@@ -27,12 +26,23 @@ const SHOTS = [
   ['bench-print', '/bench/night-watch--mug-325', choosePrint],
   ['sheets', '/sheets', fillSheet],
   ['packs', '/packs', handOver],
+  ['pictures', '/packs/pictures?fit=keep-the-light--mug-325', pictured],
+  ['photo', '/packs/pictures?fit=keep-the-light--mug-325', markPhoto],
+];
+
+/** Ends of the print's edges on the photo of a bare mug, clockwise from the upper left. */
+const MUG_EDGES = [
+  [394, 222],
+  [806, 222],
+  [799, 664],
+  [401, 664],
 ];
 
 mkdirSync('docs/screenshots', { recursive: true });
 const app = await startApp({ demo: true });
 const downloads = mkdtempSync(join(tmpdir(), 'up-fit-'));
 const browser = await openBrowser({ downloads });
+const products = await bundled();
 try {
   await openDemo(browser, app.address);
   for (const [name, path, act] of SHOTS) {
@@ -44,6 +54,7 @@ try {
     console.log(`docs/screenshots/${name}.png`);
   }
   await drawDocket();
+  await drawProducts();
 } finally {
   await browser.quit();
   await app.stop();
@@ -166,28 +177,76 @@ async function measureCup() {
   }
 }
 
-/** Three lines of one width on an arc. */
-async function setWords() {
-  await browser.wait(until.elementLocated(By.css('[data-piece]')), 60_000);
-  const say = (words) => By.xpath(`//*[self::button or @role="menuitem"][starts-with(., "${words}")]`);
-  await browser.actions().sendKeys('t').perform();
-  for (const [index, line] of ['KEEP THE LIGHT', 'for those at sea', 'since 1874'].entries()) {
-    const field = await browser.wait(until.elementLocated(By.css(`#words-${index}`)), 60_000);
-    await field.sendKeys(Key.chord(Key.CONTROL, 'a'), line, index < 2 ? Key.ENTER : Key.NULL);
-  }
-  await press('Set these words');
-  await press('Make lines equal');
-  await browser.wait(until.elementLocated(say('Own widths')), 60_000);
-  await press('Straight');
-  await press('on an arc');
-  await browser.wait(until.elementLocated(say('On an arc')), 60_000);
+/** All scenes of a fit, drawn. */
+async function pictured() {
+  const drawn = () => {
+    const count = (css) => document.querySelectorAll(css).length;
+    return (
+      count('[aria-label=Scenes] li') > 0 &&
+      count('[aria-label=Scenes] li') === count('[aria-label=Scenes] img')
+    );
+  };
+  await browser.wait(() => browser.executeScript(drawn), 60_000);
 }
 
-/** The cutting list, every piece with its number. */
-async function layOutList() {
-  await browser.wait(until.elementLocated(By.css('[data-piece]')), 60_000);
-  await browser.actions().sendKeys('u').perform();
-  await browser.wait(until.elementLocated(By.css('[data-row]')), 60_000);
+/** A photo of a bare mug with the print round its wall marked. */
+async function markPhoto() {
+  const photo = join(downloads, 'mug on linen.png');
+  writeFileSync(photo, products.barePhoto());
+  const input = await browser.wait(
+    until.elementLocated(By.css('input[aria-label="Photo of a blank"]')),
+    60_000,
+  );
+  await input.sendKeys(photo);
+  await press('Mark a print round a wall');
+  const marks = await browser.wait(until.elementLocated(By.css('[aria-label="Marks on the photo"]')), 60_000);
+  const { x, y, width } = await marks.getRect();
+  const scale = width / 1200;
+  for (const [px, py] of MUG_EDGES)
+    await browser
+      .actions({ async: true })
+      .move({ x: Math.round(x + px * scale), y: Math.round(y + py * scale) })
+      .click()
+      .perform();
+  const lower = await browser.wait(
+    until.elementLocated(By.css('[aria-label="middle of the lower curve"]')),
+    60_000,
+  );
+  await browser
+    .actions({ async: true })
+    .dragAndDrop(lower, { x: 0, y: Math.round(36 * scale) })
+    .perform();
+  await browser.wait(until.elementLocated(By.css('[data-photo=drawn]')), 60_000);
+}
+
+/** Every shipped product with something printed on it. */
+async function drawProducts() {
+  const sheet = products.contactSheet(readFileSync('public/demo/lighthouse.png'));
+  writeFileSync('docs/screenshots/products.png', sheet);
+  console.log('docs/screenshots/products.png');
+}
+
+/** The core's own drawing, bundled for Node. */
+async function bundled() {
+  const file = join(downloads, 'products.mjs');
+  await build({
+    entryPoints: ['scripts/lib/products.ts'],
+    outfile: file,
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    packages: 'external',
+    tsconfig: 'tsconfig.json',
+    logLevel: 'warning',
+  });
+  // Where its own libraries are found.
+  const beside = join('node_modules', '.products.mjs');
+  writeFileSync(beside, readFileSync(file));
+  try {
+    return await import(pathToFileURL(beside).href);
+  } finally {
+    rmSync(beside);
+  }
 }
 
 /** A spec whose pixels and lengths do not agree. */

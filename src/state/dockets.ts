@@ -15,7 +15,7 @@ import { inOrder } from '@/core/same';
 import { artworkIdsOf, contextOf, saveDocket, useShop, type Shop } from './shop';
 
 /** Raised when a rule measures otherwise, so that every stored docket is measured again. */
-const RULES_VERSION = 9;
+const RULES_VERSION = 10;
 
 /** What a docket was measured from: it holds as long as this stays the same. */
 export function docketKey(

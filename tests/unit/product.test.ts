@@ -330,6 +330,18 @@ describe('every shipped product', () => {
     expect(seenPlace(behind, cameraOf(mug, viewsOf(mug)[0]!), 'wrap', 4, 40)).toBeNull();
   });
 
+  test('a case’s camera hole shows the camera and no print', () => {
+    const blank = blankById('case-pier-6');
+    const standing = { meshes: modelOf(blank).meshes, look: pictureOf(blank, new Map()), pose: UPRIGHT };
+    const camera = cameraOf(blank, viewsOf(blank)[0]!);
+    const seenFrom = (x: number, y: number) => {
+      const { x: px, y: py } = project(camera, [x - 71 / 2, 146 / 2 - y, 0]);
+      return seenAt([standing], camera, px, py);
+    };
+    expect(seenFrom(22, 24)!.faceId).toBeNull();
+    expect(seenFrom(50, 100)!.faceId).toBe('back');
+  });
+
   test('is whole in its picture from all its sides, and stays the same size as it turns', () => {
     for (const blank of shippedBlanks()) {
       const { meshes } = modelOf(blank);

@@ -88,7 +88,7 @@ export function drawScene(
 /** The lamp of a scene; what faces the viewer is as light as the colours of its print are. */
 function lightOf({ light }: Scene): Light {
   const facing = facingLamp(light, [0, 0, 1]);
-  return { lamp: lampOf(light), around: light.around, gain: Math.min(1.35, 0.97 / facing) };
+  return { lamp: lampOf(light), around: light.around, gain: Math.min(1.12, 0.94 / facing) };
 }
 
 function groundsOf(standing: readonly Standing[]): Grounds {

@@ -40,6 +40,8 @@ const SAMPLES = [
 /** Rows that are held at a time: memory does not grow with the picture. */
 const BAND = 64;
 const NONE = 0;
+/** How far outside a triangle it is still coloured as if it went on, as a share of it. */
+const BEYOND = 0.3;
 
 /**
  * Draws triangles into a picture, the nearest in front. Each pixel is coloured once for every surface that is seen in
@@ -226,10 +228,8 @@ class PixelPainter {
     const fourth = seen[at + 3 * step]!;
     if ((first | second | third | fourth) === NONE) return;
     const same = this.isOne(first, second, third, fourth);
-    this.at[3] = x + 0.5;
-    this.at[4] = y + 0.5;
     if (same) {
-      this.shade(first - 1);
+      this.shade(first - 1, 0, x, y);
       if (colour[3]! >= 1) {
         data[to] = toLevel(colour[0]!);
         data[to + 1] = toLevel(colour[1]!);
@@ -252,7 +252,7 @@ class PixelPainter {
         count++;
         ids[other] = NONE;
       }
-      this.shade(id - 1);
+      this.shade(id - 1, s, x, y);
       const weight = (count / ids.length) * colour[3]!;
       for (let c = 0; c < 3; c++) sum[c]! += colour[c]! * weight;
       sum[3]! += weight;
@@ -280,18 +280,38 @@ class PixelPainter {
     data[to + 3] = Math.round(whole * 255);
   }
 
-  private shade(triangle: number): void {
+  /**
+   * Colours a pixel as a triangle is at its middle; where that lies too far outside the triangle, a sliver, as it is at
+   * the sample that fell on it.
+   */
+  private shade(triangle: number, sample: number, x: number, y: number): void {
     const { at, corners } = this;
     if (triangle !== this.shaded) this.take(triangle);
-    const dx = at[3]! - corners[0]!;
-    const dy = at[4]! - corners[1]!;
-    const b = within(dx * corners[2]! + dy * corners[3]!);
-    const c = within(dx * corners[4]! + dy * corners[5]!);
+    at[3] = x + 0.5;
+    at[4] = y + 0.5;
+    this.share();
+    if (at[1]! < -BEYOND || at[2]! < -BEYOND || at[1]! + at[2]! > 1 + BEYOND) {
+      const [dx, dy] = SAMPLES[sample]!;
+      at[3] = x + dx;
+      at[4] = y + dy;
+      this.share();
+    }
+    const b = at[1]!;
+    const c = at[2]!;
     const all = (1 - b - c) * corners[6]! + b * corners[7]! + c * corners[8]!;
     at[1] = (b * corners[7]!) / all;
     at[2] = (c * corners[8]!) / all;
     at[0] = 1 - at[1]! - at[2]!;
     this.shader.shade(triangle, at, this.colour);
+  }
+
+  /** The shares of the triangle's second and third point at a place of the picture, as it lies there. */
+  private share(): void {
+    const { at, corners } = this;
+    const dx = at[3]! - corners[0]!;
+    const dy = at[4]! - corners[1]!;
+    at[1] = dx * corners[2]! + dy * corners[3]!;
+    at[2] = dx * corners[4]! + dy * corners[5]!;
   }
 
   /** What of a triangle is the same for all its pixels: neighbours mostly lie in one. */
@@ -317,9 +337,4 @@ class PixelPainter {
     corners[8] = near[r]!;
     this.shaded = triangle;
   }
-}
-
-/** The middle of a pixel may lie outside what is seen in it, but of a sliver not ever so far. */
-function within(share: number): number {
-  return share < -1 ? -1 : share > 2 ? 2 : share;
 }

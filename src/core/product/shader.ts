@@ -20,6 +20,7 @@ interface Skin {
   covers: boolean;
   folds: number;
   cloth: boolean;
+  solid: boolean;
   tone: number;
 }
 
@@ -66,6 +67,7 @@ export class SurfaceShader implements Shader {
         covers: look.ink === 'cover',
         folds,
         cloth: folds > 0 || finish === 'fabric',
+        solid: material.solid ?? false,
         tone: material.tone ?? 1,
       };
     });
@@ -199,7 +201,8 @@ export class SurfaceShader implements Shader {
       facing[4] = ry * rayUnit;
       facing[5] = rz * rayUnit;
     }
-    const away = nx * rx + ny * ry + nz * rz > 0 ? -1 : 1;
+    // The skin of something solid is never seen from its back, though at its edge a pixel may reach round it.
+    const away = !this.skin.solid && nx * rx + ny * ry + nz * rz > 0 ? -1 : 1;
     const toUnit = away / Math.sqrt(nx * nx + ny * ny + nz * nz);
     facing[0] = nx * toUnit;
     facing[1] = ny * toUnit;

@@ -59,7 +59,7 @@ export function viewsOf({ blank, faces }: Pick<ResolvedBlank, 'blank' | 'faces'>
       );
     case 'folded':
       return [
-        view('outside', 'the outside', 180 - 24, degrees(8)),
+        view('outside', 'the outside', 180 + 34, degrees(8)),
         view('inside', 'the inside', 0, degrees(8)),
         view('edge', 'on edge', 90, degrees(14)),
       ];

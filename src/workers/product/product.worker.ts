@@ -58,7 +58,13 @@ const service: ProductService = {
     drawLooks(context, shown);
     return looking.map((one) => told(one, shown, seen));
   },
-  picture: () => context!.canvas.convertToBlob(),
+  picture: () => {
+    const { canvas } = context!;
+    // A canvas that is on the page gives no file: a copy does.
+    const copy = new OffscreenCanvas(canvas.width, canvas.height);
+    copy.getContext('2d')!.drawImage(canvas, 0, 0);
+    return copy.convertToBlob();
+  },
   placeAt: (number, x, y) => {
     const one = looking[number];
     const found = one && seenAt([one.standing], one.camera, x, y);

@@ -1,5 +1,6 @@
 import { deltaE00 } from '../../colour/difference';
-import { rgbOf } from '../../colour/hex';
+import type { Method } from '../../blank/schema';
+import { rgbOf, type Rgb } from '../../colour/hex';
 import { labOf } from '../../colour/lab';
 import { levelsOf, sortColours } from '../../raster/colours';
 import { fixed } from '../../length/show';
@@ -46,14 +47,23 @@ export const contrast: Rule = {
   },
 };
 
+/** A colour as it looks on the product: ink that lets the product through can only darken it. */
+function printedOn(levels: Rgb, product: Rgb, ink: Method['ink']): Rgb {
+  if (ink === 'cover') return levels;
+  const mix = (k: 0 | 1 | 2) => Math.round((levels[k] * product[k]) / 255);
+  return [mix(0), mix(1), mix(2)];
+}
+
 function measureMelting(context: CheckContext) {
   const patches = boundaryOf(context);
   const total = patches.reduce((sum, one) => sum + one.total, 0);
   const melting = new Map(
     context.looks.map(({ id, hex }) => {
-      const product = labOf(...rgbOf(hex));
-      const near = (colour: number) => -deltaE00(labOf(...levelsOf(colour)), product);
-      return [id, patches.map((counts) => sortColours(counts, hex, -CHECK_LIMITS.melts, near))];
+      const bare = rgbOf(hex);
+      const product = labOf(...bare);
+      const { ink } = context.blank.method;
+      const near = (colour: number) => -deltaE00(labOf(...printedOn(levelsOf(colour), bare, ink)), product);
+      return [id, patches.map((counts) => sortColours(counts, `${hex} ${ink}`, -CHECK_LIMITS.melts, near))];
     }),
   );
   return {

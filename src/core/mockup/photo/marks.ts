@@ -11,7 +11,7 @@ export const SHAPE_NAMES: Record<ShapeKind, string> = {
 };
 
 /** Share of its width that a round wall's curves bulge at first. */
-const BULGE = 0.06;
+const BULGE = 0.1;
 const GRID = { columns: 4, rows: 4 };
 
 /** A surface from its four corners, clockwise from the upper left. */

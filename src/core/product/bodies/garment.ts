@@ -271,15 +271,24 @@ function detailsOf(body: GarmentBody): Mesh[] {
       const button: Line = curve(
         (t) => [6 * Math.cos(t * 2 * Math.PI), 3 + 2.4 * Math.sin(t * 2 * Math.PI)] as const,
       );
+      // The peak stands out towards the viewer: its upper side is in the light, its edge in shade.
+      const brim = curve(
+        (t) => [(2 * t - 1) * half * 1.04, crown + 6 + length * 0.3 * (1 - (2 * t - 1) ** 2) ** 0.7] as const,
+        40,
+      );
       return [
+        flatPiece({ ...CLOTH, folds: 0.2, tone: 0.74 }, [[...brim, ...[...peak].reverse()]], DRAWN, HALF + 9),
+        ribbon({ ...CLOTH, folds: 0, tone: 0.5 }, brim, DRAWN, HALF + 9.2, 2.4),
+        ribbon(
+          { ...CLOTH, folds: 0, tone: 0.62 },
+          brim.map(([x, y]) => [x * 0.93, y - length * 0.045] as const),
+          DRAWN,
+          HALF + 9.3,
+          0.8,
+        ),
         ...sewnLine(peak, 2.2, 0.5),
         ...sewnLine(panel(0.62), 1.2),
         ...sewnLine(panel(-0.62), 1.2),
-        ...sewnLine(
-          peak.map(([x, y]) => [x * 0.94, y + length * 0.09] as const),
-          0.8,
-          0.75,
-        ),
         flatPiece({ ...CLOTH, tone: 0.85 }, [button], DRAWN, HALF + 0.6),
       ];
     }

@@ -1,6 +1,6 @@
 import type { TwoSidedBody } from '../../blank/body';
 import { surface, tube, type Material, type Mesh, type Spot } from '../mesh';
-import { block, keepOutRing, slab } from './slab';
+import { block, flatPiece, keepOutRing, ribbon, slab } from './slab';
 
 const PRODUCT: Material = { faceId: null, colour: 'product', finish: 'product' };
 
@@ -56,6 +56,7 @@ export function pouchMeshes(body: TwoSidedBody): Mesh[] {
   });
   return [
     ...swollen(body, deep, swell, {}),
+    ...sealOf(width, height, seal),
     floor,
     ...(valve
       ? block(
@@ -66,6 +67,45 @@ export function pouchMeshes(body: TwoSidedBody): Mesh[] {
           1.4,
         )
       : []),
+  ];
+}
+
+/** The pressed seal along the top, the zip beneath it and the notches to tear it by. */
+function sealOf(width: number, height: number, seal: number): Mesh[] {
+  const edge: Material = { ...PRODUCT, tone: 0.8 };
+  const size = { width, height };
+  const lines = [0.18, 0.34, 0.5, 0.66].map((share) => share * seal * height);
+  const zip = height * (seal + 0.035);
+  const across = (y: number, wide: number, z: number, tone: number) =>
+    ribbon(
+      { ...edge, tone },
+      [
+        [width * 0.015, y],
+        [width * 0.985, y],
+      ],
+      size,
+      z,
+      wide,
+    );
+  const notch = (x: number) =>
+    flatPiece(
+      { faceId: null, colour: '#7d7a74', finish: 'matt' },
+      [
+        [
+          [x, height * seal * 0.86],
+          [x + (x < width / 2 ? 3.4 : -3.4), height * seal * 0.92],
+          [x, height * seal * 0.98],
+        ],
+      ],
+      size,
+      0.9,
+    );
+  return [
+    ...lines.map((y) => across(y, 0.7, 0.7, 0.84)),
+    across(zip, 2.6, width * 0.05, 0.86),
+    across(zip + 1.8, 0.6, width * 0.05 + 0.1, 0.62),
+    notch(0),
+    notch(width),
   ];
 }
 
