@@ -15,6 +15,7 @@ import { makeZip } from '@/workers/zip-client';
 import { cutDrawings, cutPages } from './cut-files';
 import { currentDocket, fitJob, measureExactly } from './dockets';
 import { inksOf } from './palette';
+import { packPicture } from './pictures';
 import { makePrintFiles } from './print';
 import { saveAs } from './save';
 import { isTransfer, sheetFiles } from './sheets';
@@ -160,13 +161,15 @@ async function packFit(
     notes: asked.notes,
   });
   const job = await fitJob(fit, blank, artworks);
-  const page = await engine.docketPage(job, sheet, step(`Docket, ${on}`, 0.8, 1));
+  const page = await engine.docketPage(job, sheet, step(`Docket, ${on}`, 0.8, 0.9));
+  const picture = await packPicture(fit, blank, step(`Picture, ${on}`, 0.9, 1));
   const folder = `${prefix}${safeName(design.name)}-${safeName(blank.blank.name)}`.slice(0, 80);
   const text = (words: string) => new Blob([words]);
   const files: ZipFile[] = [
     ...made.files.map(({ name, file }) => ({ path: `${folder}/${name}`, data: file })),
     ...(await cutFiles(folder, on, blank)),
     { path: `${folder}/docket.pdf`, data: page },
+    { path: `${folder}/picture.jpg`, data: picture },
     { path: `${folder}/docket.json`, data: text(JSON.stringify(sheet, null, 2)) },
     ...(swatches.length > 0
       ? [

@@ -4,7 +4,7 @@ import type { Fit } from '@/core/fit/schema';
 import type { PhotoScene } from '@/core/mockup/photo/schema';
 import { photoTroubles } from '@/core/mockup/photo/troubles';
 import { fitsIn, scenesFor } from '@/core/mockup/scenes';
-import type { Dress, Scene } from '@/core/mockup/schema';
+import { USUAL_DRESS, type Dress, type Scene } from '@/core/mockup/schema';
 import { safeName, uniqueNames } from '@/core/pack/names';
 import type { PictureFormat } from '@/files/picture';
 import type { StoredPhoto } from '@/store/kept';
@@ -122,6 +122,22 @@ export async function makePicture(
     { setting: asked, colours, width, height, format, dress, proof, reads },
     options,
   );
+}
+
+/** px a side of the picture that goes with a pack, so that a house sees which artwork goes on which side. */
+const PACK_PICTURE = 1200;
+
+/** A fit on its product as it goes with a pack: from all its sides at once, where there is a scene of that. */
+export async function packPicture(fit: Fit, blank: ResolvedBlank, options: JobOptions): Promise<Blob> {
+  const scenes = scenesFor(blank);
+  const carrying = fit.faces.filter(({ pieces }) => pieces.length > 0);
+  const all = scenes.find(({ id }) => id === 'three-sides' || (id === 'front-back' && carrying.length > 1));
+  const { file } = await makePicture(
+    { setting: { kind: 'scene', scene: all ?? scenes[0]! }, fits: [fit], colour: ownColour(fit, blank) },
+    { width: PACK_PICTURE, height: PACK_PICTURE, format: 'jpeg', dress: USUAL_DRESS, proof: false },
+    options,
+  );
+  return file;
 }
 
 const ENDINGS: Record<PictureFormat, string> = { jpeg: 'jpg', png: 'png', webp: 'webp' };

@@ -69,6 +69,7 @@ describe('a pack', () => {
     expect(manifest.files.map(({ path }) => path.split('/').at(-1))).toEqual([
       'gull_mug-325-ml_wrap_222x92mm.png',
       'docket.pdf',
+      'picture.jpg',
       'docket.json',
       'palette.gpl',
       'palette.csv',

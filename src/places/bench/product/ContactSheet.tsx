@@ -116,7 +116,7 @@ function Looks({ live }: { live: Live }) {
             .filter(({ share }) => share >= 0.15)
             .sort((a, b) => a.share - b.share)[0];
           const reads =
-            worst && worst.share < 0.995
+            worst && worst.share < 0.985
               ? ` · ${Math.floor(worst.share * 100)} % of “${worst.name}” reads`
               : '';
           return (

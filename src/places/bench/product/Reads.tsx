@@ -5,7 +5,7 @@ import type { Live } from '../useLive';
 /** A motif of which less reads from a side is not meant for it. */
 const MEANT = 0.15;
 /** From this share on a motif is read whole. */
-const WHOLE = 0.995;
+const WHOLE = 0.985;
 
 /** Edges of what reads from a side, drawn on the product. */
 export function ReadBand({ bands }: { bands: readonly PicturePoint[][] }) {
