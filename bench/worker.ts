@@ -21,7 +21,7 @@ import { newSheet } from '@/core/sheet/schema';
 import { measureArtwork, type Readers } from '@/files/artwork';
 import { writePrint } from '@/files/print';
 import type { Measured } from '@/imaging/measure';
-import { pictureRows, viewRows } from './products';
+import { makePictures, pictureRows, viewRows } from './products';
 
 /** What is timed, in the page's own worker as the app does it: names and ratios go to the page that started it. */
 const PAIRS = 5;
@@ -331,12 +331,23 @@ async function products(): Promise<void> {
   await viewRows(tell, time);
   const bytes = new Uint8Array(engine.encodePng(picture(WIDTH, HEIGHT), { ppi: 300, use: 'print' }));
   const file = new Blob([bytes], { type: 'image/png' });
+  await pictureRows(tell, time, () => browserDecode(file));
+}
+
+/** One of the engines that make pictures: says when it is ready, and makes its share of them when it is told. */
+async function pictures(first: number): Promise<void> {
+  const bytes = new Uint8Array(engine.encodePng(picture(WIDTH, HEIGHT), { ppi: 300, use: 'print' }));
   const measured = await measure('bench.png', bytes);
-  await pictureRows(tell, time, { engine, measured, decode: () => browserDecode(file) });
+  self.onmessage = () => {
+    postMessage(makePictures({ engine, measured }, first, 2));
+  };
+  postMessage('ready');
 }
 
 // On its own page the rate of imports is timed, of files that are made here; else all that one engine does.
-if (self.location.search === '?products') {
+if (self.location.search.startsWith('?pictures=')) {
+  await pictures(Number(self.location.search.slice(-1)));
+} else if (self.location.search === '?products') {
   await products();
   postMessage('done');
 } else if (self.location.search === '?rate') {

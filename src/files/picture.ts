@@ -8,7 +8,7 @@ import type { PhotoScene } from '@/core/mockup/photo/schema';
 import { headlineOf, headlineRead, picturePpi, ppiFor, printsOf, type Headline } from '@/core/mockup/prints';
 import type { Dress, Scene } from '@/core/mockup/schema';
 import type { Eye } from '@/core/product/camera';
-import { modelOf } from '@/core/product/model';
+import { modelOf, standsUp } from '@/core/product/model';
 import type { Texture } from '@/core/product/texture';
 import { viewsOf } from '@/core/product/views';
 import { IN_SILENCE, type Progress, type Raster } from '@/core/raster/raster';
@@ -90,6 +90,7 @@ export function makePicture(
       colour,
       finish: finishOf(blank, colour, model.finish),
       ink: blank.method.ink,
+      raised: standsUp(blank.method),
       prints: printed[i]!,
     };
     return { model, look };

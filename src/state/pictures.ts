@@ -8,7 +8,7 @@ import { USUAL_DRESS, type Dress, type Scene } from '@/core/mockup/schema';
 import { safeName, uniqueNames } from '@/core/pack/names';
 import type { PictureFormat } from '@/files/picture';
 import type { StoredPhoto } from '@/store/kept';
-import { engine, isStopped, type JobOptions } from '@/workers/client';
+import { engine, ENGINES, isStopped, type JobOptions } from '@/workers/client';
 import type { PictureFile } from '@/workers/messages';
 import { makeZip } from '@/workers/zip-client';
 import { fitJob } from './dockets';
@@ -165,8 +165,9 @@ export interface PicturesProgress {
 }
 
 /**
- * Makes pictures one after another and hands them out, several as one zip. Stopped, it hands out those that are done.
- * Gives back how many that were.
+ * Makes pictures and hands them out, several as one zip: as many at a time as there are engines, each taking the next
+ * one, so that memory stays the same however many there are. Stopped, it hands out those that are done. Gives back how
+ * many that were.
  */
 export async function savePictures(
   wanted: readonly PictureWanted[],
@@ -174,26 +175,37 @@ export async function savePictures(
   { signal, onProgress }: { signal: AbortSignal; onProgress: (progress: PicturesProgress) => void },
 ): Promise<number> {
   const names = uniqueNames(wanted.map((one) => pictureName(one, style)));
-  const made: { path: string; data: Blob }[] = [];
-  try {
-    for (const [i, one] of wanted.entries()) {
-      onProgress({ done: i, of: wanted.length, share: i / wanted.length });
-      const { file } = await makePicture(one, style, {
+  const made: (Blob | null)[] = wanted.map(() => null);
+  const shares = wanted.map(() => 0);
+  const tell = () => {
+    const share = shares.reduce((sum, one) => sum + one, 0) / wanted.length;
+    onProgress({ done: made.filter((one) => one !== null).length, of: wanted.length, share });
+  };
+  let next = 0;
+  const work = async () => {
+    while (next < wanted.length && !signal.aborted) {
+      const i = next++;
+      const { file } = await makePicture(wanted[i]!, style, {
         signal,
         onProgress: (share) => {
-          onProgress({ done: i, of: wanted.length, share: (i + share) / wanted.length });
+          shares[i] = share;
+          tell();
         },
       });
-      made.push({ path: names[i]!, data: file });
+      made[i] = file;
+      shares[i] = 1;
+      tell();
     }
-  } catch (error) {
-    if (!isStopped(error)) throw error;
-  }
-  const [only] = made;
-  if (only && made.length === 1) saveAs(only.data, only.path);
-  else if (made.length > 1) {
-    const { zip } = await makeZip(made, { path: 'list.json', head: { upfit: 'pictures/1' } });
+  };
+  const ends = await Promise.allSettled(Array.from({ length: ENGINES }, work));
+  const failed = ends.find((end) => end.status === 'rejected' && !isStopped(end.reason));
+  if (failed?.status === 'rejected') throw failed.reason;
+  const files = made.flatMap((data, i) => (data ? [{ path: names[i]!, data }] : []));
+  const [only] = files;
+  if (only && files.length === 1) saveAs(only.data, only.path);
+  else if (files.length > 1) {
+    const { zip } = await makeZip(files, { path: 'list.json', head: { upfit: 'pictures/1' } });
     saveAs(zip, `${safeName(useShop.getState().settings.shopName)}_pictures.zip`);
   }
-  return made.length;
+  return files.length;
 }

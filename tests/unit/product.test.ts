@@ -11,15 +11,15 @@ import { cameraIn, frameThings, roundEyes, viewingDistance } from '@/core/produc
 import { FLAT_LIGHT, lampAt, lampOn, lightOn, toLevel, toLinear } from '@/core/product/light';
 import { seenPlace } from '@/core/product/lines';
 import { boxOf } from '@/core/product/mesh';
-import { modelOf, seenOf } from '@/core/product/model';
+import { modelOf, seenOf, standsUp } from '@/core/product/model';
 import { columnsOf, readShare } from '@/core/product/reads';
 import { UPRIGHT, type Look } from '@/core/product/scene';
 import { textureOf, type Texture } from '@/core/product/texture';
 import { dot, minus, type Vector } from '@/core/product/vector';
-import { readableFrom, viewsOf } from '@/core/product/views';
+import { eyeAt, readableFrom, viewsOf } from '@/core/product/views';
 import type { Raster } from '@/core/raster/raster';
 import { blankById } from '../support/fits';
-import { paint, solid } from '../support/pictures';
+import { CLEAR, paint, solid } from '../support/pictures';
 
 const SIDE = 1000;
 
@@ -112,7 +112,7 @@ describe('a mark on the wrap stands where geometry says', () => {
       test(`${id}, ${view.name}`, () => {
         const axis =
           front + (Math.atan2(Math.sin(view.yaw), Math.cos(view.yaw)) / (2 * Math.PI)) * circumference(body);
-        const places = [-24, -8, 10, 21]
+        const places = [-22, 17]
           .map((off) => axis + off)
           .filter((x) => x > 4 && x < face!.width - face!.overlap - 4);
         const camera = cameraOf(blank, view);
@@ -247,6 +247,45 @@ describe('colours on the product', () => {
     };
     expect(levelOf('cover')).toEqual([240, 200, 90]);
     expect(levelOf('multiply').map((level) => level < 34)).toEqual([true, true, true]);
+  });
+});
+
+describe('a print that stands up', () => {
+  test('has a shaded edge away from the lamp, its hue the same, and none in its middle', () => {
+    const blank = blankById('hooded-top');
+    const [face] = blank.faces;
+    const square = paint(600, 660, (x, y) =>
+      x > 200 && x < 400 && y > 200 && y < 400 ? ([190, 60, 50, 255] as const) : CLEAR,
+    );
+    const prints = new Map([[face!.id, textureOf(square, { left: 0, top: 0, width: 300, height: 330 })]]);
+    const close = cameraOf(blank, viewsOf(blank)[0]!, 1000);
+    const camera = { ...close, focal: close.focal * 3, centre: { x: 500, y: 500 } };
+    const shot = (raised: boolean) => {
+      const look = { ...pictureOf(blank, prints, '#f4f4f4'), raised };
+      const light = { ...lampAt(0), around: 0.9 };
+      return drawProducts([{ meshes: modelOf(blank).meshes, look, pose: UPRIGHT }], camera, light, {
+        width: 1000,
+        height: 1000,
+        backdrop: null,
+      });
+    };
+    const [flat, film] = [shot(false), shot(true)];
+    let [darker, lighter] = [0, 0];
+    for (let at = 0; at < flat.data.length; at += 4) {
+      if (film.data[at]! < flat.data[at]! - 8) darker++;
+      if (film.data[at]! > flat.data[at]! + 2) lighter++;
+    }
+    expect(lighter).toBe(0);
+    expect(darker).toBeGreaterThan(100);
+    const red = middleOf(flat, [190, 60, 50]);
+    const middle = (Math.round(red.y) * 1000 + Math.round(red.x)) * 4;
+    expect([...film.data.subarray(middle, middle + 3)]).toEqual([...flat.data.subarray(middle, middle + 3)]);
+    expect(['film-transfer', 'uv', 'sublimation', 'screen'].map((id) => standsUp({ id }))).toEqual([
+      true,
+      true,
+      false,
+      false,
+    ]);
   });
 });
 
@@ -398,6 +437,18 @@ describe('what reads from a side', () => {
     expect(behind[0]!.from).toBe(0);
     expect(behind[1]!.to).toBeCloseTo(face!.width, 9);
     expect(body.diameter).toBe(79);
+  });
+
+  test('the side that looks at a place reads about that place', () => {
+    for (const id of ['mug-325', 'tumbler-taper-480', 'label-jar']) {
+      const blank = blankById(id);
+      const [face] = blank.faces;
+      const x = face!.width * 0.45;
+      const [span] = readableFrom(blank.blank, face!, eyeAt(blank.blank, face!, x));
+      expect((span!.from + span!.to) / 2).toBeCloseTo(x, 6);
+    }
+    const shirt = blankById('shirt');
+    expect(eyeAt(shirt.blank, shirt.faces[0]!, 40)).toEqual({ yaw: 0, pitch: 0 });
   });
 
   test('is the whole of a flat face from in front and nothing of it from behind', () => {

@@ -1,5 +1,5 @@
 import { bodyAt, type PrintFace, type ResolvedBlank } from '../blank/resolve';
-import type { Finish } from '../blank/schema';
+import type { Finish, Method } from '../blank/schema';
 import { caseMeshes, galleryMeshes, plateMeshes, tileMeshes, wallMeshes } from './bodies/boards';
 import { foldedMeshes } from './bodies/folded';
 import { garmentMeshes, openedMeshes } from './bodies/garment';
@@ -71,4 +71,9 @@ export function modelOf(
 /** What of a face is seen on its product, in mm: its trim, and what is wrapped round its edges. */
 export function seenOf({ width, height, edge }: PrintFace) {
   return { left: -edge, top: -edge, right: width + edge, bottom: height + edge };
+}
+
+/** Whether a method's print stands up from the product: a film that is pressed on, or ink that is cured on top. */
+export function standsUp({ id }: Pick<Method, 'id'>): boolean {
+  return id === 'film-transfer' || id === 'uv';
 }

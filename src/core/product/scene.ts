@@ -12,6 +12,8 @@ export interface Look {
   finish: Finish;
   /** `multiply`: ink darkens the product and leaves it bare where it is white; `cover`: it lies on top. */
   ink: 'multiply' | 'cover';
+  /** Whether the print stands up from the product, as film and cured ink do, so that its edge takes light. */
+  raised?: boolean;
   /** What is printed, by face. */
   prints: ReadonlyMap<string, Texture>;
 }

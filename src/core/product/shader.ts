@@ -9,6 +9,8 @@ import { sampleTexture, type Texture } from './texture';
 
 /** Below so many mm a pixel, the weave is seen. */
 const WEAVE_SEEN = 0.25;
+/** How far in mm the edge of a raised print casts its shade. */
+const RELIEF = 0.3;
 
 /** A surface with what does not change from place to place on it. */
 interface Skin {
@@ -18,6 +20,7 @@ interface Skin {
   lamp: Lamp;
   texture: Texture | undefined;
   covers: boolean;
+  raised: boolean;
   folds: number;
   cloth: boolean;
   solid: boolean;
@@ -35,6 +38,8 @@ export class SurfaceShader implements Shader {
   private readonly axes: Float64Array;
   private readonly place = new Float64Array(4);
   private readonly print = new Float64Array(4);
+  private readonly beside = new Float64Array(4);
+  private readonly edge = new Float64Array(4);
   private readonly facing = new Float64Array(6);
   private readonly slope = new Float64Array(2);
   private readonly lit = new Float64Array(2);
@@ -65,6 +70,7 @@ export class SurfaceShader implements Shader {
         lamp: lampOn(light, finish),
         texture: material.faceId === null ? undefined : look.prints.get(material.faceId),
         covers: look.ink === 'cover',
+        raised: (look.raised ?? false) && !this.flat,
         folds,
         cloth: folds > 0 || finish === 'fabric',
         solid: material.solid ?? false,
@@ -85,12 +91,14 @@ export class SurfaceShader implements Shader {
     const b = at[1]!;
     const c = at[2]!;
     let { red, green, blue } = skin;
+    let relief = 1;
     if (skin.texture) {
       const { place, print } = this;
       place[0] = a * corners[9]! + b * corners[11]! + c * corners[13]!;
       place[1] = a * corners[10]! + b * corners[12]! + c * corners[14]!;
       sampleTexture(skin.texture, this.level, this.count, place, print);
       const bare = 1 - print[3]! / 255;
+      if (skin.raised) relief = this.reliefAt(1 - bare);
       if (skin.covers) {
         red = print[0]! + red * bare;
         green = print[1]! + green * bare;
@@ -112,7 +120,7 @@ export class SurfaceShader implements Shader {
     const weave = this.isLit(at) ? 1 : this.light(triangle, at);
     const shine = lit[1]!;
     const lightness = lit[0]! * weave;
-    const shade = (lightness < 1 ? lightness : 1) * skin.tone * (1 - shine);
+    const shade = (lightness < 1 ? lightness : 1) * skin.tone * relief * (1 - shine);
     into[0] = toLinear(red) * shade + shine;
     into[1] = toLinear(green) * shade + shine;
     into[2] = toLinear(blue) * shade + shine;
@@ -141,6 +149,20 @@ export class SurfaceShader implements Shader {
     this.face(at, skin.lamp.strength > 0);
     lightOn(skin.lamp, facing, lit);
     return weave;
+  }
+
+  /**
+   * How light the edge of a raised print is, about 1: a little way towards the lamp there is less of it, or more, and so
+   * it faces the lamp or lies in its own shade. Nothing where a pixel covers more than that way.
+   */
+  private reliefAt(here: number): number {
+    const { skin, place, beside, edge } = this;
+    if (Math.abs(place[2]!) + Math.abs(place[3]!) > 2 * RELIEF) return 1;
+    beside[0] = place[0]! - RELIEF;
+    beside[1] = place[1]! - RELIEF;
+    sampleTexture(skin.texture!, this.level, 1, beside, edge);
+    const rise = here - edge[3]! / 255;
+    return rise > 0 ? 1 : 1 + 0.3 * rise;
   }
 
   /** What of a triangle is the same for all its pixels: its skin, its corners' normals and places, how it is looked at. */

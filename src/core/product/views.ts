@@ -120,6 +120,12 @@ export function readableFrom(blank: Pick<ResolvedBlank, 'blank'>['blank'], face:
     .sort((a, b) => a.from - b.from);
 }
 
+/** The side that looks at a place of a round face, in mm from its left. */
+export function eyeAt({ body }: Pick<ResolvedBlank, 'blank'>['blank'], face: Face, x: number): Eye {
+  const round = roundOf(body, face);
+  return { yaw: round ? round.middle + (2 * Math.PI * (x - round.front)) / round.way : 0, pitch: 0 };
+}
+
 /** How a face goes round: mm all the way, and where on it the viewer in front of it looks; null where it is flat. */
 function roundOf(body: Body, face: Face): { way: number; front: number; middle: number } | null {
   if (body.kind === 'wrap' || body.kind === 'taper')

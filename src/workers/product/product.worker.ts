@@ -6,7 +6,7 @@ import { drawProducts, seenAt } from '@/core/product/draw';
 import { cameraIn, frameThings, roundEyes, viewingDistance } from '@/core/product/frame';
 import { lampAt } from '@/core/product/light';
 import { lineDown, seenPlace } from '@/core/product/lines';
-import { modelOf, type Model } from '@/core/product/model';
+import { modelOf, standsUp, type Model } from '@/core/product/model';
 import { readShare } from '@/core/product/reads';
 import { UPRIGHT, type Standing } from '@/core/product/scene';
 import type { Texture } from '@/core/product/texture';
@@ -80,7 +80,7 @@ function lookAt(shown: ProductShown, look: LookAt, prints: ReadonlyMap<string, T
   const finish = blank.blank.colours.find(({ hex }) => hex === colour)?.finish ?? model.finish;
   const standing: Standing = {
     meshes: model.meshes,
-    look: { colour, finish, ink: blank.method.ink, prints },
+    look: { colour, finish, ink: blank.method.ink, raised: standsUp(blank.method), prints },
     pose: UPRIGHT,
   };
   return { standing, camera: cameraFor(shown, look, standing), look };

@@ -17,6 +17,7 @@ import { Legend } from './Legend';
 import { InkReadout, ProofDivider } from './ProofMarks';
 import { PieceGrips } from './PieceGrips';
 import { PointMark } from './PointMark';
+import { ReadBand } from './ReadBand';
 import { Rulers } from './Ruler';
 import { Tags } from './Tags';
 import { useMarquee } from './useMarquee';
@@ -59,6 +60,7 @@ export function Flat({
             <Lines live={live} view={view} />
             {active ? (
               <>
+                <ReadBand live={live} view={view} />
                 <PieceGrips live={live} view={view} />
                 <Tags live={live} view={view} />
                 {marquee.frame}
