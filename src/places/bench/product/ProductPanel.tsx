@@ -99,7 +99,7 @@ function Warmth({
       max={last * 100}
       value={at}
       aria-label={`From ${states[0]!.name} to ${states[last]!.name}`}
-      className="w-24 accent-viewing-thread"
+      className="h-6 w-24 accent-viewing-thread"
       data-arrows
       onChange={(event) => {
         const value = Number(event.target.value);
@@ -143,11 +143,11 @@ function Swatches({ label, choices, chosenId, docket, onChoose, children }: Swat
             onClick={() => {
               onChoose(id);
             }}
-            className="flex items-center gap-0.5 pr-1"
+            className="flex min-h-6 items-center gap-0.5 pr-1"
           >
             <span
               style={{ background: hex }}
-              className={`h-5 w-5 border border-viewing-ink ${id === chosenId ? 'outline-2 outline-offset-2 outline-viewing-thread' : ''}`}
+              className={`h-6 w-6 border border-viewing-ink ${id === chosenId ? 'outline-2 outline-offset-2 outline-viewing-thread' : ''}`}
             />
             {verdict && verdict !== 'ready' && <VerdictShape verdict={verdict} size={9} />}
           </button>

@@ -175,7 +175,7 @@ function InHand({ part, views, held, turns, look, view, onHold, onTurning }: InH
       <div
         role="group"
         aria-label="Side of the product"
-        className="relative z-10 ml-3 flex w-fit max-w-full flex-wrap gap-x-2.5 text-sm leading-[26px]"
+        className="relative z-10 ml-3 flex w-fit max-w-full flex-wrap gap-x-2 text-sm leading-[26px]"
       >
         {views.map((one) => (
           <button
@@ -183,7 +183,7 @@ function InHand({ part, views, held, turns, look, view, onHold, onTurning }: InH
             aria-pressed={one.id === held.viewId}
             aria-label={one.name}
             title={one.name}
-            className={one.id === held.viewId ? 'font-semibold underline underline-offset-4' : ''}
+            className={`min-h-6 min-w-6 ${one.id === held.viewId ? 'font-semibold underline underline-offset-4' : ''}`}
             onClick={() => {
               onHold(heldAt(one));
             }}
@@ -192,7 +192,7 @@ function InHand({ part, views, held, turns, look, view, onHold, onTurning }: InH
           </button>
         ))}
         <button
-          className="underline decoration-dotted underline-offset-4"
+          className="min-h-6 min-w-8 text-left underline decoration-dotted underline-offset-4"
           title="All sides and all colours at once"
           onClick={() => {
             useHand.setState({ contactSheet: true });
