@@ -14,6 +14,42 @@ export default tseslint.config(
     },
   },
   {
+    // Controls are made once, in ui/, on Radix; places use those.
+    files: ['src/**/*.tsx'],
+    ignores: ['src/ui/**'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'JSXOpeningElement[name.name=/^(select|option|details|summary|dialog|progress|meter)$/]',
+          message: 'Use Select, Fold, Dialog or Progress of ui/.',
+        },
+        {
+          selector:
+            'JSXOpeningElement[name.name="input"] > JSXAttribute[name.name="type"][value.value=/^(checkbox|radio|range)$/]',
+          message: 'Use Checkbox, Tick, OneOf or Slider of ui/.',
+        },
+        {
+          selector: 'JSXOpeningElement[name.name=/^[a-z]/] > JSXAttribute[name.name="title"]',
+          message: 'Use Hint of ui/: a title is not for keys and not for touch.',
+        },
+        {
+          selector: 'JSXOpeningElement[name.name="button"] > JSXAttribute[name.name="aria-pressed"]',
+          message: 'Use Toggle or Segments of ui/.',
+        },
+        {
+          selector:
+            'JSXAttribute[name.name="role"][value.value=/^(menu|menuitem|dialog|alertdialog|tab|tablist|switch|radio|radiogroup|combobox|progressbar)$/]',
+          message: 'Use what ui/ has for it.',
+        },
+      ],
+      'no-restricted-imports': [
+        'error',
+        { paths: [{ name: 'radix-ui', message: 'Radix is wrapped once, in ui/.' }] },
+      ],
+    },
+  },
+  {
     rules: {
       eqeqeq: 'error',
       'no-console': 'error',

@@ -20,6 +20,9 @@ const worker = [
 const config: NextConfig = {
   poweredByHeader: false,
   reactStrictMode: true,
+  reactCompiler: true,
+  // `./verify` checks types beside the build, with the tests' own.
+  typescript: { ignoreBuildErrors: true },
   headers: () =>
     Promise.resolve([
       { source: '/:path*', headers: everywhere },

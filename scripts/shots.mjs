@@ -93,7 +93,7 @@ async function acceptOne() {
   await press('Accept it');
   await browser.actions().sendKeys('A large print, seen from afar.', Key.ENTER).perform();
   await browser.wait(until.elementLocated(By.css('[data-accepted=true]')), 60_000);
-  await (await browser.findElement(By.css('[data-reach] summary'))).click();
+  await (await named('//button[starts-with(., "Ready on")]')).click();
 }
 
 /** The night sky as designed and as printed, side by side, what the inks cannot reach hatched. */
@@ -126,7 +126,8 @@ async function fillSheet() {
     const field = await named(`//input[@aria-label="Copies of ${print}"]`);
     await field.sendKeys(Key.chord(Key.CONTROL, 'a'), String(copies), Key.ENTER);
   }
-  await (await named('//option[.="330 × 480"]')).click();
+  await (await named('//button[@aria-label="size"]')).click();
+  await (await named('//*[@role="option"][.="330 × 480"]')).click();
   const cost = await named('//input[@aria-label="Cost of a sheet"]');
   await cost.sendKeys('2.40', Key.ENTER);
   await named('//*[@aria-label="What the sheet says"][contains(., "a print")]');

@@ -5,8 +5,9 @@ import { fileURLToPath } from 'node:url';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
 
-export async function startApp({ demo }) {
-  const port = await freePort();
+/** On a free port, or on one that is given. @param {{ demo: boolean, port?: number }} settings */
+export async function startApp({ demo, port: given }) {
+  const port = given ?? (await freePort());
   const server = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-p', String(port)], {
     cwd: root,
     env: { ...process.env, UPFIT_DEMO: demo ? '1' : '0', NEXT_TELEMETRY_DISABLED: '1' },

@@ -1,5 +1,5 @@
 // Headless Chromium through ChromeDriver, as the interface tests, the screenshots and the benchmark use it.
-import { mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Builder, By } from 'selenium-webdriver';
@@ -17,12 +17,13 @@ const FLAGS = [
 ];
 
 /**
- * Opens a browser of exactly 1280 x 800 with its own profile, or with one that is given and kept. `downloads` is
- * where its files go.
- * @param {{ profile?: string, downloads?: string, width?: number, height?: number }} [settings]
+ * Opens a browser of exactly 1280 x 800 with its own profile, new or begun as a copy of `seed`, or with one that is given
+ * and kept. `downloads` is where its files go.
+ * @param {{ profile?: string, seed?: string, downloads?: string, width?: number, height?: number }} [settings]
  */
-export async function openBrowser({ profile, downloads, width = 1280, height = 800 } = {}) {
+export async function openBrowser({ profile, seed, downloads, width = 1280, height = 800 } = {}) {
   const folder = profile ?? mkdtempSync(join(tmpdir(), 'up-fit-'));
+  if (seed) cpSync(seed, folder, { recursive: true });
   const options = new chrome.Options();
   options.setChromeBinaryPath('/usr/bin/chromium');
   options.addArguments(...FLAGS, `--user-data-dir=${folder}`, `--window-size=${width},${height}`);

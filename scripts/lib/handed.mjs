@@ -61,10 +61,10 @@ async function press(browser, path) {
 async function makePack(browser, address) {
   await browser.get(`${address}/packs`);
   await browser.wait(
-    async () => (await browser.findElements(By.css('tbody input[type=checkbox]'))).length >= FITS,
+    async () => (await browser.findElements(By.css('tbody [role=checkbox]'))).length >= FITS,
     WAIT,
   );
-  const boxes = await browser.findElements(By.css('tbody input[type=checkbox]'));
+  const boxes = await browser.findElements(By.css('tbody [role=checkbox]'));
   for (const box of boxes.slice(0, FITS)) await box.click();
   for (const reason of await browser.findElements(By.css('input[placeholder="why it goes out as it is"]')))
     await reason.sendKeys('bench');

@@ -1,3 +1,4 @@
+import { parseArgs, type ParseArgsConfig } from 'node:util';
 import { UpFitError } from '@/core/artwork/errors';
 import { parseLength, parseSize } from '@/core/length/parse';
 
@@ -9,27 +10,26 @@ export interface Args {
   switches: Set<string>;
 }
 
-const SWITCHES = new Set(['json', 'mirror']);
+const SWITCHES = ['json', 'mirror'];
 
 /** Takes `command FILE... --name value --switch` apart; throws `bad-argument` for what no command knows. */
 export function readArgs(argv: readonly string[], known: readonly string[]): Args {
   const [command = '', ...rest] = argv;
   const args: Args = { command, files: [], values: new Map(), switches: new Set() };
-  for (let i = 0; i < rest.length; i++) {
-    const word = rest[i]!;
-    if (!word.startsWith('--')) {
-      args.files.push(word);
-      continue;
-    }
-    const name = word.slice(2);
-    if (SWITCHES.has(name)) {
-      args.switches.add(name);
-      continue;
-    }
-    if (!known.includes(name)) throw badArgument(`There is no option --${name}.`);
-    const value = rest[++i];
-    if (value === undefined) throw badArgument(`--${name} wants a value after it.`);
-    args.values.set(name, value);
+  const options = Object.fromEntries([
+    ...known.map((name) => [name, { type: 'string' as const }]),
+    ...SWITCHES.map((name) => [name, { type: 'boolean' as const }]),
+  ]) as NonNullable<ParseArgsConfig['options']>;
+  // Not strict: that would refuse a value below zero (`--at -5mm,3mm`) as another option.
+  const { tokens } = parseArgs({ args: rest, options, strict: false, allowPositionals: true, tokens: true });
+  for (const token of tokens) {
+    if (token.kind === 'positional') args.files.push(token.value);
+    if (token.kind !== 'option') continue;
+    const { name, rawName, value } = token;
+    if (!(name in options)) throw badArgument(`There is no option ${rawName}.`);
+    if (SWITCHES.includes(name)) args.switches.add(name);
+    else if (value === undefined) throw badArgument(`--${name} wants a value after it.`);
+    else args.values.set(name, value);
   }
   return args;
 }

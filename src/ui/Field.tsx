@@ -1,5 +1,6 @@
 'use client';
 import { useId } from 'react';
+import { Select, type SelectProps } from './Select';
 
 interface Props {
   label: string;
@@ -56,31 +57,20 @@ export function Field({
   );
 }
 
-interface ChoiceProps<T extends string> {
-  label: string;
-  value: T;
-  choices: readonly (readonly [value: T, name: string])[];
-  onChange: (value: T) => void;
-}
-
 /** One of a few words. */
-export function Choice<T extends string>({ label, value, choices, onChange }: ChoiceProps<T>) {
+export function Choice<T extends string>({
+  label,
+  value,
+  choices,
+  onChange,
+}: Pick<SelectProps<T>, 'label' | 'value' | 'choices' | 'onChange'>) {
+  const id = useId();
   return (
-    <label className="flex items-center gap-3 border-b border-rule py-1.5">
-      <span className="grow">{label}</span>
-      <select
-        value={value}
-        onChange={(event) => {
-          onChange(event.target.value as T);
-        }}
-        className="w-44 border border-rule bg-docket px-2 py-1"
-      >
-        {choices.map(([id, name]) => (
-          <option key={id} value={id}>
-            {name}
-          </option>
-        ))}
-      </select>
-    </label>
+    <div className="flex items-center gap-3 border-b border-rule py-1.5">
+      <label htmlFor={id} className="grow">
+        {label}
+      </label>
+      <Select id={id} label={label} value={value} choices={choices} onChange={onChange} className="w-44" />
+    </div>
   );
 }

@@ -1,26 +1,33 @@
 'use client';
-import * as Menu from '@radix-ui/react-dropdown-menu';
+import { DropdownMenu as Menu } from 'radix-ui';
 import type { ReactNode } from 'react';
 
 /** A verb that opens a list of what can be done. */
 export function VerbMenu({
   label,
+  spoken,
   disabled = false,
+  className = 'verb whitespace-nowrap',
+  align = 'start',
   children,
 }: {
   label: string;
+  /** Its name where the word alone does not say of what. */
+  spoken?: string;
   disabled?: boolean;
+  className?: string;
+  align?: 'start' | 'end';
   children: ReactNode;
 }) {
   return (
     <Menu.Root>
-      <Menu.Trigger className="verb whitespace-nowrap" disabled={disabled}>
+      <Menu.Trigger className={className} disabled={disabled} aria-label={spoken}>
         {label}
       </Menu.Trigger>
       <Menu.Portal>
         <Menu.Content
           className="z-40 max-h-[70vh] min-w-44 overflow-auto border border-ink bg-docket py-1 text-sm"
-          align="start"
+          align={align}
           sideOffset={6}
           collisionPadding={8}
           data-arrows

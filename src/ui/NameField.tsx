@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { Hint } from './Hint';
 
 interface Props {
   value: string;
@@ -18,19 +19,20 @@ export function NameField({ value, label, small = false, onName }: Props) {
     setText(null);
   };
   return (
-    <input
-      aria-label={label}
-      title={value}
-      value={text ?? value}
-      onChange={(event) => {
-        setText(event.target.value);
-      }}
-      onBlur={finish}
-      onKeyDown={(event) => {
-        if (event.key === 'Enter') event.currentTarget.blur();
-        if (event.key === 'Escape') setText(null);
-      }}
-      className={`-mx-1 w-full shrink-0 text-ellipsis border-b border-transparent px-1 hover:border-rule focus:border-ink ${small ? 'font-semibold' : 'text-lg font-bold'}`}
-    />
+    <Hint words={value}>
+      <input
+        aria-label={label}
+        value={text ?? value}
+        onChange={(event) => {
+          setText(event.target.value);
+        }}
+        onBlur={finish}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') event.currentTarget.blur();
+          if (event.key === 'Escape') setText(null);
+        }}
+        className={`-mx-1 w-full shrink-0 text-ellipsis border-b border-transparent px-1 hover:border-rule focus:border-ink ${small ? 'font-semibold' : 'text-lg font-bold'}`}
+      />
+    </Hint>
   );
 }

@@ -1,5 +1,7 @@
 'use client';
+import { RadioGroup } from 'radix-ui';
 import { useId } from 'react';
+import { Hint } from './Hint';
 
 interface Option<T extends string> {
   id: T;
@@ -22,25 +24,39 @@ export function OneOf<T extends string>({
 }) {
   const group = useId();
   return (
-    <fieldset className="flex items-baseline gap-4 border-b border-rule py-1">
-      <legend className="float-left w-24 shrink-0 text-ink-2">{label}</legend>
-      <div className="flex flex-wrap gap-x-5 gap-y-1">
+    <div className="flex items-baseline gap-4 border-b border-rule py-1">
+      <span id={group} className="w-24 shrink-0 text-ink-2">
+        {label}
+      </span>
+      <RadioGroup.Root
+        aria-labelledby={group}
+        value={value}
+        onValueChange={(id) => {
+          onChoose(id as T);
+        }}
+        className="flex flex-wrap gap-x-5 gap-y-1"
+      >
         {options.map(({ id, name, note }) => (
-          <label key={id} className="flex min-h-6 cursor-pointer items-baseline gap-1.5" title={note}>
-            <input
-              type="radio"
-              name={group}
-              checked={id === value}
-              onChange={() => {
-                onChoose(id);
-              }}
-              className="accent-thread"
-            />
-            <span className={id === value ? 'font-semibold' : ''}>{name}</span>
-            {note && <span className="text-xs text-look">{note}</span>}
-          </label>
+          <Hint key={id} words={note}>
+            <span className="flex min-h-6 items-center gap-1.5">
+              <RadioGroup.Item
+                id={`${group}-${id}`}
+                value={id}
+                className="grid h-4 w-4 shrink-0 place-items-center rounded-full border border-ink bg-docket data-[state=checked]:border-thread"
+              >
+                <RadioGroup.Indicator className="h-2 w-2 rounded-full bg-thread" />
+              </RadioGroup.Item>
+              <label
+                htmlFor={`${group}-${id}`}
+                className={`cursor-pointer ${id === value ? 'font-semibold' : ''}`}
+              >
+                {name}
+              </label>
+              {note && <span className="text-xs text-look">{note}</span>}
+            </span>
+          </Hint>
         ))}
-      </div>
-    </fieldset>
+      </RadioGroup.Root>
+    </div>
   );
 }

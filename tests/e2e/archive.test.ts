@@ -204,8 +204,7 @@ describe('an archive is refused in words, and nothing is changed, where', () => 
 test('one design alone takes its fits and artworks, and no more', async () => {
   await shop.browser.get(shop.address);
   await openSheet();
-  const choice = await shop.bench.named('What goes into the archive', 'select');
-  await (await choice.findElement(By.css('option:nth-child(2)'))).click();
+  await shop.bench.choose('What goes into the archive', 'only');
   await shop.bench.press('Save an archive');
   const { bytes } = await downloaded(shop.browser, shop.downloads, 'gull-up-fit.zip');
   const index = JSON.parse(strFromU8(unzipSync(bytes)['upfit.json']!)) as Record<string, unknown[]>;

@@ -5,11 +5,11 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import { By, Key, type WebDriver } from 'selenium-webdriver';
-import { startApp } from '../../scripts/lib/app.mjs';
 import { openBrowser } from '../../scripts/lib/browser.mjs';
 import { records } from '../support/stored';
 import { downloaded, newFolder, Page, PATIENCE } from '../support/bench';
 import { writeDamaged } from '../support/damaged';
+import { served } from '../support/served';
 
 const folder = newFolder();
 const downloads = newFolder();
@@ -17,7 +17,7 @@ const file = (name: string) => join(folder, name);
 const convert = (...args: string[]) => execFileSync('convert', args, { cwd: folder });
 const FILES = 120;
 
-let app: Awaited<ReturnType<typeof startApp>>;
+const app = { address: served().empty };
 let browser: WebDriver;
 let page: Page;
 /** A server that nobody may call: whatever is asked of it is written down. */
@@ -91,14 +91,12 @@ beforeAll(async () => {
   const plasma = readFileSync(file('plasma.png'));
   for (let i = 1; i <= FILES; i++)
     writeFileSync(join(folder, 'beach', `wave-${i}.png`), withNote(plasma, `wave ${i}`));
-  app = await startApp({ demo: false });
   browser = await openBrowser({ downloads });
   page = new Page(browser, app.address);
   await browser.get(`${app.address}/artwork`);
 });
 afterAll(async () => {
   await browser.quit();
-  await app.stop();
   far.close();
   for (const one of [folder, downloads]) rmSync(one, { recursive: true, force: true, maxRetries: 5 });
 });

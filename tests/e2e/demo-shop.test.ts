@@ -1,23 +1,22 @@
 import { PNG } from 'pngjs';
 import { By, Key, until, type WebDriver } from 'selenium-webdriver';
 import type { ChromiumWebDriver } from 'selenium-webdriver/chromium';
-import { startApp } from '../../scripts/lib/app.mjs';
+import { houseOf } from '../support/fits';
 import { openBrowser, openDemo } from '../../scripts/lib/browser.mjs';
 import { Page, PATIENCE } from '../support/bench';
+import { served } from '../support/served';
 
-let app: Awaited<ReturnType<typeof startApp>>;
+const app = { address: served().demo };
 let browser: WebDriver;
 let page: Page;
 
 beforeAll(async () => {
-  app = await startApp({ demo: true });
-  browser = await openBrowser();
+  browser = await openBrowser({ seed: served().profile });
   page = new Page(browser, app.address);
   await openDemo(browser, app.address);
 });
 afterAll(async () => {
   await browser.quit();
-  await app.stop();
 });
 
 const count = async (css: string) => (await browser.findElements(By.css(css))).length;
@@ -80,7 +79,7 @@ describe('the range of the demo shop', () => {
   test('another house chosen for a blank: every fit on it is checked again by its numbers', async () => {
     const house = async (id: string) => {
       await browser.get(`${app.address}/blanks?blank=tumbler-470`);
-      await (await page.find(`select[aria-label^="House"] option[value=${id}]`)).click();
+      await page.choose('House', houseOf(id));
       await page.says('[aria-label=Blank]', id === 'corrie-sublimation' ? /To ask Corrie/ : /To ask Harl/);
       await browser.get(app.address);
     };
@@ -190,7 +189,7 @@ describe('the bench, piece by piece', () => {
     await page.says('[aria-label=Product]', /Kelp/);
     await browser.navigate().refresh();
     await page.says('[aria-label=Product]', /Kelp/);
-    expect(await (await page.named('Kelp', 'button')).getAttribute('aria-pressed')).toBe('true');
+    expect(await (await page.named('Kelp', 'button')).getAttribute('aria-checked')).toBe('true');
   });
 
   test('a piece is taken off by key and comes back by undo', async () => {

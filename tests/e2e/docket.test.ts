@@ -83,7 +83,7 @@ describe('the docket', () => {
     await shop.bench.add(shop.motif, 'gull');
     await shop.bench.saved();
     await exact();
-    await (await shop.bench.find('[data-reach] summary')).click();
+    await shop.bench.press('Ready on');
     await shop.bench.says('[data-reach]', /Ready on 0 of 6 colours, 0 of 6 sizes[\s\S]*resolution/);
   });
 

@@ -1,22 +1,21 @@
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { By, Key, type WebDriver } from 'selenium-webdriver';
-import { startApp } from '../../scripts/lib/app.mjs';
 import { openBrowser } from '../../scripts/lib/browser.mjs';
 import { newFolder, Page, PATIENCE } from '../support/bench';
 import { writeFlag } from '../support/flag';
+import { served } from '../support/served';
 
 /** What each kind of blank asks of the bench that a mug does not: faces, sizes, states, colours of one's own. */
 const folder = newFolder();
 const flag = join(folder, 'flag.png');
 
-let app: Awaited<ReturnType<typeof startApp>>;
+const app = { address: served().empty };
 let browser: WebDriver;
 let page: Page;
 
 beforeAll(async () => {
   writeFlag(flag);
-  app = await startApp({ demo: false });
   browser = await openBrowser();
   page = new Page(browser, app.address);
   await browser.get(app.address);
@@ -25,7 +24,6 @@ beforeAll(async () => {
 });
 afterAll(async () => {
   await browser.quit();
-  await app.stop();
   rmSync(folder, { recursive: true, force: true, maxRetries: 5 });
 });
 
@@ -45,7 +43,7 @@ async function bench(blankId: string, name: string): Promise<void> {
 }
 const pressed = (css: string) =>
   browser.wait(
-    async () => (await (await page.find(css)).getAttribute('aria-pressed')) === 'true',
+    async () => (await (await page.find(css)).getAttribute('aria-checked')) === 'true',
     PATIENCE,
     `${css} did not become pressed`,
   );

@@ -2,10 +2,12 @@ import { readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { PDFDocument, rgb } from '@cantoo/pdf-lib';
 import { By, Key, type WebDriver } from 'selenium-webdriver';
-import { startApp } from '../../scripts/lib/app.mjs';
+import { KIND_NAMES } from '@/core/blank/body';
+import { houseOf } from '../support/fits';
 import { openBrowser } from '../../scripts/lib/browser.mjs';
 import { downloaded, newFolder, Page, PATIENCE } from '../support/bench';
 import { writeFlag } from '../support/flag';
+import { served } from '../support/served';
 
 const folder = newFolder();
 const downloads = newFolder();
@@ -13,7 +15,7 @@ const flag = join(folder, 'flag.png');
 const template = join(folder, 'wall.pdf');
 const PT = 72 / 25.4;
 
-let app: Awaited<ReturnType<typeof startApp>>;
+const app = { address: served().empty };
 let browser: WebDriver;
 let page: Page;
 
@@ -36,7 +38,6 @@ async function writeTemplate(): Promise<void> {
 beforeAll(async () => {
   writeFlag(flag);
   await writeTemplate();
-  app = await startApp({ demo: false });
   browser = await openBrowser({ downloads });
   page = new Page(browser, app.address);
   await browser.get(app.address);
@@ -45,7 +46,6 @@ beforeAll(async () => {
 });
 afterAll(async () => {
   await browser.quit();
-  await app.stop();
   for (const one of [folder, downloads]) rmSync(one, { recursive: true, force: true, maxRetries: 5 });
 });
 
@@ -74,9 +74,9 @@ describe('the library', () => {
     await room.sendKeys(Key.chord(Key.CONTROL, 'a'), '60 by 40');
     await page.says('[role=search] [role=alert]', /x between them/);
     await room.sendKeys(Key.chord(Key.CONTROL, 'a'), Key.BACK_SPACE);
-    await (await page.find('select[aria-label=Kind] option[value=case]')).click();
+    await page.choose('Kind', KIND_NAMES.case);
     await page.says('h1', /^4 of/);
-    await (await page.find('select[aria-label=Kind] option[value=""]')).click();
+    await page.choose('Kind', 'Any kind');
   });
 
   test('chosen ones are compared side by side', async () => {
@@ -103,9 +103,9 @@ describe('the library', () => {
   test('another house has other numbers, and what is assumed is a question to send', async () => {
     await choose('tumbler-470');
     await strip(/To ask Harl Kiln Works\s+How much bleed/);
-    await (await page.find('select[aria-label^="House"] option[value=corrie-sublimation]')).click();
+    await page.choose('House', houseOf('corrie-sublimation'));
     await strip(/To ask Corrie Transfer Co\.\s+How far inside/);
-    await (await page.find('select[aria-label^="House"] option[value=harl-kiln-tumbler]')).click();
+    await page.choose('House', houseOf('harl-kiln-tumbler'));
     await strip(/To ask Harl Kiln Works/);
   });
 
@@ -127,7 +127,7 @@ describe('the library', () => {
     await page.press('Split front');
     await strip(/Panels: 3/);
     await page.press('Keep-outs');
-    await (await page.find('select[aria-label=Part] option[value=own]')).click();
+    await page.choose('Part', 'A hole by its diameter');
     for (const [label, text] of [
       ['diameter', '6 mm'],
       ['from the left', '200 mm'],

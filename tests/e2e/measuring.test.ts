@@ -3,29 +3,27 @@ import { rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { PNG } from 'pngjs';
 import { By, Key, type WebDriver, type WebElement } from 'selenium-webdriver';
-import { startApp } from '../../scripts/lib/app.mjs';
 import { openBrowser } from '../../scripts/lib/browser.mjs';
 import { downloaded, newFolder, Page, PATIENCE } from '../support/bench';
 import { writeFlag } from '../support/flag';
+import { served } from '../support/served';
 
 const folder = newFolder();
 const downloads = newFolder();
 const flag = join(folder, 'flag.png');
 const PT = 72 / 25.4;
 
-let app: Awaited<ReturnType<typeof startApp>>;
+const app = { address: served().empty };
 let browser: WebDriver;
 let page: Page;
 
 beforeAll(async () => {
   writeFlag(flag);
-  app = await startApp({ demo: false });
   browser = await openBrowser({ downloads });
   page = new Page(browser, app.address);
 });
 afterAll(async () => {
   await browser.quit();
-  await app.stop();
   for (const one of [folder, downloads]) rmSync(one, { recursive: true, force: true, maxRetries: 5 });
 });
 

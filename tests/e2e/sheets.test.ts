@@ -28,8 +28,7 @@ describe('a sheet', () => {
     const copies = await shop.bench.named('Copies of gull on Mug 325 ml', 'input');
     await copies.sendKeys(Key.chord(Key.CONTROL, 'a'), '12', Key.ENTER);
     await says(/3 sheets/);
-    const size = await shop.bench.find('section[aria-label=Sheet] select');
-    await (await size.findElement(By.xpath('.//option[.="330 × 480"]'))).click();
+    await shop.bench.choose('size', '330 × 480');
     await says(/2 sheets.*82\.\d % of it used.*would not go on once more/s);
     expect(await stored()).toMatchObject({ mirrored: true, items: [{ copies: 12 }], placed: null });
     expect(await shop.browser.findElements(By.css('[data-print]'))).toHaveLength(12);

@@ -5,16 +5,16 @@ import { join } from 'node:path';
 import AxeBuilder from '@axe-core/webdriverjs';
 import { PNG } from 'pngjs';
 import { By, Key, type WebDriver } from 'selenium-webdriver';
-import { startApp } from '../../scripts/lib/app.mjs';
 import { openBrowser } from '../../scripts/lib/browser.mjs';
 import { downloaded, newFolder, Page, PATIENCE } from '../support/bench';
+import { served } from '../support/served';
 
 const folder = newFolder();
 const downloads = newFolder();
 const profile = newFolder();
 const picture = join(folder, 'harbour-wall.png');
 
-let app: Awaited<ReturnType<typeof startApp>>;
+const app = { address: served().empty };
 let browser: WebDriver;
 let page: Page;
 
@@ -22,13 +22,11 @@ beforeAll(async () => {
   const png = new PNG({ width: 2712, height: 1151 });
   for (let at = 0; at < png.data.length; at += 4) png.data.set([(at >> 4) & 255, 90, 140, 255], at);
   writeFileSync(picture, PNG.sync.write(png, { colorType: 2 }));
-  app = await startApp({ demo: false });
   browser = await openBrowser({ profile, downloads });
   page = new Page(browser, app.address);
 });
 afterAll(async () => {
   await browser.quit();
-  await app.stop();
   for (const one of [folder, downloads, profile])
     rmSync(one, { recursive: true, force: true, maxRetries: 5 });
 });

@@ -3,12 +3,12 @@ import { join } from 'node:path';
 import { PNG } from 'pngjs';
 import type { WebDriver } from 'selenium-webdriver';
 import type { Fit } from '@/core/fit/schema';
-import { startApp } from '../../scripts/lib/app.mjs';
 import { openBrowser } from '../../scripts/lib/browser.mjs';
 import { newFolder } from './bench';
 import { Bench } from './bench-page';
 import { blankById } from './fits';
 import { putRecord, records, StoredFit } from './stored';
+import { served } from './served';
 
 /** A shop with one design and bare fits on several blanks, each named after its blank; and files to be brought in. */
 export class BenchShop {
@@ -22,10 +22,9 @@ export class BenchShop {
   browser!: WebDriver;
   bench!: Bench;
   fit!: StoredFit;
-  private app!: Awaited<ReturnType<typeof startApp>>;
 
   get address(): string {
-    return this.app.address;
+    return served().empty;
   }
 
   file(name: string): string {
@@ -34,7 +33,6 @@ export class BenchShop {
 
   async open(): Promise<void> {
     this.drawFiles();
-    this.app = await startApp({ demo: false });
     this.browser = await openBrowser({ downloads: this.downloads });
     this.bench = new Bench(this.browser, this.address);
     await this.browser.get(this.address);
@@ -56,7 +54,6 @@ export class BenchShop {
 
   async close(): Promise<void> {
     await this.browser.quit();
-    await this.app.stop();
     for (const one of [this.folder, this.downloads])
       rmSync(one, { recursive: true, force: true, maxRetries: 5 });
   }

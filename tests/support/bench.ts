@@ -26,7 +26,7 @@ export class Page {
     const button = await this.browser.wait(
       until.elementLocated(
         By.xpath(
-          `//*[self::button or self::a or self::summary or @role="menuitem"][starts-with(normalize-space(), "${words}")]`,
+          `//*[self::button or self::a or @role="menuitem"][starts-with(normalize-space(), "${words}")]`,
         ),
       ),
       PATIENCE,
@@ -39,6 +39,15 @@ export class Page {
   async undo(words: string): Promise<void> {
     const button = By.xpath(`//*[@data-sonner-toast][contains(., "${words}")]//button[.="Undo"]`);
     await (await this.browser.wait(until.elementLocated(button), PATIENCE, `nothing says ${words}`)).click();
+  }
+
+  /** Chooses a line of a list by the list's name and the line's words, or the start of both. */
+  async choose(label: string, words: string): Promise<void> {
+    await (await this.named(label, 'button')).click();
+    const line = By.xpath(`//*[@role="option"][starts-with(normalize-space(), "${words}")]`);
+    const found = await this.browser.wait(until.elementLocated(line), PATIENCE, `${label} has no ${words}`);
+    await found.click();
+    await this.browser.wait(until.stalenessOf(found), PATIENCE);
   }
 
   keys(...keys: string[]): Promise<void> {

@@ -1,5 +1,6 @@
 import type { Facts } from '@/core/artwork/facts';
 import { makeDocket, type Docket } from '@/core/check/docket';
+import type { Press } from '@/core/colour/press';
 import type { Fit } from '@/core/fit/schema';
 import type { Shown } from '@/core/render/face';
 import { drawDemo } from '@/demo/draw';
@@ -23,11 +24,15 @@ export async function demoShop(engine: Engine) {
   return { facts, shown, fits: demoFits(facts) };
 }
 
+const pressOf = new WeakMap<Engine, Press>();
+
 /** A fit's docket by the shipped blank it is on. */
 export function docketOf(engine: Engine, fit: Fit, shown: Shown, coarse?: number): Docket {
+  const press = pressOf.get(engine) ?? engine.bakePress(null, 'relative');
+  pressOf.set(engine, press);
   return makeDocket(blankById(fit.blankId), fit, {
     ...shown,
-    press: engine.bakePress(null, 'relative'),
+    press,
     ...(coarse !== undefined && { coarse }),
   });
 }

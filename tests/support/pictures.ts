@@ -10,9 +10,12 @@ export function paint(
   let opaque = true;
   for (let y = 0, i = 0; y < height; y++) {
     for (let x = 0; x < width; x++, i += 4) {
-      const colour = at(x, y);
-      data.set(colour, i);
-      if (colour[3] !== 255) opaque = false;
+      const [red, green, blue, alpha] = at(x, y);
+      data[i] = red;
+      data[i + 1] = green;
+      data[i + 2] = blue;
+      data[i + 3] = alpha;
+      if (alpha !== 255) opaque = false;
     }
   }
   return { width, height, data, opaque };

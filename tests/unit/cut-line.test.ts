@@ -1,4 +1,3 @@
-import { describe, expect, it } from 'vitest';
 import fc from 'fast-check';
 import { outlineDistance } from '@/core/blank/outline';
 import { cutLine, shapeOfPath } from '@/core/cut/line';

@@ -191,14 +191,16 @@ describe('colours on the product', () => {
         backdrop: null,
       });
       let seen = 0;
+      let furthest = 0;
       for (let at = 0; at < picture.data.length; at += 4) {
         const [r, g, b, alpha] = picture.data.subarray(at, at + 4);
         const [found, chroma] = hueOf(r!, g!, b!);
         // Of dark colours, levels are too coarse to tell a hue by; the shirt itself has none.
         if (alpha !== 255 || chroma < 25) continue;
         seen++;
-        expect(Math.abs(found - hue)).toBeLessThan(0.06);
+        furthest = Math.max(furthest, Math.abs(found - hue));
       }
+      expect(furthest).toBeLessThan(0.06);
       expect(seen).toBeGreaterThan(500);
     }
   });
@@ -397,8 +399,7 @@ describe('every shipped product', () => {
         for (const { points } of meshes)
           for (const point of points) {
             const { x, y, depth } = project(camera, point);
-            expect(depth).toBeGreaterThan(0);
-            if (x < 14.9 || x > 285.1 || y < 9.9 || y > 190.1)
+            if (!(depth > 0) || x < 14.9 || x > 285.1 || y < 9.9 || y > 190.1)
               throw new Error(`${blank.blank.id}: ${x}, ${y}`);
           }
       }

@@ -1,4 +1,3 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import fc from 'fast-check';
 import * as v from 'valibot';
 import { FitFaceSchema } from '@/core/fit/schema';

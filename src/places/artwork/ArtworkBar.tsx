@@ -1,5 +1,6 @@
 'use client';
 import type { Artwork } from './types';
+import { Select } from '@/ui/Select';
 
 const ORDERS = ['newest', 'name', 'size', 'needs care'] as const;
 export type Order = (typeof ORDERS)[number];
@@ -36,20 +37,16 @@ export function ArtworkBar(props: Props) {
             className="w-60 border border-rule bg-docket px-2 py-1"
           />
           {search.trim() !== '' && <span className="measure text-sm text-ink-2">{shown} found</span>}
-          <label className="flex items-center gap-2 text-sm text-ink-2">
+          <span className="flex items-center gap-2 text-sm text-ink-2">
             In order of
-            <select
+            <Select
+              label="In order of"
               value={order}
-              onChange={(event) => {
-                onOrder(event.target.value as Order);
-              }}
-              className="border border-rule bg-docket px-1 py-0.5 text-ink"
-            >
-              {ORDERS.map((one) => (
-                <option key={one}>{one}</option>
-              ))}
-            </select>
-          </label>
+              choices={ORDERS.map((one) => [one, one])}
+              onChange={onOrder}
+              className="text-ink"
+            />
+          </span>
         </>
       )}
       <span className="ml-auto flex shrink-0 gap-3">

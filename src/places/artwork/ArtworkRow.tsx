@@ -8,6 +8,7 @@ import { useShop } from '@/state/shop';
 import { VerdictShape } from '@/ui/Verdict';
 import type { Artwork } from './types';
 import { countSuits } from './counts';
+import { Hint } from '@/ui/Hint';
 
 /** One artwork in the list: its picture, its name, its honest size, and for how many blanks it has pixels enough. */
 export const ArtworkRow = memo(function ArtworkRow({
@@ -31,9 +32,9 @@ export const ArtworkRow = memo(function ArtworkRow({
         <img src={previewUrl(artwork)} alt="" className="max-h-[54px] max-w-[68px] object-contain" />
       </span>
       <span className="min-w-0 grow">
-        <span className="block truncate font-semibold" title={facts.name}>
-          {facts.name}
-        </span>
+        <Hint words={facts.name}>
+          <span className="block truncate font-semibold">{facts.name}</span>
+        </Hint>
         <span className="measure block truncate text-sm text-ink-2">
           {facts.pixels ? `${facts.pixels.width} × ${facts.pixels.height} px` : facts.format.toUpperCase()}
           {size &&

@@ -12,6 +12,7 @@ import { FlawMarks } from './FlawMarks';
 import { SizeLines } from './SizeLines';
 import { ToolNote } from './ToolNote';
 import type { Busy, useChange } from './useChange';
+import { Progress } from '@/ui/Progress';
 
 /** Room round the picture for its dimension lines, in px. */
 const ROOM = { left: 74, right: 34, top: 64, bottom: 76 };
@@ -111,7 +112,7 @@ function Working({ busy }: { busy: Busy }) {
       className="absolute inset-x-0 top-0 flex items-center gap-4 border-b border-viewing-ink bg-docket px-4 py-2 text-ink"
     >
       {busy.label}…
-      <progress aria-label={busy.label} value={busy.share} max={1} className="h-1.5 grow accent-thread" />
+      <Progress label={busy.label} share={busy.share} className="grow" />
       <button className="verb" onClick={busy.stop}>
         Stop
       </button>

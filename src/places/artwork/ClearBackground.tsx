@@ -1,6 +1,8 @@
 'use client';
-import { useId, useState } from 'react';
+import { useState } from 'react';
 import type { StepOf } from '@/core/artwork/steps';
+import { Slider } from '@/ui/Slider';
+import { Checkbox } from '@/ui/Checkbox';
 
 /** Offers to clear the flat colour an artwork lies on: how alike a colour must be, and what of shut-in parts. */
 export function ClearBackground({
@@ -14,7 +16,6 @@ export function ClearBackground({
 }) {
   const [tolerance, setTolerance] = useState(8);
   const [islands, setIslands] = useState<'keep' | 'clear'>('keep');
-  const id = useId();
   return (
     <div className="mt-2 border-y border-rule py-1.5 text-sm">
       <p className="flex items-center gap-2">
@@ -32,33 +33,29 @@ export function ClearBackground({
           Clear it
         </button>
       </p>
-      <p className="flex items-center gap-2 pt-1">
-        <label htmlFor={id} className="whitespace-nowrap">
-          Colours within
-        </label>
-        <input
-          id={id}
-          type="range"
+      <div className="flex items-center gap-2 pt-1">
+        <span className="whitespace-nowrap">Colours within</span>
+        <Slider
+          label="Colours within"
+          words={`${tolerance} %`}
           min={1}
           max={40}
+          step={1}
           value={tolerance}
-          onChange={(event) => {
-            setTolerance(Number(event.target.value));
-          }}
-          className="w-20 accent-thread"
+          onChange={setTolerance}
+          className="w-20"
         />
         <span className="measure w-8">{tolerance} %</span>
-        <label className="ml-auto flex items-center gap-1.5 whitespace-nowrap">
-          <input
-            type="checkbox"
-            checked={islands === 'clear'}
-            onChange={(event) => {
-              setIslands(event.target.checked ? 'clear' : 'keep');
-            }}
-          />
+        <Checkbox
+          checked={islands === 'clear'}
+          onChange={(on) => {
+            setIslands(on ? 'clear' : 'keep');
+          }}
+          className="ml-auto whitespace-nowrap"
+        >
           islands too
-        </label>
-      </p>
+        </Checkbox>
+      </div>
     </div>
   );
 }

@@ -6,6 +6,7 @@ import { suits } from '@/core/fit/suits';
 import { useShop } from '@/state/shop';
 import { Heading } from '@/ui/StripParts';
 import { VerdictShape } from '@/ui/Verdict';
+import { Toggle } from '@/ui/Toggle';
 
 const WORDS: Record<Verdict, string> = { ready: 'at target', look: 'at floor', fix: 'not enough' };
 
@@ -28,17 +29,17 @@ export function LibraryFit({ facts }: { facts: Facts }) {
       <Heading>Pixels enough, fitted whole</Heading>
       <p className="measure flex flex-wrap gap-x-4 py-1.5 text-sm">
         {(['ready', 'look', 'fix'] as const).map((verdict) => (
-          <button
+          <Toggle
             key={verdict}
-            aria-pressed={shown === verdict}
-            onClick={() => {
-              setShown(shown === verdict ? null : verdict);
+            pressed={shown === verdict}
+            onPress={(on) => {
+              setShown(on ? verdict : null);
             }}
-            className={`flex items-center gap-1.5 ${shown === verdict ? 'font-semibold underline underline-offset-4' : ''}`}
+            className="chosen-word flex items-center gap-1.5"
           >
             <VerdictShape verdict={verdict} size={9} />
             {all.filter((one) => one.verdict === verdict).length} {WORDS[verdict]}
-          </button>
+          </Toggle>
         ))}
       </p>
       <table className="measure w-full text-sm">

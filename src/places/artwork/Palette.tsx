@@ -12,6 +12,7 @@ import { Heading } from '@/ui/StripParts';
 import type { Artwork } from './types';
 import { PaletteRow, type Named } from './PaletteRow';
 import type { useChange } from './useChange';
+import { Fold } from '@/ui/Fold';
 
 /** The artwork's colours with their share, name and inks: merged, named, kept as a set, and handed out as files. */
 export function Palette({ artwork, change }: { artwork: Artwork; change: ReturnType<typeof useChange> }) {
@@ -114,10 +115,11 @@ function KeptSets() {
   const swatches = useShop((shop) => shop.swatches);
   if (swatches.size === 0) return null;
   return (
-    <details className="pt-1.5 text-sm">
-      <summary className="cursor-pointer font-semibold">
-        {swatches.size} kept {swatches.size === 1 ? 'set' : 'sets'} of colours
-      </summary>
+    <Fold
+      ruled={false}
+      className="pt-1.5 text-sm"
+      title={`${swatches.size} kept ${swatches.size === 1 ? 'set' : 'sets'} of colours`}
+    >
       <ul>
         {[...swatches.values()].map((set) => (
           <li key={set.id} className="flex items-center gap-2 border-b border-rule py-1">
@@ -150,7 +152,7 @@ function KeptSets() {
           </li>
         ))}
       </ul>
-    </details>
+    </Fold>
   );
 }
 

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { showInks } from '@/core/colour/swatches';
 import type { Cmyk, PaletteColour } from '@/core/colour/palette';
 import { fixed } from '@/core/length/show';
+import { Tick } from '@/ui/Checkbox';
 
 export interface Named extends PaletteColour {
   name: string;
@@ -25,14 +26,7 @@ export function PaletteRow({ colour, inks, marked, onMark, onName, onRecolour }:
   return (
     <li className="border-b border-rule py-1 text-sm">
       <div className="flex items-center gap-2">
-        <input
-          type="checkbox"
-          checked={marked}
-          aria-label={`Mark ${name} ${hex}`}
-          onChange={(event) => {
-            onMark(event.target.checked);
-          }}
-        />
+        <Tick label={`Mark ${name} ${hex}`} checked={marked} onChange={onMark} />
         <span aria-hidden className="h-8 w-9 shrink-0 border border-rule" style={{ background: hex }} />
         <span className="min-w-0 grow">
           <input

@@ -5,6 +5,7 @@ import { previewUrl } from '@/state/previews';
 import { useShop } from '@/state/shop';
 import { Heading } from '@/ui/StripParts';
 import type { DocketProps } from './types';
+import { Select } from '@/ui/Select';
 
 const KINDS = [
   ['no-ground', 'without ground'],
@@ -49,22 +50,7 @@ export function Renditions({ artwork, onChoose }: DocketProps) {
         </ul>
       )}
       <p className="flex items-center gap-2 py-1.5 text-sm">
-        <label className="flex grow items-center gap-2">
-          <span className="sr-only">Kind of rendition</span>
-          <select
-            value={kind}
-            onChange={(event) => {
-              setKind(event.target.value as typeof kind);
-            }}
-            className="grow border border-rule bg-docket px-1 py-0.5"
-          >
-            {KINDS.map(([id, words]) => (
-              <option key={id} value={id}>
-                {words}
-              </option>
-            ))}
-          </select>
-        </label>
+        <Select label="Kind of rendition" value={kind} choices={KINDS} onChange={setKind} className="grow" />
         <button
           className="verb"
           onClick={() => {

@@ -5,6 +5,9 @@ import { setSteps } from '@/state/artworks';
 import { Heading } from '@/ui/StripParts';
 import type { DocketProps } from './types';
 import { ClearBackground } from './ClearBackground';
+import { Select } from '@/ui/Select';
+import { Toggle } from '@/ui/Toggle';
+import { Hint } from '@/ui/Hint';
 
 const TURNS: readonly (readonly [verb: string, done: string, step: Step])[] = [
   ['Turn right', 'Turned a quarter right', { kind: 'turn', quarters: 1 }],
@@ -73,16 +76,16 @@ export function StepList({ artwork, tool, onTool, change }: DocketProps) {
             Crop to what is there
           </button>
         )}
-        <button
+        <Toggle
           className="verb"
           disabled={busy}
-          aria-pressed={tool === 'crop'}
-          onClick={() => {
-            onTool(tool === 'crop' ? 'look' : 'crop');
+          pressed={tool === 'crop'}
+          onPress={(on) => {
+            onTool(on ? 'crop' : 'look');
           }}
         >
           Crop by hand
-        </button>
+        </Toggle>
         {TURNS.map(([verb, done, step]) => (
           <button
             key={verb}
@@ -96,40 +99,40 @@ export function StepList({ artwork, tool, onTool, change }: DocketProps) {
           </button>
         ))}
         {facts.format === 'svg' && (
-          <button
-            className="verb"
-            disabled={busy || moved}
-            title={
-              moved ? 'Take back crops and turns first: parts are picked on the whole drawing.' : undefined
-            }
-            aria-pressed={tool === 'part'}
-            onClick={() => {
-              onTool(tool === 'part' ? 'look' : 'part');
-            }}
+          <Hint
+            words={moved && 'Take back crops and turns first: parts are picked on the whole drawing.'}
+            disabled
           >
-            Leave parts out
-          </button>
+            <Toggle
+              className="verb"
+              disabled={busy || moved}
+              pressed={tool === 'part'}
+              onPress={(on) => {
+                onTool(on ? 'part' : 'look');
+              }}
+            >
+              Leave parts out
+            </Toggle>
+          </Hint>
         )}
       </p>
       {facts.pageCount > 1 && (
-        <label className="flex items-center gap-2 pt-1.5 text-sm">
+        <p className="flex items-center gap-2 pt-1.5 text-sm">
           Page
-          <select
-            value={facts.page}
+          <Select
+            label="Page"
+            value={String(facts.page)}
             disabled={busy}
-            onChange={(event) => {
-              const page = Number(event.target.value);
+            choices={Array.from({ length: facts.pageCount }, (_, page) => [
+              String(page),
+              `${page + 1} of ${facts.pageCount}`,
+            ])}
+            onChange={(chosen) => {
+              const page = Number(chosen);
               add(`Page ${page + 1} is used`, { kind: 'page', page });
             }}
-            className="border border-rule bg-docket px-1"
-          >
-            {Array.from({ length: facts.pageCount }, (_, page) => (
-              <option key={page} value={page}>
-                {page + 1} of {facts.pageCount}
-              </option>
-            ))}
-          </select>
-        </label>
+          />
+        </p>
       )}
       {facts.background && (
         <ClearBackground

@@ -8,6 +8,7 @@ import { useShop } from '@/state/shop';
 import { FitMenu, SwapMenu } from './FitMenu';
 import { PrintButton } from './print/PrintButton';
 import type { Live } from './useLive';
+import { Hint } from '@/ui/Hint';
 
 /** What is on the bench, the way to its neighbours, undo and redo, and the print file. */
 export function BenchBar({ live }: { live: Live }) {
@@ -80,9 +81,11 @@ function Stand({ live }: { live: Live }) {
   if (phase === 'refused') {
     return (
       <span className="flex items-center gap-3 text-sm">
-        <span role="alert" className="max-w-64 truncate text-fix" title={trouble ?? ''}>
-          {trouble}
-        </span>
+        <Hint words={trouble}>
+          <span role="alert" className="max-w-64 truncate text-fix">
+            {trouble}
+          </span>
+        </Hint>
         <button className="verb" onClick={() => void keepWaiting()}>
           Try again
         </button>

@@ -8,6 +8,7 @@ import { select, useHand } from '@/state/hand';
 import { NameField } from '@/ui/NameField';
 import { groupIds, toggle } from './flat/picking';
 import type { Live } from './useLive';
+import { Toggle } from '@/ui/Toggle';
 
 const KINDS: Record<Piece['kind'], string> = {
   artwork: 'artwork',
@@ -81,17 +82,17 @@ function Row({ live, piece, number }: { live: Live; piece: Piece; number: number
       className={`cursor-default border-b border-rule align-top ${chosen ? 'bg-frame' : ''}`}
     >
       <td className="py-1.5 pl-3">
-        <button
+        <Toggle
           aria-label={`Choose number ${number}, ${piece.name}`}
-          aria-pressed={chosen}
-          className={`measure grid h-6 w-6 place-items-center border border-ink ${chosen ? 'bg-thread text-on-thread' : ''}`}
-          onClick={(event) => {
+          pressed={chosen}
+          className="measure grid h-6 w-6 place-items-center border border-ink aria-pressed:bg-thread aria-pressed:text-on-thread"
+          onPress={(_, event) => {
             if (event.shiftKey) toggle(live, piece.id);
             else select(groupIds(live, piece.id));
           }}
         >
           {number}
-        </button>
+        </Toggle>
       </td>
       <td className="w-full max-w-0 py-1.5 pl-2">
         <NameField
@@ -110,13 +111,13 @@ function Row({ live, piece, number }: { live: Live; piece: Piece; number: number
         <span className="block">{sizeOf(live, piece)}</span>
         <span className="flex items-center justify-end gap-2 text-xs">
           <span className="text-ink-2">{placeOf(live, piece)}</span>
-          <Toggle
+          <WordToggle
             label={`Number ${number} locked`}
             on={piece.locked}
             word={piece.locked ? 'locked' : 'lock'}
             onToggle={() => void changePiece(face.id, { ...piece, locked: !piece.locked })}
           />
-          <Toggle
+          <WordToggle
             label={`Number ${number} shown`}
             on={piece.visible}
             word={piece.visible ? 'shown' : 'hidden'}
@@ -140,7 +141,7 @@ function sizeOf({ factsOf, unit }: Live, piece: Piece): string {
   return showSize(width, height, unit).replace(` ${unit.unit}`, '');
 }
 
-function Toggle({
+function WordToggle({
   label,
   on,
   word,
@@ -152,13 +153,13 @@ function Toggle({
   onToggle: () => void;
 }) {
   return (
-    <button
+    <Toggle
       aria-label={label}
-      aria-pressed={on}
+      pressed={on}
       className="min-h-6 min-w-6 underline underline-offset-2"
-      onClick={onToggle}
+      onPress={onToggle}
     >
       {word}
-    </button>
+    </Toggle>
   );
 }

@@ -7,6 +7,7 @@ import { changeFit, applyRemedy } from '@/state/bench';
 import { useHand } from '@/state/hand';
 import { Gauge } from '@/ui/Gauge';
 import { VERDICT_INK, VERDICT_WORDS, VerdictShape } from '@/ui/Verdict';
+import { Hint } from '@/ui/Hint';
 
 interface Props {
   finding: Finding;
@@ -46,9 +47,9 @@ export function DocketLine({ finding, index, idle }: Props) {
           <span className="flex items-baseline justify-between gap-2">
             <span className="whitespace-nowrap font-semibold">{ruleName(rule)}</span>
             {!open && (
-              <span className="measure min-w-0 grow truncate text-sm text-ink-2" title={shown.required}>
-                {shown.required}
-              </span>
+              <Hint words={shown.required}>
+                <span className="measure min-w-0 grow truncate text-sm text-ink-2">{shown.required}</span>
+              </Hint>
             )}
             <span className={`measure whitespace-nowrap font-semibold ${ink}`}>{shown.measured}</span>
           </span>

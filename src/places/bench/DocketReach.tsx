@@ -2,6 +2,7 @@
 import type { Docket, Outcome } from '@/core/check/docket';
 import { failing } from '@/core/check/reach';
 import { VerdictShape } from '@/ui/Verdict';
+import { Fold } from '@/ui/Fold';
 
 /** On how many of the product's colours and sizes the fit is Ready, and which fail by what. */
 export function DocketReach({ docket: { looks, sizes } }: { docket: Pick<Docket, 'looks' | 'sizes'> }) {
@@ -11,8 +12,7 @@ export function DocketReach({ docket: { looks, sizes } }: { docket: Pick<Docket,
     ...(sizes.length > 0 ? [`${ready(sizes)} of ${sizes.length} sizes`] : []),
   ];
   return (
-    <details data-reach className="border-b border-rule py-1.5 text-sm">
-      <summary className="cursor-pointer font-semibold marker:text-ink-2">Ready on {said.join(', ')}</summary>
+    <Fold ruled={false} title={`Ready on ${said.join(', ')}`} className="border-b border-rule py-1 text-sm">
       <ul className="ml-[21px] mt-1">
         {[...failing(looks), ...failing(sizes)].map(({ names, verdict, why }) => (
           <li key={names.join(' ')} className="flex items-baseline gap-1.5">
@@ -24,7 +24,7 @@ export function DocketReach({ docket: { looks, sizes } }: { docket: Pick<Docket,
           </li>
         ))}
       </ul>
-    </details>
+    </Fold>
   );
 }
 

@@ -10,6 +10,9 @@ import { useShop } from '@/state/shop';
 import { Looking } from './Looking';
 import { useUnderlay } from './useUnderlay';
 import type { Live } from './useLive';
+import { Slider } from '@/ui/Slider';
+import { Select } from '@/ui/Select';
+import { Segments, Toggle } from '@/ui/Toggle';
 
 /** Which face and size is on the bench, the template under it, a newer blank if there is one; how it is looked at. */
 export function FaceBar({ live }: { live: Live }) {
@@ -21,20 +24,18 @@ export function FaceBar({ live }: { live: Live }) {
       {faces.length > 1 && <Faces live={live} />}
       {blank.sizes.length > 0 && <Sizes live={live} />}
       {underlay && (
-        <label className="flex items-center gap-2 text-ink-2">
+        <span className="flex items-center gap-2 text-ink-2">
           template under it
-          <input
-            type="range"
-            aria-label="How strongly the template shows"
-            data-arrows
-            min={0}
+          <Slider
+            label="How strongly the template shows"
+            words={`${Math.round(underlay.opacity * 100)} %`}
             max={1}
             step={0.05}
             value={underlay.opacity}
-            onChange={(event) => void saveUnderlay({ ...underlay, opacity: Number(event.target.value) })}
-            className="w-24 accent-thread"
+            onChange={(opacity) => void saveUnderlay({ ...underlay, opacity })}
+            className="w-24"
           />
-        </label>
+        </span>
       )}
       {newer}
       <Looking live={live} />
@@ -56,46 +57,40 @@ function Faces({ live }: { live: Live }) {
   };
   const many = live.blank.faces.length > MOST_IN_LINE;
   return (
-    <span role="group" aria-label="Face" className="flex items-center gap-3 whitespace-nowrap">
+    <span className="flex items-center gap-3 whitespace-nowrap">
       {many && (
-        <select
-          aria-label="Which face"
+        <Select
+          label="Which face"
           value={live.face.id}
-          onChange={(event) => {
-            open(event.target.value);
-          }}
-          className="max-w-56 border border-rule bg-docket px-1 py-0.5 text-ink"
-        >
-          {live.blank.faces.map(({ id, name }, i) => (
-            <option key={id} value={id}>
-              {i + 1} of {live.blank.faces.length}: {name}
-            </option>
-          ))}
-        </select>
+          choices={live.blank.faces.map(({ id, name }, i) => [
+            id,
+            `${i + 1} of ${live.blank.faces.length}: ${name}`,
+          ])}
+          onChange={open}
+          className="max-w-56 text-ink"
+        />
       )}
-      {(many ? [] : live.blank.faces).map(({ id, name }) => (
-        <button
-          key={id}
-          aria-pressed={id === live.face.id}
-          title={carries(id) ? undefined : `Nothing is on the ${name} yet`}
-          className={id === live.face.id ? 'font-semibold underline underline-offset-4' : 'text-ink-2'}
-          onClick={() => {
-            open(id);
-          }}
-        >
-          {name}
-          {!carries(id) && few && ' (bare)'}
-        </button>
-      ))}
-      <button
-        aria-pressed={allFaces}
-        className={allFaces ? 'font-semibold underline underline-offset-4' : 'text-ink-2'}
-        onClick={() => {
-          useHand.setState({ allFaces: !allFaces });
+      {!many && (
+        <Segments
+          label="Face"
+          value={live.face.id}
+          choices={live.blank.faces.map(({ id, name }) => ({
+            value: id,
+            name: `${name}${!carries(id) && few ? ' (bare)' : ''}`,
+            hint: carries(id) ? undefined : `Nothing is on the ${name} yet`,
+          }))}
+          onChange={open}
+        />
+      )}
+      <Toggle
+        pressed={allFaces}
+        className="chosen-word text-ink-2"
+        onPress={(on) => {
+          useHand.setState({ allFaces: on });
         }}
       >
         side by side
-      </button>
+      </Toggle>
     </span>
   );
 }
@@ -115,26 +110,22 @@ function Sizes({ live }: { live: Live }) {
     }));
   };
   return (
-    <span role="group" aria-label={`Size, ${method.name}`} className="measure flex gap-2.5">
-      {blank.sizes.map(({ id, name, print }) => (
-        <button
-          key={id}
-          aria-label={`Size ${name}`}
-          aria-pressed={id === current}
-          title={showSize(
-            (live.face.width / printOf(live, current)) * print,
-            (live.face.height / printOf(live, current)) * print,
-            live.unit,
-          )}
-          className={id === current ? 'font-semibold underline underline-offset-4' : 'text-ink-2'}
-          onClick={() => {
-            change(id);
-          }}
-        >
-          {name}
-        </button>
-      ))}
-    </span>
+    <Segments
+      label={`Size, ${method.name}`}
+      value={current ?? ''}
+      choices={blank.sizes.map(({ id, name, print }) => ({
+        value: id,
+        name,
+        spoken: `Size ${name}`,
+        hint: showSize(
+          (live.face.width / printOf(live, current)) * print,
+          (live.face.height / printOf(live, current)) * print,
+          live.unit,
+        ),
+      }))}
+      className="measure flex gap-2.5"
+      onChange={change}
+    />
   );
 }
 

@@ -7,6 +7,7 @@ import { MenuLine, MenuRule, VerbMenu } from '@/ui/Menu';
 import { zoomTo, type Aim } from './flat/zooming';
 import { ProofMenu } from './ProofMenu';
 import type { Live } from './useLive';
+import { Toggle } from '@/ui/Toggle';
 
 const LINE_WORDS: Record<EdgeLine, string> = {
   role: 'safe or bleed edge, by role',
@@ -83,15 +84,15 @@ export function Looking({ live }: { live: Live }) {
           </MenuLine>
         )}
       </VerbMenu>
-      <button
+      <Toggle
         className="verb"
-        aria-pressed={list}
-        onClick={() => {
-          useHand.setState({ list: !list });
+        pressed={list}
+        onPress={(on) => {
+          useHand.setState({ list: on });
         }}
       >
         Cutting list
-      </button>
+      </Toggle>
     </span>
   );
 }

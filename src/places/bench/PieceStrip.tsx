@@ -15,6 +15,7 @@ import { RepeatRow } from './strip/RepeatRow';
 import { TextRow } from './strip/TextRow';
 import { perform, VERBS, type VerbId } from './verbs';
 import type { Live } from './useLive';
+import { Hint } from '@/ui/Hint';
 
 /** What is chosen said as a sentence, and what can be done to it as verbs; a second strip for its own measures. */
 export function PieceStrip({ live, onBringIn }: { live: Live; onBringIn: () => void }) {
@@ -89,9 +90,9 @@ function Said({ live }: { live: Live }) {
   const word = selected.knockout ? 'knockout' : selected.role;
   return (
     <span className="flex min-w-0 items-baseline gap-2">
-      <span className="truncate font-semibold" title={selected.name}>
-        {selected.name}
-      </span>
+      <Hint words={selected.name}>
+        <span className="truncate font-semibold">{selected.name}</span>
+      </Hint>
       {isMotifKind(selected) ? (
         <button
           className="verb"
@@ -235,14 +236,15 @@ function VerbLine({ live, id, say }: { live: Live; id: VerbId; say?: string }) {
 function VerbButton({ live, id, say }: { live: Live; id: VerbId; say: string }) {
   const { name, keys } = VERBS[id];
   return (
-    <button
-      className="verb whitespace-nowrap"
-      title={`${name} (${keys})`}
-      onClick={() => {
-        perform(live, id);
-      }}
-    >
-      {say}
-    </button>
+    <Hint words={`${name} (${keys})`}>
+      <button
+        className="verb whitespace-nowrap"
+        onClick={() => {
+          perform(live, id);
+        }}
+      >
+        {say}
+      </button>
+    </Hint>
   );
 }

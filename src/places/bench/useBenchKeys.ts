@@ -45,6 +45,8 @@ const ARROWS: Record<string, readonly [dx: number, dy: number, align: VerbId]> =
   ArrowDown: [0, 1, 'alignFoot'],
 };
 
+/** What is open over the bench and takes the keys: dialogs, menus, lists of a field. */
+const OPEN = '[role=dialog], [role=alertdialog], [role=menu], [data-radix-select-viewport]';
 /** px that an arrow key moves the flat by, where nothing is chosen. */
 const PAN = 40;
 
@@ -54,7 +56,7 @@ export function useBenchKeys(live: Live, add: { text: () => void }): void {
     const press = (event: KeyboardEvent) => {
       // A list or a field that is open takes the key for itself, wherever the focus is.
       if (event.defaultPrevented) return;
-      if (isTyping(event) || document.querySelector('[role=dialog], [role=menu]')) return;
+      if (isTyping(event) || document.querySelector(OPEN)) return;
       if (handle(live, event, add)) event.preventDefault();
     };
     addEventListener('keydown', press);

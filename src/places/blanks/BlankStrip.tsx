@@ -20,6 +20,7 @@ import { SplitField } from './SplitField';
 import { Fact, Heading } from '@/ui/StripParts';
 import { today } from './today';
 import { TryOn } from './TryOn';
+import { Popup } from '@/ui/Popup';
 
 /** One blank on a strip of paper: its numbers and where each comes from, its house, and what can be done with it. */
 export function BlankStrip({
@@ -258,10 +259,9 @@ function Verbs({ resolved, onChoose }: { resolved: ResolvedBlank; onChoose: (id:
 
 function Rename({ blank }: { blank: Blank }) {
   return (
-    <details className="relative">
-      <summary className="verb cursor-pointer list-none">Rename</summary>
+    <Popup trigger={<button className="verb">Rename</button>} align="start" className="p-2">
       <form
-        className="absolute bottom-full left-0 z-20 flex gap-2 border border-ink bg-docket p-2"
+        className="flex gap-2"
         onSubmit={(event) => {
           event.preventDefault();
           const name = String(new FormData(event.currentTarget).get('name') ?? '').trim();
@@ -277,6 +277,6 @@ function Rename({ blank }: { blank: Blank }) {
         />
         <button className="action">Rename</button>
       </form>
-    </details>
+    </Popup>
   );
 }

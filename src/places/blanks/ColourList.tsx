@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import { freeIdAmong } from '@/core/pack/names';
 import { changeBlank } from '@/state/blanks';
+import { Fold } from '@/ui/Fold';
 
 /** The colours the product comes in: the print is seen and checked on them. */
 export function ColourList({ resolved }: { resolved: ResolvedBlank }) {
@@ -18,11 +19,10 @@ export function ColourList({ resolved }: { resolved: ResolvedBlank }) {
     setName('');
   };
   return (
-    <details className="mt-4 text-sm">
-      <summary className="cursor-pointer border-b border-ink pb-0.5 font-semibold">
-        Colours: {blank.colours.length}
-        {blank.states.length > 0 && `, states: ${blank.states.map((state) => state.name).join(', ')}`}
-      </summary>
+    <Fold
+      className="mt-4 text-sm"
+      title={`Colours: ${blank.colours.length}${blank.states.length > 0 ? `, states: ${blank.states.map((state) => state.name).join(', ')}` : ''}`}
+    >
       <ul>
         {blank.colours.map((colour) => (
           <li key={colour.id} className="flex items-center gap-3 border-b border-rule py-[3px]">
@@ -67,6 +67,6 @@ export function ColourList({ resolved }: { resolved: ResolvedBlank }) {
           Add
         </button>
       </div>
-    </details>
+    </Fold>
   );
 }

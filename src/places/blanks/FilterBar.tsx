@@ -4,6 +4,7 @@ import { METHODS } from '@/core/blank/methods';
 import { parseSize } from '@/core/length/parse';
 import type { UnitSetting } from '@/core/length/show';
 import type { Wanted } from './filter';
+import { Select } from '@/ui/Select';
 
 const FIELD = 'border border-rule bg-docket px-2 py-1 text-sm';
 
@@ -31,36 +32,24 @@ export function FilterBar({
         }}
         className={`${FIELD} w-32`}
       />
-      <select
-        aria-label="Kind"
+      <Select
+        label="Kind"
         value={wanted.kind ?? ''}
-        onChange={(event) => {
-          onWant({ ...wanted, kind: (event.target.value || null) as Kind | null });
+        choices={[['', 'Any kind'], ...(Object.entries(KIND_NAMES) as [Kind, string][])]}
+        onChange={(kind) => {
+          onWant({ ...wanted, kind: kind || null });
         }}
-        className={FIELD}
-      >
-        <option value="">Any kind</option>
-        {Object.entries(KIND_NAMES).map(([kind, name]) => (
-          <option key={kind} value={kind}>
-            {name}
-          </option>
-        ))}
-      </select>
-      <select
-        aria-label="Method"
+        className="text-sm"
+      />
+      <Select
+        label="Method"
         value={wanted.methodId ?? ''}
-        onChange={(event) => {
-          onWant({ ...wanted, methodId: event.target.value || null });
+        choices={[['', 'Any method'], ...METHODS.map(({ id, name }) => [id, name] as const)]}
+        onChange={(methodId) => {
+          onWant({ ...wanted, methodId: methodId || null });
         }}
-        className={FIELD}
-      >
-        <option value="">Any method</option>
-        {METHODS.map(({ id, name }) => (
-          <option key={id} value={id}>
-            {name}
-          </option>
-        ))}
-      </select>
+        className="text-sm"
+      />
       <span className="relative">
         <input
           aria-label="Room for a size"

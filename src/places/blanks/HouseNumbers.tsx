@@ -10,6 +10,7 @@ import { useShop } from '@/state/shop';
 import { NumberRow } from './NumberRow';
 import { Fact, Heading } from '@/ui/StripParts';
 import { today } from './today';
+import { Select } from '@/ui/Select';
 
 /** What the house asks, where each number comes from, and what is still to be asked. */
 export function HouseNumbers({ resolved }: { resolved: ResolvedBlank }) {
@@ -25,18 +26,16 @@ export function HouseNumbers({ resolved }: { resolved: ResolvedBlank }) {
   return (
     <>
       <Heading>House</Heading>
-      <select
-        aria-label="House that prints it"
+      <Select
+        label="House that prints it"
         value={spec.id}
-        onChange={(event) => void chooseHouse(blank.id, event.target.value)}
-        className="mt-1.5 w-full border border-rule bg-docket px-2 py-1"
-      >
-        {others.map(({ id, house, bleed, safe }) => (
-          <option key={id} value={id}>
-            {house}: bleed {showLength(bleed.value, unit)}, safe {showLength(safe.value, unit)}
-          </option>
-        ))}
-      </select>
+        choices={others.map(({ id, house, bleed, safe }) => [
+          id,
+          `${house}: bleed ${showLength(bleed.value, unit)}, safe ${showLength(safe.value, unit)}`,
+        ])}
+        onChange={(id) => void chooseHouse(blank.id, id)}
+        className="mt-1.5 w-full"
+      />
       <dl className="measure text-sm">
         <NumberRow
           name="bleed"

@@ -11,6 +11,8 @@ import { showLength } from '@/core/length/show';
 import { freeIdAmong } from '@/core/pack/names';
 import { changeBlank, dropVersion } from '@/state/blanks';
 import { useShop } from '@/state/shop';
+import { Fold } from '@/ui/Fold';
+import { Select } from '@/ui/Select';
 
 /** Where nothing may sit: holes, and covers that will lie on top. New ones come from parts, or by their diameter. */
 export function KeepOutList({ resolved }: { resolved: ResolvedBlank }) {
@@ -63,10 +65,11 @@ export function KeepOutList({ resolved }: { resolved: ResolvedBlank }) {
     </label>
   );
   return (
-    <details className="mt-4 text-sm" open={list.length > 0}>
-      <summary className="cursor-pointer border-b border-ink pb-0.5 font-semibold">
-        Keep-outs{list.length > 0 ? `: ${list.length}` : ''}
-      </summary>
+    <Fold
+      className="mt-4 text-sm"
+      open={list.length > 0}
+      title={`Keep-outs${list.length > 0 ? `: ${list.length}` : ''}`}
+    >
       <ul className="measure">
         {list.map((one) => (
           <li key={one.id} className="flex justify-between gap-3 border-b border-rule py-[3px]">
@@ -84,21 +87,18 @@ export function KeepOutList({ resolved }: { resolved: ResolvedBlank }) {
         ))}
       </ul>
       <div className="mt-1.5 grid grid-cols-2 gap-2">
-        <select
-          aria-label="Part"
+        <Select
+          label="Part"
           value={texts.part}
-          onChange={(event) => {
-            setTexts((so) => ({ ...so, part: event.target.value }));
+          choices={[
+            ...PARTS.map(({ id, name, effect }) => [id, `${name} (${effect})`] as const),
+            ['own', 'A hole by its diameter'],
+          ]}
+          onChange={(part) => {
+            setTexts((so) => ({ ...so, part }));
           }}
-          className="col-span-2 border border-rule bg-docket px-2 py-1"
-        >
-          {PARTS.map(({ id, name, effect }) => (
-            <option key={id} value={id}>
-              {name} ({effect})
-            </option>
-          ))}
-          <option value="own">A hole by its diameter</option>
-        </select>
+          className="col-span-2"
+        />
         {own && field('diameter', 'diameter')}
         {field('x', 'from the left')}
         {field('y', 'from the top')}
@@ -112,7 +112,7 @@ export function KeepOutList({ resolved }: { resolved: ResolvedBlank }) {
       <button className="verb mt-1" disabled={!placed || off} onClick={add}>
         Keep this place clear
       </button>
-    </details>
+    </Fold>
   );
 }
 

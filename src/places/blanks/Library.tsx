@@ -6,6 +6,9 @@ import { assumedAmong, SPEC_NUMBERS } from '@/core/blank/questions';
 import { showLength, showSize, type UnitSetting } from '@/core/length/show';
 import { useShop } from '@/state/shop';
 import { BlankDrawing, drawingSize } from '@/ui/flat/BlankDrawing';
+import { Checkbox } from '@/ui/Checkbox';
+import { Hint } from '@/ui/Hint';
+import { Toggle } from '@/ui/Toggle';
 
 /** Scales the library can be drawn at, in px a mm: from a whole banner to a small sticker. */
 const SCALES = [0.14, 0.3, 0.5, 0.8, 1.2];
@@ -128,38 +131,35 @@ const BlankCell = memo(function BlankCell(props: CellProps) {
       className="group relative flex flex-col justify-end"
       style={{ width: Math.max(138, drawingSize(resolved).width * perMm + 4) }}
     >
-      <button
+      <Toggle
         aria-label={`${blank.name}, ${showSize(trim.width, trim.height, unit)}`}
-        aria-pressed={chosen}
+        pressed={chosen}
         data-blank={blank.id}
-        onClick={() => {
+        onPress={() => {
           onChoose(blank.id);
         }}
         className={`block text-left outline-offset-4 ${chosen ? 'outline-2 outline-viewing-thread' : ''}`}
       >
         <BlankDrawing resolved={resolved} perMm={perMm} />
-        <span className="mt-1.5 block truncate font-semibold" title={blank.name}>
-          {blank.name}
-        </span>
+        <Hint words={blank.name}>
+          <span className="mt-1.5 block truncate font-semibold">{blank.name}</span>
+        </Hint>
         <span className="measure block truncate text-sm text-viewing-ink-2">
           {showSize(trim.width, trim.height, unit)}
           {toAsk > 0 && ` · ${toAsk} to ask`}
         </span>
         <span className="block truncate pr-16 text-xs text-viewing-ink-2">{method.name}</span>
-      </button>
-      <label
-        className={`absolute bottom-0 right-0 flex items-center gap-1 text-xs ${compared ? '' : 'opacity-0 focus-within:opacity-100 group-hover:opacity-100'}`}
+      </Toggle>
+      <Checkbox
+        spoken={`Compare ${blank.name}`}
+        checked={compared}
+        onChange={() => {
+          onCompare(blank.id);
+        }}
+        className={`absolute bottom-0 right-0 text-xs ${compared ? '' : 'opacity-0 focus-within:opacity-100 group-hover:opacity-100'}`}
       >
-        <input
-          type="checkbox"
-          checked={compared}
-          aria-label={`Compare ${blank.name}`}
-          onChange={() => {
-            onCompare(blank.id);
-          }}
-        />
         compare
-      </label>
+      </Checkbox>
     </li>
   );
 });

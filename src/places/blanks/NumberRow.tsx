@@ -1,6 +1,7 @@
 'use client';
 import type { UnitSetting } from '@/core/length/show';
 import { EditableLength } from '@/ui/LengthValue';
+import { Hint } from '@/ui/Hint';
 
 interface Props {
   name: string;
@@ -16,10 +17,12 @@ interface Props {
 export function NumberRow({ name, mm, unit, source, refuse, onSet }: Props) {
   return (
     <div className="flex items-baseline justify-between gap-3 border-b border-rule py-[3px]">
-      <dt className="min-w-0 truncate text-ink-2" title={name}>
-        {name}
-        {source && <span className={source === 'assumed' ? ' text-look' : ''}> · {source}</span>}
-      </dt>
+      <Hint words={name}>
+        <dt className="min-w-0 truncate text-ink-2">
+          {name}
+          {source && <span className={source === 'assumed' ? ' text-look' : ''}> · {source}</span>}
+        </dt>
+      </Hint>
       <dd className="shrink-0 font-semibold">
         <EditableLength
           name={name}

@@ -5,6 +5,8 @@ import { parseLength } from '@/core/length/parse';
 import { showLength } from '@/core/length/show';
 import { changeBlank } from '@/state/blanks';
 import { useShop } from '@/state/shop';
+import { Fold } from '@/ui/Fold';
+import { Select } from '@/ui/Select';
 
 /** Splits a face into equal or typed panels: centres to aim at, never printed. */
 export function SplitField({ resolved }: { resolved: ResolvedBlank }) {
@@ -21,25 +23,15 @@ export function SplitField({ resolved }: { resolved: ResolvedBlank }) {
   };
   const others = blank.splits.filter((one) => one.faceId !== face.id);
   return (
-    <details className="mt-4 text-sm">
-      <summary className="cursor-pointer border-b border-ink pb-0.5 font-semibold">
-        Panels{split ? `: ${split.panels.length}` : ''}
-      </summary>
+    <Fold className="mt-4 text-sm" title={`Panels${split ? `: ${split.panels.length}` : ''}`}>
       {faces.length > 1 && (
-        <select
-          aria-label="Face to split"
+        <Select
+          label="Face to split"
           value={face.id}
-          onChange={(event) => {
-            setFaceId(event.target.value);
-          }}
-          className="mt-1.5 w-full border border-rule bg-docket px-2 py-1"
-        >
-          {faces.map(({ id, name }) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
-        </select>
+          choices={faces.map(({ id, name }) => [id, name])}
+          onChange={setFaceId}
+          className="mt-1.5 w-full"
+        />
       )}
       <label className="mt-1.5 block text-ink-2">
         How many, or their widths with commas between
@@ -79,7 +71,7 @@ export function SplitField({ resolved }: { resolved: ResolvedBlank }) {
           </button>
         )}
       </p>
-    </details>
+    </Fold>
   );
 }
 

@@ -10,6 +10,7 @@ import { correctBody, expectedEnds, printerError, type TryOn as Seen } from '@/c
 import { changeBlank, dropVersion } from '@/state/blanks';
 import { useShop } from '@/state/shop';
 import { today } from './today';
+import { Fold } from '@/ui/Fold';
 
 const ASKED: readonly (readonly [id: keyof Seen, ask: string])[] = [
   ['ruler', 'The 100 mm line measures'],
@@ -63,8 +64,11 @@ export function TryOn({ resolved }: { resolved: ResolvedBlank }) {
     );
   };
   return (
-    <details className="mt-2 text-sm">
-      <summary className="verb cursor-pointer list-none">Try the printed template on</summary>
+    <Fold
+      title={<span className="verb">Try the printed template on</span>}
+      ruled={false}
+      className="mt-2 text-sm"
+    >
       <p className="mt-1 text-ink-2">
         Print it at 100 %, cut it out, {round ? 'wrap it round the thing' : 'lay it on the thing'}. Type what
         you read; leave alone what is as expected. A template that laps over or runs past is a negative gap.
@@ -133,6 +137,6 @@ export function TryOn({ resolved }: { resolved: ResolvedBlank }) {
           </button>
         </>
       )}
-    </details>
+    </Fold>
   );
 }

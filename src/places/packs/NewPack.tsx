@@ -8,6 +8,7 @@ import { currentDocket } from '@/state/dockets';
 import { useShop, type Shop } from '@/state/shop';
 import { VerdictShape, VERDICT_WORDS } from '@/ui/Verdict';
 import { usePackWork } from './usePackWork';
+import { Tick } from '@/ui/Checkbox';
 
 interface Row {
   fit: Fit;
@@ -56,15 +57,13 @@ export function NewPack({
           <thead className="sticky top-0 z-10 bg-frame text-sm text-ink-2">
             <tr className="border-b border-ink">
               <th className="w-8 py-2 font-normal">
-                <input
-                  type="checkbox"
-                  aria-label="Every fit"
-                  className="accent-thread"
+                <Tick
+                  label="Every fit"
                   checked={picked.length === rows.length}
-                  onChange={(event) => {
+                  onChange={(on) => {
                     choose(
                       rows.map(({ fit }) => fit.id),
-                      event.target.checked,
+                      on,
                     );
                   }}
                 />
@@ -244,16 +243,7 @@ function TickCells({
   return (
     <>
       <td className="py-1.5">
-        <input
-          id={id}
-          type="checkbox"
-          aria-label={label}
-          className="accent-thread"
-          checked={chosen}
-          onChange={(event) => {
-            onChoose(event.target.checked);
-          }}
-        />
+        <Tick id={id} label={label} checked={chosen} onChange={onChoose} />
       </td>
       <td className="max-w-52 truncate pr-4">
         <label htmlFor={id} className="cursor-pointer font-semibold">

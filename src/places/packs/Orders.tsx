@@ -7,6 +7,7 @@ import { resumeOrder, useSending } from '@/state/sending';
 import type { SentOrder, StoredPack } from '@/core/pack/record';
 import { VerdictShape } from '@/ui/Verdict';
 import { sayBytes, sayDay, sayOrder } from './words';
+import { Progress } from '@/ui/Progress';
 
 const MEANS = { sending: 'look', broken: 'look', arrived: 'ready', refused: 'fix' } as const;
 
@@ -41,7 +42,7 @@ function OrderLine({ pack, sent }: { pack: StoredPack; sent: SentOrder }) {
         </span>
         {under && (
           <>
-            <progress className="h-2 w-40" max={order.bytes} value={under.sent} />
+            <Progress label="Sending" share={under.sent / order.bytes} className="w-40" />
             <span className="measure text-sm">
               {sayBytes(under.sent)} of {sayBytes(order.bytes)}
             </span>

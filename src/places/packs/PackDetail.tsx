@@ -10,6 +10,7 @@ import { VerdictShape, VERDICT_WORDS } from '@/ui/Verdict';
 import { Orders } from './Orders';
 import { SendSheet } from './SendSheet';
 import { sayBytes, sayDay } from './words';
+import { Hint } from '@/ui/Hint';
 
 const MIRRORED = {
   file: 'mirrored in the file',
@@ -114,17 +115,17 @@ function FitFiles({ fit, files }: { fit: PackedFit; files: StoredPack['manifest'
             const print = fit.prints.find((one) => one.path === path);
             return (
               <tr key={path} className="border-b border-rule">
-                <td className="truncate py-1 pr-4" title={path}>
-                  {path.slice(folder.length + 1)}
-                </td>
+                <Hint words={path}>
+                  <td className="truncate py-1 pr-4">{path.slice(folder.length + 1)}</td>
+                </Hint>
                 <td className="w-64 truncate pr-4 text-ink-2">
                   {print &&
                     `${print.pixels.width} × ${print.pixels.height} px, ${print.ppi} PPI, ${print.mode.toUpperCase()}`}
                 </td>
                 <td className="w-20 pr-4 text-right">{sayBytes(bytes)}</td>
-                <td className="w-36 text-right text-ink-2" title={`SHA-256 ${sha256}`}>
-                  {sha256.slice(0, 12)}…
-                </td>
+                <Hint words={`SHA-256 ${sha256}`}>
+                  <td className="w-36 text-right text-ink-2">{sha256.slice(0, 12)}…</td>
+                </Hint>
               </tr>
             );
           })}

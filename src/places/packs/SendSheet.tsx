@@ -5,9 +5,10 @@ import type { PackedFit, PrintRecord } from '@/core/pack/manifest';
 import { sentence } from '@/state/imports';
 import { desksFor, sendOrder } from '@/state/sending';
 import type { StoredPack } from '@/core/pack/record';
-import { LeaveSheet, Sheet } from '@/ui/Sheet';
+import { Dialog, LeaveDialog } from '@/ui/Dialog';
 import { OneOf } from '@/ui/OneOf';
 import { sayBytes } from './words';
+import { Select } from '@/ui/Select';
 
 /** To whom a pack is sent, how many of each, and which file goes on which side. */
 export function SendSheet({ pack, onClose }: { pack: StoredPack; onClose: () => void }) {
@@ -29,7 +30,7 @@ export function SendSheet({ pack, onClose }: { pack: StoredPack; onClose: () => 
   const lines = own.flatMap((fit) => lineOf(fit, counts.get(fit.fitId) ?? '1', sides));
   const tooLarge = desk !== undefined && pack.bytes > desk.mostBytes;
   return (
-    <Sheet title="Send to a house" className="top-24 w-[640px]" onClose={onClose}>
+    <Dialog title="Send to a house" className="top-24 w-[640px]" onClose={onClose}>
       {trouble && <p className="text-fix">{trouble}</p>}
       {desk && desks && (
         <OneOf
@@ -107,9 +108,9 @@ export function SendSheet({ pack, onClose }: { pack: StoredPack; onClose: () => 
         >
           Send the order
         </button>
-        <LeaveSheet>Leave</LeaveSheet>
+        <LeaveDialog>Leave</LeaveDialog>
       </div>
-    </Sheet>
+    </Dialog>
   );
 }
 
@@ -135,23 +136,16 @@ function SideLine({
       </p>
     );
   return (
-    <label className="flex items-baseline gap-1">
+    <span className="flex items-baseline gap-1">
       {print.faceId}:
-      <select
-        aria-label={`What goes on the ${print.faceId} of ${fit.design} on ${fit.blank}`}
+      <Select
+        label={`What goes on the ${print.faceId} of ${fit.design} on ${fit.blank}`}
         value={path}
-        onChange={(event) => {
-          onPath(event.target.value);
-        }}
-        className="min-w-0 border border-rule bg-docket px-1"
-      >
-        {same.map((one) => (
-          <option key={one.path} value={one.path}>
-            {nameOf(one.path)}
-          </option>
-        ))}
-      </select>
-    </label>
+        choices={same.map((one) => [one.path, nameOf(one.path)])}
+        onChange={onPath}
+        className="min-w-0"
+      />
+    </span>
   );
 }
 

@@ -9,6 +9,7 @@ import { useShop } from '@/state/shop';
 import { FitDrawing } from '@/ui/flat/FitDrawing';
 import { SetDrawing } from '@/ui/flat/SetDrawing';
 import { VERDICT_INK, VERDICT_WORDS, VerdictShape } from '@/ui/Verdict';
+import { Hint } from '@/ui/Hint';
 
 export const CELL_WIDTH = 148;
 const DRAWING_HEIGHT = 104;
@@ -64,34 +65,35 @@ export function Cell({ column, drawingWidth, design, fit, onFit, onOpen, onRemov
   };
   return (
     <td className="group/cell relative border-b border-r border-rule p-[6px] align-top">
-      <button
-        aria-label={`${design.name} on ${blank.name}: ${verdict ? VERDICT_WORDS[verdict] : 'measuring'}${verdict && verdict !== 'ready' ? `, ${word}` : ''}`}
-        title={telling?.message}
-        onClick={() => {
-          onOpen(fit.id);
-        }}
-        className="block w-full text-left outline-offset-4"
-      >
-        <span className="block bg-viewing">
-          {own.faces.length > 1 && face.cut ? (
-            <SetDrawing faces={own.faces} fit={fit} {...drawn} />
-          ) : (
-            <FitDrawing
-              blank={own}
-              face={face}
-              sizeId={fit.sizeId}
-              pieces={fit.faces.find(({ faceId }) => faceId === face.id)?.pieces ?? []}
-              {...drawn}
-            />
-          )}
-        </span>
-        <span
-          className={`measure mt-1 flex items-center gap-1.5 px-0.5 text-sm font-semibold ${verdict ? VERDICT_INK[verdict] : 'text-ink-2'}`}
+      <Hint words={telling?.message}>
+        <button
+          aria-label={`${design.name} on ${blank.name}: ${verdict ? VERDICT_WORDS[verdict] : 'measuring'}${verdict && verdict !== 'ready' ? `, ${word}` : ''}`}
+          onClick={() => {
+            onOpen(fit.id);
+          }}
+          className="block w-full text-left outline-offset-4"
         >
-          {verdict && <VerdictShape verdict={verdict} />}
-          <span className="truncate">{word}</span>
-        </span>
-      </button>
+          <span className="block bg-viewing">
+            {own.faces.length > 1 && face.cut ? (
+              <SetDrawing faces={own.faces} fit={fit} {...drawn} />
+            ) : (
+              <FitDrawing
+                blank={own}
+                face={face}
+                sizeId={fit.sizeId}
+                pieces={fit.faces.find(({ faceId }) => faceId === face.id)?.pieces ?? []}
+                {...drawn}
+              />
+            )}
+          </span>
+          <span
+            className={`measure mt-1 flex items-center gap-1.5 px-0.5 text-sm font-semibold ${verdict ? VERDICT_INK[verdict] : 'text-ink-2'}`}
+          >
+            {verdict && <VerdictShape verdict={verdict} />}
+            <span className="truncate">{word}</span>
+          </span>
+        </button>
+      </Hint>
       <button
         aria-label={`Take ${design.name} off ${blank.name}`}
         onClick={onRemove}

@@ -10,6 +10,7 @@ import { useShop } from '@/state/shop';
 import { DropTarget } from '@/ui/DropTarget';
 import { VERDICT_INK, VERDICT_WORDS } from '@/ui/Verdict';
 import { RangeTable } from './RangeTable';
+import { Segments } from '@/ui/Toggle';
 
 type Filter = 'all' | 'needs work' | 'ready';
 const FILTERS: readonly Filter[] = ['all', 'needs work', 'ready'];
@@ -65,22 +66,14 @@ export function Range() {
                 measuring {measuring}
               </span>
             )}
-            <span className="ml-auto text-sm text-ink-2">
-              Show:{' '}
-              {FILTERS.map((one, index) => (
-                <span key={one}>
-                  {index > 0 && ' · '}
-                  <button
-                    aria-pressed={filter === one}
-                    className={filter === one ? 'font-semibold text-ink underline underline-offset-4' : ''}
-                    onClick={() => {
-                      setFilter(one);
-                    }}
-                  >
-                    {one}
-                  </button>
-                </span>
-              ))}
+            <span className="ml-auto flex gap-3 text-sm text-ink-2">
+              Show
+              <Segments
+                label="Designs that are shown"
+                value={filter}
+                choices={FILTERS.map((one) => ({ value: one, name: one }))}
+                onChange={setFilter}
+              />
             </span>
             <button className="action" onClick={open}>
               Add artwork

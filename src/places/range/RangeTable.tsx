@@ -1,5 +1,4 @@
 'use client';
-import * as Menu from '@radix-ui/react-dropdown-menu';
 import { toast } from 'sonner';
 import { trimSize, type PrintFace, type ResolvedBlank } from '@/core/blank/resolve';
 import { isToShape } from '@/core/cut/face';
@@ -10,6 +9,8 @@ import { currentDocket } from '@/state/dockets';
 import { removeDesign, removeFit, saveFit, useShop } from '@/state/shop';
 import { sentence } from '@/state/imports';
 import { Cell, CELL_WIDTH } from './Cell';
+import { Hint } from '@/ui/Hint';
+import { MenuLine, VerbMenu } from '@/ui/Menu';
 
 interface Props {
   columns: readonly ResolvedBlank[];
@@ -54,7 +55,11 @@ export function RangeTable({ columns, designs, onOpen }: Props) {
                 style={{ minWidth: CELL_WIDTH }}
                 className="sticky top-0 z-10 border-b-2 border-r border-ink border-r-rule bg-frame px-2 py-2.5 text-left align-top"
               >
-                <BlankMenu blank={blank.id} name={blank.name} />
+                <VerbMenu label={blank.name} spoken={`${blank.name}: column`} className="text-left font-bold">
+                  <MenuLine onSelect={() => void removeColumn(blank.id)}>
+                    Take this column off; its fits stay
+                  </MenuLine>
+                </VerbMenu>
                 <span className="measure block text-sm font-normal text-ink-2">
                   {isToShape({ blank }) ? 'cut to the artwork' : sizeInWords(faces[0]!, unit)}
                 </span>
@@ -62,25 +67,13 @@ export function RangeTable({ columns, designs, onOpen }: Props) {
             ))}
             {spare.length > 0 && (
               <th className="sticky top-0 z-10 w-28 border-b-2 border-ink bg-frame px-3 text-left align-middle">
-                <Menu.Root>
-                  <Menu.Trigger className="verb whitespace-nowrap">Add a blank</Menu.Trigger>
-                  <Menu.Portal>
-                    <Menu.Content
-                      className="z-40 max-h-96 overflow-auto border border-ink bg-docket py-1"
-                      align="end"
-                    >
-                      {spare.map(({ blank }) => (
-                        <Menu.Item
-                          key={blank.id}
-                          onSelect={() => void addColumn(blank.id)}
-                          className="cursor-pointer px-3 py-1 data-[highlighted]:bg-tape data-[highlighted]:text-on-tape"
-                        >
-                          {blank.name}
-                        </Menu.Item>
-                      ))}
-                    </Menu.Content>
-                  </Menu.Portal>
-                </Menu.Root>
+                <VerbMenu label="Add a blank" align="end">
+                  {spare.map(({ blank }) => (
+                    <MenuLine key={blank.id} onSelect={() => void addColumn(blank.id)}>
+                      {blank.name}
+                    </MenuLine>
+                  ))}
+                </VerbMenu>
               </th>
             )}
           </tr>
@@ -98,9 +91,9 @@ export function RangeTable({ columns, designs, onOpen }: Props) {
                   scope="row"
                   className="sticky left-0 z-10 border-b border-r border-rule bg-frame px-4 py-2.5 text-left align-top font-normal"
                 >
-                  <span className="line-clamp-2 font-bold" title={design.name}>
-                    {design.name}
-                  </span>
+                  <Hint words={design.name}>
+                    <span className="line-clamp-2 font-bold">{design.name}</span>
+                  </Hint>
                   <span className="block text-sm text-ink-2">
                     {design.artworks.length} {design.artworks.length === 1 ? 'artwork' : 'artworks'}
                   </span>
@@ -150,24 +143,4 @@ export function RangeTable({ columns, designs, onOpen }: Props) {
 function sizeInWords(face: PrintFace, unit: UnitSetting): string {
   const { width, height } = trimSize(face);
   return `${showSize(width, height, unit)}${face.bend ? ' arc' : ''}`;
-}
-
-function BlankMenu({ blank, name }: { blank: string; name: string }) {
-  return (
-    <Menu.Root>
-      <Menu.Trigger className="text-left font-bold" aria-label={`${name}: column`}>
-        {name}
-      </Menu.Trigger>
-      <Menu.Portal>
-        <Menu.Content className="z-40 border border-ink bg-docket py-1" align="start">
-          <Menu.Item
-            onSelect={() => void removeColumn(blank)}
-            className="cursor-pointer px-3 py-1 data-[highlighted]:bg-tape data-[highlighted]:text-on-tape"
-          >
-            Take this column off; its fits stay
-          </Menu.Item>
-        </Menu.Content>
-      </Menu.Portal>
-    </Menu.Root>
-  );
 }

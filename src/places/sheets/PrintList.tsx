@@ -5,6 +5,7 @@ import { showSize } from '@/core/length/show';
 import { isTransfer } from '@/state/sheets';
 import { useShop } from '@/state/shop';
 import { MenuLine, VerbMenu } from '@/ui/Menu';
+import { Hint } from '@/ui/Hint';
 
 /** What lies on a sheet: prints, and how many of each. */
 export function PrintList({
@@ -58,9 +59,11 @@ export function PrintList({
                   }}
                   className="measure w-12 bg-tape-pale px-1 text-right font-semibold text-on-tape"
                 />
-                <span className="min-w-0 grow truncate font-semibold" title={print?.name}>
-                  {print?.name ?? 'no longer here'}
-                </span>
+                <Hint words={print?.name}>
+                  <span className="min-w-0 grow truncate font-semibold">
+                    {print?.name ?? 'no longer here'}
+                  </span>
+                </Hint>
                 <button
                   className="verb text-sm"
                   aria-label={`Take ${print?.name ?? 'this'} off the sheet`}

@@ -44,20 +44,3 @@ export function Length({
     />
   );
 }
-
-/** Something that is done or not. */
-export function Tick({ name, on, onTick }: { name: string; on: boolean; onTick: (on: boolean) => void }) {
-  return (
-    <label className="flex cursor-pointer items-baseline gap-2 border-b border-rule py-1">
-      <input
-        type="checkbox"
-        checked={on}
-        onChange={(event) => {
-          onTick(event.target.checked);
-        }}
-        className="accent-thread"
-      />
-      {name}
-    </label>
-  );
-}

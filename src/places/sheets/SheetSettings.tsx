@@ -7,8 +7,9 @@ import { useShop } from '@/state/shop';
 import { Choice } from '@/ui/Field';
 import { Heading } from '@/ui/StripParts';
 import { Report } from './Report';
-import { Length, Row, Tick } from './Rows';
+import { Length, Row } from './Rows';
 import type { LaidOut } from './useLayout';
+import { Checkbox } from '@/ui/Checkbox';
 
 interface Props {
   sheet: Sheet;
@@ -115,51 +116,63 @@ export function SheetSettings({ sheet, laid, selected, onSelect, onChange, onMov
           }}
         />
       </Row>
-      <Tick
-        name="prints may be turned"
-        on={sheet.turning}
-        onTick={(turning) => {
+      <Checkbox
+        checked={sheet.turning}
+        onChange={(turning) => {
           repack({ turning });
         }}
-      />
-      <Tick
-        name="mirrored as a whole, for transfers"
-        on={sheet.mirrored}
-        onTick={(mirrored) => {
+        className="border-b border-rule py-0.5"
+      >
+        prints may be turned
+      </Checkbox>
+      <Checkbox
+        checked={sheet.mirrored}
+        onChange={(mirrored) => {
           onChange({ mirrored });
         }}
-      />
+        className="border-b border-rule py-0.5"
+      >
+        mirrored as a whole, for transfers
+      </Checkbox>
       <Heading>Marks outside the art</Heading>
-      <Tick
-        name="crop marks"
-        on={sheet.crops}
-        onTick={(crops) => {
+      <Checkbox
+        checked={sheet.crops}
+        onChange={(crops) => {
           onChange({ crops });
         }}
-      />
-      <Tick
-        name="100 mm ruler"
-        on={sheet.ruler}
-        onTick={(ruler) => {
+        className="border-b border-rule py-0.5"
+      >
+        crop marks
+      </Checkbox>
+      <Checkbox
+        checked={sheet.ruler}
+        onChange={(ruler) => {
           onChange({ ruler });
         }}
-      />
-      <Tick
-        name="labels"
-        on={sheet.labels}
-        onTick={(labels) => {
+        className="border-b border-rule py-0.5"
+      >
+        100 mm ruler
+      </Checkbox>
+      <Checkbox
+        checked={sheet.labels}
+        onChange={(labels) => {
           onChange({ labels });
         }}
-      />
+        className="border-b border-rule py-0.5"
+      >
+        labels
+      </Checkbox>
       {cuts && (
         <>
-          <Tick
-            name="cut lines, in an ink of their own"
-            on={sheet.cutLines}
-            onTick={(cutLines) => {
+          <Checkbox
+            checked={sheet.cutLines}
+            onChange={(cutLines) => {
               onChange({ cutLines });
             }}
-          />
+            className="border-b border-rule py-0.5"
+          >
+            cut lines, in an ink of their own
+          </Checkbox>
           {sheet.cutLines && (
             <label className="flex items-center gap-2 py-1 pl-6 text-sm">
               called
@@ -258,13 +271,15 @@ function ByHand({
               }}
             />
           </Row>
-          <Tick
-            name="turned"
-            on={spot.turned}
-            onTick={(turned) => {
+          <Checkbox
+            checked={spot.turned}
+            onChange={(turned) => {
               onMove(selected, { turned });
             }}
-          />
+            className="border-b border-rule py-0.5"
+          >
+            turned
+          </Checkbox>
         </>
       ) : (
         <p className="pb-1 text-ink-2">

@@ -11,6 +11,7 @@ import { PrintList } from './PrintList';
 import { SheetDrawing } from './SheetDrawing';
 import { SheetSettings } from './SheetSettings';
 import { useLayout } from './useLayout';
+import { Select } from '@/ui/Select';
 
 /** What is printed together: prints of many fits on paper, film or vinyl, with what the press needs to know. */
 export function SheetsPlace() {
@@ -43,20 +44,13 @@ export function SheetsPlace() {
               />
             </h1>
             {list.length > 1 && (
-              <select
-                aria-label="Sheet"
+              <Select
+                label="Sheet"
                 value={chosen.id}
-                onChange={(event) => {
-                  setChosenId(event.target.value);
-                }}
-                className="max-w-52 border border-rule bg-docket px-2 py-1 text-sm"
-              >
-                {list.map(({ id, name }) => (
-                  <option key={id} value={id}>
-                    {name}
-                  </option>
-                ))}
-              </select>
+                choices={list.map(({ id, name }) => [id, name])}
+                onChange={setChosenId}
+                className="max-w-52 text-sm"
+              />
             )}
             <span className="ml-auto flex items-center gap-5">
               <button className="verb" onClick={() => void remove(chosen)}>

@@ -9,6 +9,7 @@ import {
   type Import,
 } from '@/state/imports';
 import { answerFolder, useFolders } from '@/state/folders';
+import { Progress } from '@/ui/Progress';
 
 /** Files told of one by one, at most: the rest are counted. */
 const MOST_TOLD = 40;
@@ -111,14 +112,7 @@ function Whole({ list, under }: { list: readonly Import[]; under: readonly Impor
 }
 
 function Bar({ name, share, className }: { name: string; share: number; className: string }) {
-  return (
-    <progress
-      aria-label={`Measuring ${name}`}
-      value={share}
-      max={1}
-      className={`h-1.5 shrink-0 accent-thread ${className}`}
-    />
-  );
+  return <Progress label={`Measuring ${name}`} share={share} className={`shrink-0 ${className}`} />;
 }
 
 function told(count: number, done: string, what: string): string {

@@ -12,6 +12,7 @@ import { Tape } from '@/ui/Tape';
 import { ImportStrip } from './ImportStrip';
 import { ShopSheet } from './ShopSheet';
 import { Shortcuts } from './Shortcuts';
+import { Hints } from '@/ui/Hint';
 
 const MARKS = [
   { name: 'Blanks', href: '/blanks' },
@@ -36,59 +37,61 @@ export function Shell({ demo, children }: { demo: boolean; children: ReactNode }
   const dark = useDarkFrame(settings.theme);
   const { unit } = settings;
   return (
-    <div className="flex h-dvh flex-col">
-      <Tape marks={MARKS} at={markOf(at)}>
-        <button
-          className="max-w-40 truncate"
-          aria-label={`Shop ${settings.shopName}: its name and archive`}
-          onClick={() => {
-            setShopOpen(true);
-          }}
-        >
-          {settings.shopName}
-        </button>
-        <button
-          aria-label={`Lengths in ${unit.unit === 'mm' ? 'millimetres' : 'inches'}: change`}
-          onClick={() => void changeSettings({ unit: { ...unit, unit: unit.unit === 'mm' ? 'in' : 'mm' } })}
-        >
-          <span className={unit.unit === 'mm' ? 'font-semibold text-ink' : ''}>mm</span> ·{' '}
-          <span className={unit.unit === 'in' ? 'font-semibold text-ink' : ''}>in</span>
-        </button>
-        <button
-          aria-label={`${dark ? 'Dark' : 'Light'} frame: change`}
-          onClick={() => void changeSettings({ theme: dark ? 'light' : 'dark' })}
-        >
-          <span className={dark ? '' : 'font-semibold text-ink'}>light</span> ·{' '}
-          <span className={dark ? 'font-semibold text-ink' : ''}>dark</span>
-        </button>
-        <Shortcuts />
-      </Tape>
-      {shopOpen && (
-        <ShopSheet
-          onClose={() => {
-            setShopOpen(false);
+    <Hints>
+      <div className="flex h-dvh flex-col">
+        <Tape marks={MARKS} at={markOf(at)}>
+          <button
+            className="max-w-40 truncate"
+            aria-label={`Shop ${settings.shopName}: its name and archive`}
+            onClick={() => {
+              setShopOpen(true);
+            }}
+          >
+            {settings.shopName}
+          </button>
+          <button
+            aria-label={`Lengths in ${unit.unit === 'mm' ? 'millimetres' : 'inches'}: change`}
+            onClick={() => void changeSettings({ unit: { ...unit, unit: unit.unit === 'mm' ? 'in' : 'mm' } })}
+          >
+            <span className={unit.unit === 'mm' ? 'font-semibold text-ink' : ''}>mm</span> ·{' '}
+            <span className={unit.unit === 'in' ? 'font-semibold text-ink' : ''}>in</span>
+          </button>
+          <button
+            aria-label={`${dark ? 'Dark' : 'Light'} frame: change`}
+            onClick={() => void changeSettings({ theme: dark ? 'light' : 'dark' })}
+          >
+            <span className={dark ? '' : 'font-semibold text-ink'}>light</span> ·{' '}
+            <span className={dark ? 'font-semibold text-ink' : ''}>dark</span>
+          </button>
+          <Shortcuts />
+        </Tape>
+        {shopOpen && (
+          <ShopSheet
+            onClose={() => {
+              setShopOpen(false);
+            }}
+          />
+        )}
+        {hindrance && <Notice>{hindrance}</Notice>}
+        {trouble && <Notice>{trouble}</Notice>}
+        {room && <Notice>{room}</Notice>}
+        <ImportStrip />
+        <div className="flex min-h-0 grow flex-col">
+          {phase === 'open' ? children : <Opening phase={phase} />}
+        </div>
+        <Toaster
+          position="bottom-left"
+          style={{ fontFamily: 'inherit' }}
+          toastOptions={{
+            unstyled: true,
+            classNames: {
+              toast: 'flex items-center gap-4 border border-ink bg-docket px-4 py-2.5 text-ink w-[360px]',
+              actionButton: 'verb ml-auto shrink-0',
+            },
           }}
         />
-      )}
-      {hindrance && <Notice>{hindrance}</Notice>}
-      {trouble && <Notice>{trouble}</Notice>}
-      {room && <Notice>{room}</Notice>}
-      <ImportStrip />
-      <div className="flex min-h-0 grow flex-col">
-        {phase === 'open' ? children : <Opening phase={phase} />}
       </div>
-      <Toaster
-        position="bottom-left"
-        style={{ fontFamily: 'inherit' }}
-        toastOptions={{
-          unstyled: true,
-          classNames: {
-            toast: 'flex items-center gap-4 border border-ink bg-docket px-4 py-2.5 text-ink w-[360px]',
-            actionButton: 'verb ml-auto shrink-0',
-          },
-        }}
-      />
-    </div>
+    </Hints>
   );
 }
 

@@ -6,8 +6,10 @@ import { sentence } from '@/state/imports';
 import { changeSettings, useShop } from '@/state/shop';
 import { isStopped, type JobOptions } from '@/state/engine';
 import { Field } from '@/ui/Field';
-import { LeaveSheet, Sheet } from '@/ui/Sheet';
+import { Dialog, LeaveDialog } from '@/ui/Dialog';
 import { useFilePicker } from '@/ui/useFilePicker';
+import { Progress } from '@/ui/Progress';
+import { Select } from '@/ui/Select';
 
 const KINDS: Record<Change['table'], string> = {
   artworks: 'artworks',
@@ -47,7 +49,7 @@ export function ShopSheet({ onClose }: { onClose: () => void }) {
       onClose();
     });
   return (
-    <Sheet title="Shop" className="top-16 w-[560px]" onClose={onClose}>
+    <Dialog title="Shop" className="top-16 w-[560px]" onClose={onClose}>
       <Field
         label="name"
         words
@@ -62,7 +64,7 @@ export function ShopSheet({ onClose }: { onClose: () => void }) {
       {work.doing ? (
         <p role="status" className="mt-3 flex items-center gap-4">
           <span>{work.doing}</span>
-          <progress className="h-2 w-48" value={work.share} />
+          <Progress label={work.doing} share={work.share} className="w-48" />
           <button className="verb" onClick={work.stop}>
             Stop
           </button>
@@ -71,21 +73,16 @@ export function ShopSheet({ onClose }: { onClose: () => void }) {
         <Opened archive={opened} onTake={(replace) => void take(opened, replace)} />
       ) : (
         <div className="mt-3 flex flex-wrap items-center gap-4">
-          <select
-            aria-label="What goes into the archive"
+          <Select
+            label="What goes into the archive"
             value={designId}
-            onChange={(event) => {
-              setDesignId(event.target.value);
-            }}
-            className="max-w-52 border border-rule bg-docket px-2 py-1"
-          >
-            <option value="">everything</option>
-            {[...designs.values()].map(({ id, name }) => (
-              <option key={id} value={id}>
-                only {name}
-              </option>
-            ))}
-          </select>
+            choices={[
+              ['', 'everything'],
+              ...[...designs.values()].map(({ id, name }) => [id, `only ${name}`] as const),
+            ]}
+            onChange={setDesignId}
+            className="max-w-52"
+          />
           <button className="action" onClick={() => void save()}>
             Save an archive
           </button>
@@ -101,9 +98,9 @@ export function ShopSheet({ onClose }: { onClose: () => void }) {
         </p>
       )}
       <div className="mt-5 flex">
-        <LeaveSheet>Close</LeaveSheet>
+        <LeaveDialog>Close</LeaveDialog>
       </div>
-    </Sheet>
+    </Dialog>
   );
 }
 

@@ -1,7 +1,7 @@
 'use client';
-import * as Dialog from '@radix-ui/react-dialog';
 import { useEffect, useState } from 'react';
 import { VERBS } from '../bench/verbs';
+import { Dialog, LeaveDialog } from '@/ui/Dialog';
 import { isTyping } from './typing';
 
 type Keys = readonly (readonly [keys: string, what: string])[];
@@ -62,15 +62,24 @@ export function Shortcuts() {
     };
   }, []);
   return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Trigger aria-label="Keys">?</Dialog.Trigger>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-viewing-ink/40" />
-        <Dialog.Content
-          className="fixed left-1/2 top-10 z-50 w-[1120px] max-w-[96vw] -translate-x-1/2 border border-ink bg-docket p-6 text-sm"
-          aria-describedby={undefined}
+    <>
+      <button
+        aria-label="Keys"
+        onClick={() => {
+          setOpen(true);
+        }}
+      >
+        ?
+      </button>
+      {open && (
+        <Dialog
+          title="Keys"
+          className="top-10 w-[1120px] max-w-[96vw] text-sm"
+          shade
+          onClose={() => {
+            setOpen(false);
+          }}
         >
-          <Dialog.Title className="mb-3 text-lg font-bold">Keys</Dialog.Title>
           <div className="max-h-[76vh] gap-8 overflow-auto [column-count:3]">
             {SHEETS.map(([heading, keys]) => (
               <dl key={heading} className="mb-4">
@@ -87,9 +96,11 @@ export function Shortcuts() {
               </dl>
             ))}
           </div>
-          <Dialog.Close className="verb mt-4">Close</Dialog.Close>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+          <div className="mt-4 flex">
+            <LeaveDialog>Close</LeaveDialog>
+          </div>
+        </Dialog>
+      )}
+    </>
   );
 }

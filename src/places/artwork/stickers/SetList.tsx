@@ -7,6 +7,7 @@ import { showSize, type UnitSetting } from '@/core/length/show';
 import type { Fit } from '@/core/fit/schema';
 import { EditableLength } from '@/ui/LengthValue';
 import { NameField } from '@/ui/NameField';
+import { Toggle } from '@/ui/Toggle';
 
 const SMALLEST = 5;
 const LARGEST = 2000;
@@ -42,16 +43,16 @@ export function SetList({
             className={`border-b border-rule py-1 ${chosen.includes(i) ? 'bg-frame' : ''}`}
           >
             <span className="flex items-center gap-2">
-              <button
+              <Toggle
                 aria-label={`Choose sticker ${i + 1}`}
-                aria-pressed={chosen.includes(i)}
-                className={`measure w-7 shrink-0 border border-ink text-center ${chosen.includes(i) ? 'bg-thread text-on-thread' : ''}`}
-                onClick={(event) => {
+                pressed={chosen.includes(i)}
+                className="measure w-7 shrink-0 border border-ink text-center aria-pressed:bg-thread aria-pressed:text-on-thread"
+                onPress={(_, event) => {
                   onChoose(i, event.shiftKey);
                 }}
               >
                 {i + 1}
-              </button>
+              </Toggle>
               <span className="min-w-0 grow overflow-hidden px-1">
                 <NameField
                   small

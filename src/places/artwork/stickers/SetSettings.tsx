@@ -7,6 +7,8 @@ import { fixed, showLength, type UnitSetting } from '@/core/length/show';
 import { CutLengths } from '@/ui/CutLengths';
 import { LengthValue } from '@/ui/LengthValue';
 import { OneOf } from '@/ui/OneOf';
+import { Select } from '@/ui/Select';
+import { Checkbox } from '@/ui/Checkbox';
 
 /** How the whole set is cut, put together and sized. */
 export function SetSettings({
@@ -35,22 +37,16 @@ export function SetSettings({
   return (
     <div className="border-t-2 border-ink pt-1 text-sm">
       {kinds.length > 1 && (
-        <label className="flex items-center gap-2 border-b border-rule py-1.5">
+        <div className="flex items-center gap-2 border-b border-rule py-1.5">
           <span className="w-24 shrink-0 text-ink-2">Made as</span>
-          <select
+          <Select
+            label="Made as"
             value={blank.blank.id}
-            onChange={(event) => {
-              onKind(event.target.value);
-            }}
-            className="grow border border-rule bg-docket px-1 py-0.5"
-          >
-            {kinds.map((kind) => (
-              <option key={kind.blank.id} value={kind.blank.id}>
-                {kind.blank.name}
-              </option>
-            ))}
-          </select>
-        </label>
+            choices={kinds.map((kind) => [kind.blank.id, kind.blank.name])}
+            onChange={onKind}
+            className="grow"
+          />
+        </div>
       )}
       <OneOf
         label="Edge"
@@ -63,19 +59,17 @@ export function SetSettings({
           cut({ edge, border: edge === 'spread' ? 0 : settings.border || 3 });
         }}
       />
-      <p className="flex flex-wrap gap-x-5 gap-y-1 border-b border-rule py-1.5">
+      <div className="flex flex-wrap gap-x-5 gap-y-1 border-b border-rule py-1.5">
         <CutLengths cut={settings} unit={unit} onSet={cut} />
-        <label className="flex items-center gap-1.5">
-          <input
-            type="checkbox"
-            checked={settings.holes === 'keep'}
-            onChange={(event) => {
-              cut({ holes: event.target.checked ? 'keep' : 'drop' });
-            }}
-          />
+        <Checkbox
+          checked={settings.holes === 'keep'}
+          onChange={(on) => {
+            cut({ holes: on ? 'keep' : 'drop' });
+          }}
+        >
           cut holes out
-        </label>
-      </p>
+        </Checkbox>
+      </div>
       {parting.motifs.length > 1 && (
         <p className="border-b border-rule py-1.5">
           <LengthValue
@@ -123,25 +117,24 @@ function Sizes({
   return (
     <>
       {several && (
-        <label className="flex items-center gap-1.5 border-b border-rule py-1.5">
-          <input
-            type="checkbox"
+        <div className="flex items-center gap-1.5 border-b border-rule py-1.5">
+          <Checkbox
             checked={set.oneScale}
-            onChange={(event) => {
+            onChange={(oneScale) => {
               const scale = set.stickers[0]!.scale;
-              const oneScale = event.target.checked;
               onChange({
                 ...set,
                 oneScale,
                 stickers: oneScale ? set.stickers.map((one) => ({ ...one, scale })) : set.stickers,
               });
             }}
-          />
-          One scale: a size typed sizes all
+          >
+            One scale: a size typed sizes all
+          </Checkbox>
           {spread > 1.001 && (
             <span className="measure ml-auto text-look">up to {fixed(spread, 2)} times apart</span>
           )}
-        </label>
+        </div>
       )}
       {offered.length > 0 && set.stickers.length > 0 && (
         <p className="flex flex-wrap items-center gap-x-3 border-b border-rule py-1.5">

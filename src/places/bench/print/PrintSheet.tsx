@@ -17,7 +17,7 @@ import {
 import { hasFewInks } from '@/state/print';
 import { useShop } from '@/state/shop';
 import { OneOf } from '@/ui/OneOf';
-import { LeaveSheet, Sheet } from '@/ui/Sheet';
+import { Dialog, LeaveDialog } from '@/ui/Dialog';
 import type { Live } from '../useLive';
 import type { PrintWork } from './usePrintWork';
 
@@ -56,7 +56,7 @@ export function PrintSheet({ live, work, onClose }: { live: Live; work: PrintWor
     printed.map((one) => printFileName(design.name, blank, one.face, planPrint(blank, one.face, choice))),
   );
   return (
-    <Sheet title="Print files" className="top-24 w-[640px]" onClose={onClose}>
+    <Dialog title="Print files" className="top-24 w-[640px]" onClose={onClose}>
       <OneOf
         label="What"
         value={parts}
@@ -142,9 +142,9 @@ export function PrintSheet({ live, work, onClose }: { live: Live; work: PrintWor
         >
           {renditions ? 'Make them all' : names.length > 1 ? `Make ${names.length} files` : 'Make the file'}
         </button>
-        <LeaveSheet>Leave</LeaveSheet>
+        <LeaveDialog>Leave</LeaveDialog>
       </div>
-    </Sheet>
+    </Dialog>
   );
 }
 

@@ -6,7 +6,7 @@ import { useHand } from '@/state/hand';
 import { sentence } from '@/state/imports';
 import type { LookAt } from '@/state/product';
 import { saveAs } from '@/state/save';
-import { LeaveSheet, Sheet } from '@/ui/Sheet';
+import { Dialog, LeaveDialog } from '@/ui/Dialog';
 import { shownColour, type Live } from '../useLive';
 import { useProductView } from './useProductView';
 
@@ -67,7 +67,7 @@ export function ContactSheet({ live }: { live: Live }) {
   const open = useHand((hand) => hand.contactSheet);
   if (!open) return null;
   return (
-    <Sheet
+    <Dialog
       title={`${live.design.name} on ${live.blank.blank.name}, from all sides`}
       className="top-[5vh] flex h-[88vh] w-[94vw] flex-col"
       shade
@@ -76,7 +76,7 @@ export function ContactSheet({ live }: { live: Live }) {
       }}
     >
       <Looks live={live} />
-    </Sheet>
+    </Dialog>
   );
 }
 
@@ -135,7 +135,7 @@ function Looks({ live }: { live: Live }) {
         <button className="verb" disabled={told.length === 0} onClick={() => void save()}>
           Save as a picture
         </button>
-        <LeaveSheet>Close</LeaveSheet>
+        <LeaveDialog>Close</LeaveDialog>
       </div>
     </>
   );

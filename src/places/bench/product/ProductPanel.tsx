@@ -11,6 +11,9 @@ import { VerdictShape, VERDICT_WORDS } from '@/ui/Verdict';
 import { shownColour, type Live } from '../useLive';
 import { ProductViews } from './ProductViews';
 import { StickerProduct } from './StickerProduct';
+import { Slider } from '@/ui/Slider';
+import { Hint } from '@/ui/Hint';
+import { Patch, Segments } from '@/ui/Toggle';
 
 /** The product with the fit on it: a strip of views beneath a wide face, a drawing beside a tall one. */
 export function ProductPanel({ live, wide, docket }: { live: Live; wide: boolean; docket: Docket | null }) {
@@ -86,29 +89,25 @@ function Warmth({
   const last = states.length - 1;
   const [at, setAt] = useState(states.findIndex(({ id }) => id === shown) * 100);
   if (last < 1) return null;
-  const settle = () => {
-    const { id } = states[Math.round(at / 100)]!;
-    setAt(Math.round(at / 100) * 100);
+  const settle = (value: number) => {
+    const { id } = states[Math.round(value / 100)]!;
+    setAt(Math.round(value / 100) * 100);
     onBetween(null);
     void changeFit((so) => ({ ...so, stateId: id }));
   };
   return (
-    <input
-      type="range"
-      min={0}
+    <Slider
+      label={`From ${states[0]!.name} to ${states[last]!.name}`}
       max={last * 100}
+      step={1}
       value={at}
-      aria-label={`From ${states[0]!.name} to ${states[last]!.name}`}
-      className="h-6 w-24 accent-viewing-thread"
-      data-arrows
-      onChange={(event) => {
-        const value = Number(event.target.value);
+      className="w-24"
+      onChange={(value) => {
         const from = Math.min(last - 1, Math.floor(value / 100));
         setAt(value);
         onBetween(mixed(states[from]!.hex, states[from + 1]!.hex, value / 100 - from));
       }}
-      onPointerUp={settle}
-      onKeyUp={settle}
+      onSettle={settle}
     />
   );
 }
@@ -127,38 +126,35 @@ function Swatches({ label, choices, chosenId, docket, onChoose, children }: Swat
   const chosen = choices.find(({ id }) => id === chosenId);
   const outcome = docket?.looks.find(({ id }) => id === chosenId);
   return (
-    <div
-      className="flex shrink-0 flex-wrap items-center gap-x-1.5 gap-y-1 border-t border-viewing-rule px-3 py-1 text-sm"
-      role="group"
-      aria-label={label}
-    >
-      {choices.map(({ id, name, hex }) => {
-        const verdict = docket?.looks.find((look) => look.id === id)?.verdict;
-        return (
-          <button
-            key={id}
-            aria-label={name}
-            aria-pressed={id === chosenId}
-            title={verdict ? `${name}: ${VERDICT_WORDS[verdict]}` : name}
-            onClick={() => {
-              onChoose(id);
-            }}
-            className="flex min-h-6 items-center gap-0.5 pr-1"
-          >
-            <span
-              style={{ background: hex }}
-              className={`h-6 w-6 border border-viewing-ink ${id === chosenId ? 'outline-2 outline-offset-2 outline-viewing-thread' : ''}`}
-            />
-            {verdict && verdict !== 'ready' && <VerdictShape verdict={verdict} size={9} />}
-          </button>
-        );
-      })}
+    <div className="flex shrink-0 flex-wrap items-center gap-x-1.5 gap-y-1 border-t border-viewing-rule px-3 py-1 text-sm">
+      <Segments
+        label={label}
+        value={chosenId}
+        choices={choices.map(({ id, name, hex }) => {
+          const verdict = docket?.looks.find((look) => look.id === id)?.verdict;
+          return {
+            value: id,
+            name: (
+              <>
+                <Patch hex={hex} />
+                {verdict && verdict !== 'ready' && <VerdictShape verdict={verdict} size={9} />}
+              </>
+            ),
+            spoken: name,
+            hint: verdict ? `${name}: ${VERDICT_WORDS[verdict]}` : name,
+          };
+        })}
+        className="flex flex-wrap items-center gap-x-2.5 gap-y-1 [&>*]:flex [&>*]:items-center [&>*]:gap-0.5"
+        onChange={onChoose}
+      />
       <span className="ml-1 whitespace-nowrap">{chosen?.name}</span>
       {children}
       {outcome && outcome.why.length > 0 && (
-        <span className="ml-1 min-w-0 truncate" title={failing(outcome.why)}>
-          {VERDICT_WORDS[outcome.verdict]}: {failing(outcome.why)}
-        </span>
+        <Hint words={failing(outcome.why)}>
+          <span className="ml-1 min-w-0 truncate">
+            {VERDICT_WORDS[outcome.verdict]}: {failing(outcome.why)}
+          </span>
+        </Hint>
       )}
     </div>
   );

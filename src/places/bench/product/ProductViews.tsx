@@ -10,6 +10,8 @@ import type { Live } from '../useLive';
 import { ReadBand, Reads } from './Reads';
 import { partsOf, standingViews, within, type Part } from './views';
 import { pointOnLook, useProductView } from './useProductView';
+import { Segments } from '@/ui/Toggle';
+import { Hint } from '@/ui/Hint';
 
 /** How one holds the product: which way it is turned, and the named view that is, if any. */
 interface Held {
@@ -172,34 +174,26 @@ interface InHandProps {
 function InHand({ part, views, held, turns, look, view, onHold, onTurning }: InHandProps) {
   return (
     <>
-      <div
-        role="group"
-        aria-label="Side of the product"
-        className="relative z-10 ml-3 flex w-fit max-w-full flex-wrap gap-x-2 text-sm leading-[26px]"
-      >
-        {views.map((one) => (
+      <div className="relative z-10 ml-3 flex w-fit max-w-full flex-wrap gap-x-2 text-sm leading-[26px]">
+        <Segments
+          label="Side of the product"
+          value={held.viewId ?? ''}
+          choices={views.map((one) => ({ value: one.id, name: one.id, spoken: one.name, hint: one.name }))}
+          className="contents"
+          onChange={(id) => {
+            onHold(heldAt(views.find((one) => one.id === id)!));
+          }}
+        />
+        <Hint words="All sides and all colours at once">
           <button
-            key={one.id}
-            aria-pressed={one.id === held.viewId}
-            aria-label={one.name}
-            title={one.name}
-            className={`min-h-6 min-w-6 ${one.id === held.viewId ? 'font-semibold underline underline-offset-4' : ''}`}
+            className="min-h-6 min-w-8 text-left underline decoration-dotted underline-offset-4"
             onClick={() => {
-              onHold(heldAt(one));
+              useHand.setState({ contactSheet: true });
             }}
           >
-            {one.id}
+            all…
           </button>
-        ))}
-        <button
-          className="min-h-6 min-w-8 text-left underline decoration-dotted underline-offset-4"
-          title="All sides and all colours at once"
-          onClick={() => {
-            useHand.setState({ contactSheet: true });
-          }}
-        >
-          all…
-        </button>
+        </Hint>
       </div>
       {turns ? (
         <TurnGrip part={part} held={held} look={look} view={view} onHold={onHold} onTurning={onTurning} />

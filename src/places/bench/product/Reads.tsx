@@ -1,6 +1,7 @@
 import type { PicturePoint } from '@/core/product/lines';
 import type { LookTold } from '@/state/product';
 import type { Live } from '../useLive';
+import { Hint } from '@/ui/Hint';
 
 /** A motif of which less reads from a side is not meant for it. */
 const MEANT = 0.15;
@@ -43,11 +44,12 @@ export function Reads({ reads, live, round }: { reads: LookTold['reads']; live: 
     ? `${names} ${meant.length > 1 ? 'read' : 'reads'} whole`
     : `${percent} of “${least.name}” reads`;
   return (
-    <p
-      className={`absolute inset-x-0 bottom-0 truncate px-3 text-center text-xs leading-5 ${whole ? '' : 'font-semibold'}`}
-      title={words}
-    >
-      {words}
-    </p>
+    <Hint words={words}>
+      <p
+        className={`absolute inset-x-0 bottom-0 truncate px-3 text-center text-xs leading-5 ${whole ? '' : 'font-semibold'}`}
+      >
+        {words}
+      </p>
+    </Hint>
   );
 }

@@ -12,6 +12,7 @@ import { shownColour, type Live } from '../useLive';
 import { SurfaceDrawing } from './SurfaceDrawing';
 import { usePrintPicture } from './usePrintPicture';
 import { SHOWINGS, SURFACES, useSurface, type Showing } from './useSurface';
+import { Segments } from '@/ui/Toggle';
 
 /** mm of a sheet's backing past its stickers, at least. */
 const SHEET_EDGE = 6;
@@ -84,20 +85,12 @@ function Words<T extends string>({
   onChoose: (value: T) => void;
 }) {
   return (
-    <span role="group" aria-label={label} className="flex gap-2.5">
-      {words.map(([id, word]) => (
-        <button
-          key={id}
-          aria-pressed={id === value}
-          className={id === value ? 'font-semibold underline underline-offset-4' : ''}
-          onClick={() => {
-            onChoose(id);
-          }}
-        >
-          {word}
-        </button>
-      ))}
-    </span>
+    <Segments
+      label={label}
+      value={value}
+      choices={words.map(([id, name]) => ({ value: id, name }))}
+      onChange={onChoose}
+    />
   );
 }
 

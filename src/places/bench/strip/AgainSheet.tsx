@@ -4,7 +4,7 @@ import { parseLength } from '@/core/length/parse';
 import { showLength } from '@/core/length/show';
 import { useHand } from '@/state/hand';
 import { Field } from '@/ui/Field';
-import { LeaveSheet, Sheet } from '@/ui/Sheet';
+import { Dialog, LeaveDialog } from '@/ui/Dialog';
 import { stepAndRepeat } from '../acts';
 import type { Live } from '../useLive';
 
@@ -33,7 +33,7 @@ function Asking({ live, width }: { live: Live; width: number }) {
     useHand.setState({ editing: null });
   };
   return (
-    <Sheet title="Step and repeat" className="top-24 w-[420px]" onClose={close}>
+    <Dialog title="Step and repeat" className="top-24 w-[420px]" onClose={close}>
       <form
         onSubmit={(event) => {
           event.preventDefault();
@@ -59,9 +59,9 @@ function Asking({ live, width }: { live: Live; width: number }) {
           <button className="action" disabled={!ready}>
             Lay them out
           </button>
-          <LeaveSheet>Leave it</LeaveSheet>
+          <LeaveDialog>Leave it</LeaveDialog>
         </div>
       </form>
-    </Sheet>
+    </Dialog>
   );
 }

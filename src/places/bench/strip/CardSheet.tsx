@@ -3,9 +3,10 @@ import { useState } from 'react';
 import { fixed } from '@/core/length/show';
 import { useHand } from '@/state/hand';
 import { changeSettings, useShop } from '@/state/shop';
-import { LeaveSheet, Sheet } from '@/ui/Sheet';
+import { Dialog, LeaveDialog } from '@/ui/Dialog';
 import { zoomTo } from '../flat/zooming';
 import type { Live } from '../useLive';
+import { Slider } from '@/ui/Slider';
 
 /** A bank card, in mm (ISO/IEC 7810, ID-1). */
 const CARD = { width: 85.6, height: 53.98, corner: 3.18 };
@@ -31,7 +32,7 @@ function Asking({ live }: { live: Live }) {
     zoomTo(live, 'true');
   };
   return (
-    <Sheet
+    <Dialog
       title="True size on this screen"
       description="Hold a bank card against the glass and move the slide, or press the arrow keys, until the drawing is as wide as the card. Once is enough for this screen and this zoom of the browser."
       className="top-12 w-[760px]"
@@ -56,25 +57,22 @@ function Asking({ live }: { live: Live }) {
         </svg>
       </div>
       <div className="mt-3 flex items-center gap-4">
-        <input
-          autoFocus
-          type="range"
-          aria-label="Width of the card on the screen"
+        <Slider
+          label="Width of the card on the screen"
+          words={`${fixed(scale * 25.4, 1)} px an inch`}
           min={RANGE.least}
           max={RANGE.most}
           step={0.005}
           value={scale}
-          onChange={(event) => {
-            setScale(Number(event.target.value));
-          }}
-          className="grow accent-thread"
+          onChange={setScale}
+          className="grow"
         />
         <span className="measure w-32 text-right">{fixed(scale * 25.4, 1)} px an inch</span>
         <button className="action" onClick={() => void keep()}>
           It is as wide
         </button>
-        <LeaveSheet>Leave it</LeaveSheet>
+        <LeaveDialog>Leave it</LeaveDialog>
       </div>
-    </Sheet>
+    </Dialog>
   );
 }

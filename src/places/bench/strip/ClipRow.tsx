@@ -14,6 +14,7 @@ import { MenuLine, VerbMenu } from '@/ui/Menu';
 import { useFilePicker } from '@/ui/useFilePicker';
 import type { Live } from '../useLive';
 import { Row } from './Row';
+import { Toggle } from '@/ui/Toggle';
 
 /** The shapes an artwork can be seen through. */
 export function ClipMenu({ live, piece }: { live: Live; piece: ArtworkPiece }) {
@@ -145,15 +146,15 @@ export function ClipRow({ live, piece }: { live: Live; piece: ArtworkPiece & { c
           radius
         </LengthValue>
       )}
-      <button
+      <Toggle
         className="verb"
-        aria-pressed={within}
-        onClick={() => {
-          useHand.setState({ moveWithin: !within });
+        pressed={within}
+        onPress={(moveWithin) => {
+          useHand.setState({ moveWithin });
         }}
       >
         {within ? 'Dragging within it' : 'Drag within it'}
-      </button>
+      </Toggle>
       <span className="flex items-center gap-2">
         <span className="text-ink-2">artwork {fixed(100 / clip.width, 0)} %</span>
         <button

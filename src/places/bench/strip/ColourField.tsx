@@ -1,5 +1,4 @@
 'use client';
-import * as Popover from '@radix-ui/react-popover';
 import { useId, useState } from 'react';
 import { sayInks } from '@/core/colour/black';
 import { rgbOf } from '@/core/colour/hex';
@@ -10,6 +9,7 @@ import { colourOfInks } from '@/state/press';
 import { towardsEdit } from '@/state/saving';
 import { usePress } from '../usePress';
 import { shownColour, type Live } from '../useLive';
+import { Popup } from '@/ui/Popup';
 
 /** Colours that are offered, at most. */
 const MOST = 18;
@@ -43,73 +43,64 @@ export function ColourField({
     }
   };
   return (
-    <Popover.Root>
-      <Popover.Trigger
-        className="flex items-center gap-1.5 whitespace-nowrap"
-        aria-label={`${name} ${colour}: change`}
-      >
-        <span className="text-ink-2">{name.toLowerCase()}</span>
-        <span className="h-4 w-6 border border-ink" style={{ background: colour }} />
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          className="z-40 w-[236px] border border-ink bg-docket p-3 text-sm"
-          sideOffset={6}
-          data-arrows
+    <Popup
+      trigger={
+        <button
+          className="flex items-center gap-1.5 whitespace-nowrap"
+          aria-label={`${name} ${colour}: change`}
         >
-          {offered.map(({ from, colours }) => (
-            <div key={from} className="mb-2">
-              <p className="mb-1 text-xs text-ink-2">{from}</p>
-              <div className="flex flex-wrap gap-1.5">
-                {colours.map((hex) => (
-                  <button
-                    key={hex}
-                    aria-label={`${plainName(hex)} ${hex}`}
-                    title={`${plainName(hex)} ${hex}`}
-                    onClick={() => {
-                      onColour(hex);
-                    }}
-                    style={{ background: hex }}
-                    className={`h-6 w-7 border border-ink ${hex === colour ? 'outline-2 outline-offset-2 outline-thread' : ''}`}
-                  />
-                ))}
-              </div>
-            </div>
-          ))}
-          <label className="flex items-center gap-2">
-            typed
-            <input
-              key={colour}
-              defaultValue={colour}
-              aria-label={`${name}, typed`}
-              aria-describedby={note}
-              size={16}
-              className="measure w-28 border-b border-ink bg-tape-pale px-1 text-on-tape"
-              onKeyDown={(event) => {
-                event.stopPropagation();
-                if (event.key === 'Enter') void take(event.currentTarget.value);
-              }}
-            />
-            <input
-              type="color"
-              aria-label={`${name}, picked`}
-              value={colour}
-              className="ml-auto h-6 w-10"
-              onChange={(event) => {
-                onColour(event.target.value);
-              }}
-            />
-          </label>
-          <p
-            id={note}
-            role="status"
-            className={`measure mt-1.5 text-xs ${wrong ? 'text-fix' : 'text-ink-2'}`}
-          >
-            {wrong ?? (press ? sayInks(inksAt(press, rgbOf(colour))) : '')}
-          </p>
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+          <span className="text-ink-2">{name.toLowerCase()}</span>
+          <span className="h-4 w-6 border border-ink" style={{ background: colour }} />
+        </button>
+      }
+      className="w-[236px]"
+    >
+      {offered.map(({ from, colours }) => (
+        <div key={from} className="mb-2">
+          <p className="mb-1 text-xs text-ink-2">{from}</p>
+          <div className="flex flex-wrap gap-1.5">
+            {colours.map((hex) => (
+              <button
+                key={hex}
+                aria-label={`${plainName(hex)} ${hex}`}
+                onClick={() => {
+                  onColour(hex);
+                }}
+                style={{ background: hex }}
+                className={`h-6 w-7 border border-ink ${hex === colour ? 'outline-2 outline-offset-2 outline-thread' : ''}`}
+              />
+            ))}
+          </div>
+        </div>
+      ))}
+      <label className="flex items-center gap-2">
+        typed
+        <input
+          key={colour}
+          defaultValue={colour}
+          aria-label={`${name}, typed`}
+          aria-describedby={note}
+          size={16}
+          className="measure w-28 border-b border-ink bg-tape-pale px-1 text-on-tape"
+          onKeyDown={(event) => {
+            event.stopPropagation();
+            if (event.key === 'Enter') void take(event.currentTarget.value);
+          }}
+        />
+        <input
+          type="color"
+          aria-label={`${name}, picked`}
+          value={colour}
+          className="ml-auto h-6 w-10"
+          onChange={(event) => {
+            onColour(event.target.value);
+          }}
+        />
+      </label>
+      <p id={note} role="status" className={`measure mt-1.5 text-xs ${wrong ? 'text-fix' : 'text-ink-2'}`}>
+        {wrong ?? (press ? sayInks(inksAt(press, rgbOf(colour))) : '')}
+      </p>
+    </Popup>
   );
 }
 

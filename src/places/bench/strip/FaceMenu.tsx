@@ -6,6 +6,7 @@ import { useShop } from '@/state/shop';
 import { addFace, removeFace } from '@/state/type';
 import { MenuHeading, MenuLine, MenuRule, VerbMenu } from '@/ui/Menu';
 import { useFilePicker } from '@/ui/useFilePicker';
+import { Hint } from '@/ui/Hint';
 
 /** The face a text is set in: one that comes with Up Fit, or one the seller brings. */
 export function FaceMenu({ faceId, onFace }: { faceId: string; onFace: (faceId: string) => void }) {
@@ -59,9 +60,9 @@ export function FaceMenu({ faceId, onFace }: { faceId: string; onFace: (faceId: 
         {brought && <MenuLine onSelect={() => void removeFace(brought.id)}>take {name} out again</MenuLine>}
       </VerbMenu>
       {brought && brought.facts.embedding === 'restricted' && (
-        <span className="text-look" title={EMBEDDING_WORDS.restricted}>
-          licence: restricted
-        </span>
+        <Hint words={EMBEDDING_WORDS.restricted}>
+          <span className="text-look">licence: restricted</span>
+        </Hint>
       )}
     </span>
   );

@@ -13,6 +13,7 @@ import { ColourField } from './ColourField';
 import { FaceMenu } from './FaceMenu';
 import { Row } from './Row';
 import { WordsSheet } from './WordsSheet';
+import { Hint } from '@/ui/Hint';
 
 /** A text's own measurements: its words, face, cap height, spacing, colour, outline and bend. */
 export function TextRow({ live, piece }: { live: Live; piece: TextPiece }) {
@@ -175,9 +176,11 @@ export function TextRow({ live, piece }: { live: Live; piece: TextPiece }) {
         />
       )}
       <BendField unit={unit} lettering={lettering} width={Math.max(...widths)} onSet={set} />
-      <span className="measure truncate text-ink-2" title="Width of each line, straight">
-        {widths.length > 1 && widths.map((width) => showLength(width, unit)).join(' · ')}
-      </span>
+      <Hint words={'Width of each line, straight'}>
+        <span className="measure truncate text-ink-2">
+          {widths.length > 1 && widths.map((width) => showLength(width, unit)).join(' · ')}
+        </span>
+      </Hint>
     </Row>
   );
 }

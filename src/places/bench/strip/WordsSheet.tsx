@@ -5,7 +5,7 @@ import { showLength } from '@/core/length/show';
 import type { TextPiece } from '@/core/fit/schema';
 import type { Lettering } from '@/core/type/schema';
 import { useHand } from '@/state/hand';
-import { LeaveSheet, Sheet } from '@/ui/Sheet';
+import { Dialog, LeaveDialog } from '@/ui/Dialog';
 import type { Live } from '../useLive';
 
 interface Props {
@@ -44,7 +44,7 @@ export function WordsSheet({ live, lettering, onSet }: Props) {
     close();
   };
   return (
-    <Sheet
+    <Dialog
       title="Words"
       className="top-24 w-[520px]"
       onClose={close}
@@ -103,8 +103,8 @@ export function WordsSheet({ live, lettering, onSet }: Props) {
           Set these words
         </button>
         <span className="text-sm text-ink-2">Ctrl Enter</span>
-        <LeaveSheet>Leave as it was</LeaveSheet>
+        <LeaveDialog>Leave as it was</LeaveDialog>
       </div>
-    </Sheet>
+    </Dialog>
   );
 }

@@ -18,6 +18,8 @@ import { today } from '../today';
 import { Readings } from './Readings';
 import { SoFar } from './SoFar';
 import { ThingDrawing } from './ThingDrawing';
+import { Select } from '@/ui/Select';
+import { Segments } from '@/ui/Toggle';
 
 /** A new blank with a tape: the thing with the tape on it asks one measurement at a time, the flat is drawn meanwhile. */
 export function MeasurePlace() {
@@ -45,21 +47,15 @@ export function MeasurePlace() {
     <>
       <div className="flex h-[46px] shrink-0 items-center gap-5 border-b border-rule bg-frame px-4">
         <h1 className="whitespace-nowrap text-lg font-bold">Measure a new blank</h1>
-        <div role="group" aria-label="What is measured" className="flex gap-4 text-sm">
-          {THINGS.map((one) => (
-            <button
-              key={one.id}
-              aria-pressed={one.id === thing.id}
-              title={one.what}
-              className={one.id === thing.id ? 'font-semibold underline underline-offset-4' : 'text-ink-2'}
-              onClick={() => {
-                change(one);
-              }}
-            >
-              {one.name}
-            </button>
-          ))}
-        </div>
+        <Segments
+          label="What is measured"
+          value={thing.id}
+          choices={THINGS.map(({ id, name, what }) => ({ value: id, name, hint: what }))}
+          className="flex gap-4 text-sm"
+          onChange={(id) => {
+            change(THINGS.find((one) => one.id === id)!);
+          }}
+        />
         <span className="ml-auto flex items-center gap-4">
           <button className="verb" disabled={draft === null} onClick={() => void clearDraft()}>
             Start over
@@ -162,7 +158,6 @@ function Records({
 }) {
   const specs = useShop((shop) => shop.specs);
   const name = useShop((shop) => shop.settings.draft?.name ?? '');
-  const field = 'border border-rule bg-docket px-2 py-1 text-sm';
   return (
     <div className="flex gap-2 pt-3">
       <input
@@ -173,38 +168,24 @@ function Records({
         onChange={(event) => {
           changeDraft({ name: event.target.value });
         }}
-        className={`${field} min-w-0 grow`}
+        className="min-w-0 grow border border-rule bg-docket px-2 py-1 text-sm"
       />
-      <select
-        aria-label="Printing method"
+      <Select
+        label="Printing method"
         value={methodId}
-        onChange={(event) => {
-          onMethod(event.target.value);
-        }}
-        className={field}
-      >
-        {METHODS.map((method) => (
-          <option key={method.id} value={method.id}>
-            {method.name}
-          </option>
-        ))}
-      </select>
-      <select
-        aria-label="House"
+        choices={METHODS.map(({ id, name: method }) => [id, method])}
+        onChange={onMethod}
+        className="text-sm"
+      />
+      <Select
+        label="House"
         value={specId}
-        onChange={(event) => {
-          onSpec(event.target.value);
-        }}
-        className={`${field} w-36`}
-      >
-        {[...specs.values()]
+        choices={[...specs.values()]
           .filter(({ methods, id }) => methods.includes(methodId) || id === specId)
-          .map(({ id, house, bleed }) => (
-            <option key={id} value={id}>
-              {house}, bleed {bleed.value} mm
-            </option>
-          ))}
-      </select>
+          .map(({ id, house, bleed }) => [id, `${house}, bleed ${bleed.value} mm`])}
+        onChange={onSpec}
+        className="w-36 text-sm"
+      />
     </div>
   );
 }

@@ -7,6 +7,7 @@ import type { Thing } from '@/core/measuring/things';
 import { showLength, type UnitSetting } from '@/core/length/show';
 import { answerStep } from '@/state/measuring';
 import { useShop } from '@/state/shop';
+import { Select } from '@/ui/Select';
 
 interface Props {
   thing: Thing;
@@ -61,7 +62,7 @@ function Line({ number, reading, slips, answers, active, unit, onActive, onNext 
   const answer = answers[step.id] ?? NOTHING;
   const input = useRef<HTMLInputElement>(null);
   useEffect(() => {
-    if (active && document.activeElement?.tagName !== 'SELECT') input.current?.focus();
+    if (active && document.activeElement?.role !== 'combobox') input.current?.focus();
   }, [active]);
   const shown = mm !== null && step.round && answer.mode === 'across' ? mm / Math.PI : mm;
   return (
@@ -72,17 +73,18 @@ function Line({ number, reading, slips, answers, active, unit, onActive, onNext 
           {step.ask}
         </label>
         {step.round && (
-          <select
-            aria-label={`${step.ask}: how it was read`}
+          <Select
+            label={`${step.ask}: how it was read`}
             value={answer.mode}
-            onChange={(event) => {
-              answerStep(step.id, { ...answer, mode: event.target.value === 'across' ? 'across' : 'round' });
+            choices={[
+              ['round', 'round'],
+              ['across', 'across'],
+            ]}
+            onChange={(mode) => {
+              answerStep(step.id, { ...answer, mode });
             }}
-            className="shrink-0 border border-rule bg-docket px-1 py-0.5 text-sm"
-          >
-            <option value="round">round</option>
-            <option value="across">across</option>
-          </select>
+            className="shrink-0 text-sm"
+          />
         )}
         <input
           id={`reading-${step.id}`}

@@ -14,6 +14,7 @@ import { useShop } from '@/state/shop';
 import { Choice, Field } from '@/ui/Field';
 import { today } from '../today';
 import { useMethodAndHouse } from '../useMethodAndHouse';
+import { Toggle } from '@/ui/Toggle';
 
 const EMPTY = { name: '', house: '', lengths: '', pixels: '', ppi: '300', bleed: '', safe: '' };
 type Typed = typeof EMPTY;
@@ -207,9 +208,9 @@ function Reading({
   const { bleed } = sheet;
   return (
     <li>
-      <button
-        aria-pressed={chosen}
-        onClick={onChoose}
+      <Toggle
+        pressed={chosen}
+        onPress={onChoose}
         className={`block p-3 text-left ${chosen ? 'outline-2 outline-viewing-thread' : ''}`}
       >
         <svg
@@ -250,7 +251,7 @@ function Reading({
           from the {from}
           {bleed > 0 && (withBleed ? ', bleed taken off' : ', bleed on top')}
         </span>
-      </button>
+      </Toggle>
     </li>
   );
 }

@@ -22,6 +22,7 @@ import type { TemplateRead } from '@/state/templates';
 import { Choice, Field } from '@/ui/Field';
 import { today } from '../today';
 import { useMethodAndHouse } from '../useMethodAndHouse';
+import { Segments } from '@/ui/Toggle';
 
 interface Props {
   read: TemplateRead;
@@ -120,20 +121,14 @@ export function PickPanel(props: Props) {
       </Field>
       {picked && (
         <>
-          <div role="group" aria-label="What a click picks" className="flex items-center gap-4 pt-3 text-sm">
+          <div className="flex items-center gap-4 pt-3 text-sm">
             <span className="text-ink-2">A click on a line picks</span>
-            {SETS.map(([id, name]) => (
-              <button
-                key={id}
-                aria-pressed={set === id}
-                className={set === id ? 'font-semibold underline underline-offset-4' : 'text-ink-2'}
-                onClick={() => {
-                  onSet(id);
-                }}
-              >
-                {name}
-              </button>
-            ))}
+            <Segments
+              label="What a click picks"
+              value={set}
+              choices={SETS.map(([value, name]) => ({ value, name }))}
+              onChange={onSet}
+            />
           </div>
           {set !== 'trim' && picked[set] && (
             <button

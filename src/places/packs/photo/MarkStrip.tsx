@@ -11,6 +11,8 @@ import { NameField } from '@/ui/NameField';
 import { Heading } from '@/ui/StripParts';
 import type { Marking } from './marking';
 import type { Marks } from './useMarks';
+import { Toggle } from '@/ui/Toggle';
+import { Slider } from '@/ui/Slider';
 
 interface Props {
   photo: StoredPhoto;
@@ -109,15 +111,15 @@ export function MarkStrip({ photo, marks, blank, chosen, marking, onChoose, onMa
       <Heading>Print surfaces</Heading>
       {scene.surfaces.map(({ id, shape }, i) => (
         <div key={id} className="flex min-h-8 items-center gap-3 border-b border-rule">
-          <button
-            aria-pressed={i === chosen}
-            className={i === chosen ? 'font-semibold underline underline-offset-4' : ''}
-            onClick={() => {
+          <Toggle
+            pressed={i === chosen}
+            className="chosen-word"
+            onPress={() => {
               onChoose(i);
             }}
           >
             {i + 1}. {SHAPE_NAMES[shape.kind]}
-          </button>
+          </Toggle>
           <button
             className="verb ml-auto"
             aria-label={`Take off surface ${i + 1}`}
@@ -148,7 +150,7 @@ export function MarkStrip({ photo, marks, blank, chosen, marking, onChoose, onMa
         </div>
       ))}
       <Heading>Light and shade of the photo</Heading>
-      <Slider
+      <SliderRow
         label="On the print"
         value={Math.round(scene.shading * 100)}
         low={0}
@@ -225,7 +227,7 @@ function ShapeFields({ surface, onChange }: PartProps) {
   const { shape } = surface;
   if (shape.kind === 'cylinder')
     return (
-      <Slider
+      <SliderRow
         label="From edge to edge"
         value={shape.sweep}
         low={30}
@@ -274,7 +276,7 @@ function ShapeFields({ surface, onChange }: PartProps) {
   );
 }
 
-function Slider({
+function SliderRow({
   label,
   value,
   low,
@@ -290,23 +292,21 @@ function Slider({
   onChange: (value: number) => void;
 }) {
   return (
-    <label className="flex min-h-9 items-center gap-3 border-b border-rule">
+    <div className="flex min-h-9 items-center gap-3 border-b border-rule">
       <span className="grow">{label}</span>
-      <input
-        type="range"
+      <Slider
+        label={label}
         min={low}
         max={high}
+        step={1}
         value={value}
-        data-arrows
-        className="w-32 accent-thread"
-        onChange={(event) => {
-          onChange(Number(event.target.value));
-        }}
+        onChange={onChange}
+        className="w-32"
       />
       <span className="measure w-12 text-right font-semibold">
         {value}
         {unit === '%' ? ' %' : unit}
       </span>
-    </label>
+    </div>
   );
 }

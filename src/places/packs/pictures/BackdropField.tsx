@@ -1,8 +1,12 @@
 import { useState } from 'react';
 import { readColour } from '@/core/colour/typed';
 import { Field } from '@/ui/Field';
+import { Patch, Segments } from '@/ui/Toggle';
 
 /** The backdrop's colour: the scene's own, one of the artwork's, or typed. */
+/** No colour of one's own, but the scene's. */
+const OWN = 'own';
+
 export function BackdropField({
   palette,
   value,
@@ -35,32 +39,19 @@ export function BackdropField({
           else if (next.kind === 'screen') onChange(next.hex);
         }}
       />
-      <div role="group" aria-label="Backdrop from the artwork" className="flex flex-wrap gap-1.5 pt-1.5">
-        <button
-          aria-pressed={value === null}
-          className={`text-sm ${value === null ? 'font-semibold underline underline-offset-4' : ''}`}
-          onClick={() => {
-            setTyped('');
-            onChange(null);
-          }}
-        >
-          own
-        </button>
-        {palette.map((hex) => (
-          <button
-            key={hex}
-            aria-label={hex}
-            title={hex}
-            aria-pressed={value === hex}
-            style={{ background: hex }}
-            className={`h-6 w-6 border border-ink ${value === hex ? 'outline-2 outline-offset-2 outline-thread' : ''}`}
-            onClick={() => {
-              setTyped(hex);
-              onChange(hex);
-            }}
-          />
-        ))}
-      </div>
+      <Segments
+        label="Backdrop from the artwork"
+        value={value ?? OWN}
+        choices={[
+          { value: OWN, name: 'own' },
+          ...palette.map((hex) => ({ value: hex, name: <Patch hex={hex} />, spoken: hex, hint: hex })),
+        ]}
+        className="flex flex-wrap gap-2 pt-1.5 text-sm"
+        onChange={(hex) => {
+          setTyped(hex === OWN ? '' : hex);
+          onChange(hex === OWN ? null : hex);
+        }}
+      />
     </>
   );
 }

@@ -1,6 +1,8 @@
 import type { Fit } from '@/core/fit/schema';
 import { useShop } from '@/state/shop';
 import { blankOf } from '@/state/library';
+import { Checkbox } from '@/ui/Checkbox';
+import { Hint } from '@/ui/Hint';
 
 /** The fits that are pictured, in the order they were chosen: the first is in front where several stand together. */
 export function FitList({
@@ -27,26 +29,22 @@ export function FitList({
       </p>
       {order.map((designId) => (
         <fieldset key={designId} className="border-b border-rule py-1.5">
-          <legend
-            className="float-left w-full truncate font-semibold"
-            title={shop.designs.get(designId)?.name}
-          >
-            {shop.designs.get(designId)?.name}
-          </legend>
+          <Hint words={shop.designs.get(designId)?.name}>
+            <legend className="float-left w-full truncate font-semibold">
+              {shop.designs.get(designId)?.name}
+            </legend>
+          </Hint>
           {fitsOf(designId).map((fit) => (
-            <label key={fit.id} className="flex min-h-6 w-full cursor-pointer items-center gap-2 text-sm">
-              <input
-                type="checkbox"
-                className="accent-thread"
-                checked={chosenIds.includes(fit.id)}
-                onChange={(event) => {
-                  onChoose(
-                    event.target.checked ? [...chosenIds, fit.id] : chosenIds.filter((id) => id !== fit.id),
-                  );
-                }}
-              />
-              <span className="truncate">{blankOf(fit, shop)?.blank.name ?? fit.blankId}</span>
-            </label>
+            <Checkbox
+              key={fit.id}
+              checked={chosenIds.includes(fit.id)}
+              onChange={(on) => {
+                onChoose(on ? [...chosenIds, fit.id] : chosenIds.filter((id) => id !== fit.id));
+              }}
+              className="w-full text-sm"
+            >
+              {blankOf(fit, shop)?.blank.name ?? fit.blankId}
+            </Checkbox>
           ))}
         </fieldset>
       ))}

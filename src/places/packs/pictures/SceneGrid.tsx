@@ -6,6 +6,7 @@ import { photoTroubles } from '@/core/mockup/photo/troubles';
 import { settingId, settingName, type PictureStyle, type Setting } from '@/state/pictures';
 import { useShop } from '@/state/shop';
 import { useThumb } from './useThumb';
+import { Toggle } from '@/ui/Toggle';
 
 interface GridProps {
   fits: readonly Fit[];
@@ -81,10 +82,10 @@ function SceneCell({ setting, fits, style, chosen, first, onToggle, onPhoto }: C
   const percent = read ? `${Math.floor(read.share * 100)} %` : '';
   return (
     <li className="flex flex-col">
-      <button
-        aria-pressed={chosen}
+      <Toggle
+        pressed={chosen}
         aria-label={name}
-        onClick={onToggle}
+        onPress={onToggle}
         className={`relative w-full overflow-hidden border ${chosen ? 'border-viewing-thread outline-3 outline-viewing-thread' : 'border-viewing-rule'}`}
         style={{ aspectRatio: `${style.width} / ${style.height}` }}
       >
@@ -93,7 +94,7 @@ function SceneCell({ setting, fits, style, chosen, first, onToggle, onPhoto }: C
         ) : (
           <span className="grid h-full place-items-center px-2 text-sm">{trouble ?? 'drawing…'}</span>
         )}
-      </button>
+      </Toggle>
       <span className="mt-1 flex items-baseline gap-2 text-sm">
         <span className={chosen ? 'font-semibold' : ''}>{name}</span>
         {setting.kind === 'photo' && (

@@ -7,6 +7,7 @@ import { Heading } from '@/ui/StripParts';
 import { BackdropField } from './BackdropField';
 import { OwnSize } from './OwnSize';
 import { usePicturesWork } from './usePicturesWork';
+import { Progress } from '@/ui/Progress';
 
 interface Props {
   fits: readonly Fit[];
@@ -116,7 +117,7 @@ export function StyleStrip({ fits, style, wanted, allColours, onStyle, onAllColo
       <div className="border-t border-ink pt-3">
         {work.progress ? (
           <div className="flex items-center gap-3">
-            <progress aria-label="Pictures" className="h-2 grow accent-thread" value={work.progress.share} />
+            <Progress label="Pictures" share={work.progress.share} className="grow" />
             <span role="status" className="measure whitespace-nowrap text-sm">
               {work.progress.done} of {work.progress.of}
             </span>

@@ -1,5 +1,5 @@
 'use client';
-import * as Dialog from '@radix-ui/react-dialog';
+import { Dialog as Radix } from 'radix-ui';
 import type { ReactNode } from 'react';
 
 interface Props {
@@ -14,8 +14,8 @@ interface Props {
   children: ReactNode;
 }
 
-/** A sheet laid over the page, to be answered or put away with Escape. */
-export function Sheet({
+/** Laid over the page, to be answered or put away with Escape. */
+export function Dialog({
   title,
   description,
   className,
@@ -25,31 +25,31 @@ export function Sheet({
   children,
 }: Props) {
   return (
-    <Dialog.Root
+    <Radix.Root
       open
       onOpenChange={(open) => {
         if (!open) onClose();
       }}
     >
-      <Dialog.Portal>
-        {shade && <Dialog.Overlay className="fixed inset-0 z-40 bg-viewing-ink/40" />}
-        <Dialog.Content
+      <Radix.Portal>
+        {shade && <Radix.Overlay className="fixed inset-0 z-40 bg-viewing-ink/40" />}
+        <Radix.Content
           className={`fixed left-1/2 z-50 -translate-x-1/2 border border-ink bg-docket p-5 ${className}`}
           {...(description === undefined && { 'aria-describedby': undefined })}
           {...(onOpenAutoFocus && { onOpenAutoFocus })}
         >
-          <Dialog.Title className="mb-2 text-lg font-bold">{title}</Dialog.Title>
+          <Radix.Title className="mb-2 text-lg font-bold">{title}</Radix.Title>
           {description !== undefined && (
-            <Dialog.Description className="mb-3 text-ink-2">{description}</Dialog.Description>
+            <Radix.Description className="mb-3 text-ink-2">{description}</Radix.Description>
           )}
           {children}
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+        </Radix.Content>
+      </Radix.Portal>
+    </Radix.Root>
   );
 }
 
-/** The way out of a sheet that changes nothing. */
-export function LeaveSheet({ children }: { children: ReactNode }) {
-  return <Dialog.Close className="verb ml-auto">{children}</Dialog.Close>;
+/** The way out of a dialog that changes nothing. */
+export function LeaveDialog({ children }: { children: ReactNode }) {
+  return <Radix.Close className="verb ml-auto">{children}</Radix.Close>;
 }

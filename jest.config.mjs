@@ -1,0 +1,88 @@
+// Unit tests and the real interface, both under Jest. Modules become CommonJS: as native modules in Jest's sandbox the
+// loops over pixels run ten times slower.
+import { availableParallelism } from 'node:os';
+
+/** Packages that come as ES modules alone. */
+const MODULES = [
+  '@cantoo',
+  '@zip\\.js',
+  'clipper2-ts',
+  'comlink',
+  'd3-[a-z]+',
+  'earcut',
+  'fast-check',
+  'fflate',
+  'fit-curve',
+  'hash-wasm',
+  'idb',
+  'internmap',
+  'maxrects-packer',
+  'opentype\\.js',
+  'pdfjs-dist',
+  'pure-rand',
+  'saxes',
+  'valibot',
+  'wasm-vips',
+  'zundo',
+  'zustand',
+];
+
+const shared = {
+  rootDir: '.',
+  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
+  moduleFileExtensions: ['ts', 'tsx', 'js', 'mjs', 'cjs', 'json', 'node'],
+  transform: {
+    '\\.(ts|tsx|js|mjs)$': [
+      '@swc/jest',
+      {
+        jsc: { target: 'es2022', transform: { react: { runtime: 'automatic' } } },
+        module: { type: 'commonjs' },
+      },
+    ],
+  },
+  transformIgnorePatterns: [`/node_modules/(?!(${MODULES.join('|')})/)`],
+  // Looked up in the sandbox at every use otherwise, which is what a loop over pixels spends its time on.
+  sandboxInjectedGlobals: [
+    'Infinity',
+    'Math',
+    'Array',
+    'Object',
+    'Number',
+    'Map',
+    'Set',
+    'WeakMap',
+    'String',
+    'JSON',
+    'Uint8Array',
+    'Uint8ClampedArray',
+    'Uint16Array',
+    'Uint32Array',
+    'Int8Array',
+    'Int16Array',
+    'Int32Array',
+    'Float32Array',
+    'Float64Array',
+  ],
+};
+
+export default {
+  testTimeout: 20_000,
+  maxWorkers: Math.min(2, availableParallelism()),
+  projects: [
+    {
+      ...shared,
+      displayName: 'unit',
+      testEnvironment: 'node',
+      testMatch: ['<rootDir>/tests/unit/**/*.test.ts'],
+    },
+    {
+      ...shared,
+      displayName: 'e2e',
+      testEnvironment: 'node',
+      testMatch: ['<rootDir>/tests/e2e/**/*.test.ts'],
+      setupFilesAfterEnv: ['<rootDir>/tests/support/patient.ts'],
+      globalSetup: '<rootDir>/tests/support/serve.ts',
+      globalTeardown: '<rootDir>/tests/support/stop-serving.ts',
+    },
+  ],
+};
