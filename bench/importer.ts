@@ -1,4 +1,4 @@
-import { bytesSource } from '@/core/artwork/source';
+import { bytesSource } from '@/core/formats/source';
 import { measureArtwork } from '@/files/artwork';
 import { loadBrowserEngine } from '@/imaging/browser';
 

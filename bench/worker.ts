@@ -10,7 +10,7 @@ import { inkPixels } from '@/core/colour/press-pixels';
 import { words, type Raster } from '@/core/raster/raster';
 import { renderFace } from '@/core/render/face';
 import { loadBrowserEngine } from '@/imaging/browser';
-import { bytesSource } from '@/core/artwork/source';
+import { bytesSource } from '@/core/formats/source';
 import { planPrint, type PrintChoice } from '@/core/pack/plan';
 import { cutAnew } from '@/core/cut/make';
 import { PARTED, partPicture } from '@/core/cut/parting';

@@ -1,5 +1,5 @@
 import { parseArgs, type ParseArgsConfig } from 'node:util';
-import { UpFitError } from '@/core/artwork/errors';
+import { UpFitError } from '@/core/errors';
 import { parseLength, parseSize } from '@/core/length/parse';
 
 /** A command line taken apart: names and values, switches, and what stands alone. */

@@ -1,4 +1,4 @@
-import type { Body } from '@/core/blank/body';
+import type { Body } from '@/core/blank/kinds';
 import { rectangle } from '@/core/blank/face';
 import { facesOf, type PrintFace } from '@/core/blank/resolve';
 import { bodyTroubles } from '@/core/blank/troubles';

@@ -1,5 +1,5 @@
 import { basename } from 'node:path';
-import { UpFitError } from '@/core/artwork/errors';
+import { UpFitError } from '@/core/errors';
 import { shippedBlanks } from '@/core/blank/library';
 import { resolveBlank, type PrintFace, type ResolvedBlank } from '@/core/blank/resolve';
 import { asCut, isToShape, usualCut } from '@/core/cut/face';

@@ -1,4 +1,4 @@
-import { UpFitError } from '@/core/artwork/errors';
+import { UpFitError } from '@/core/errors';
 import type { Answer, ReaderSupply } from './answer';
 import { badArgument, readArgs, type Args } from './args';
 import { blanks } from './commands/blanks';

@@ -1,6 +1,6 @@
 import type { Facts } from '@/core/artwork/facts';
-import type { Body } from '@/core/blank/body';
-import { wayRound } from '@/core/blank/kinds/round';
+import type { Body } from '@/core/blank/kinds';
+import { wayRound } from '@/core/blank/kinds';
 import { shippedBlanks } from '@/core/blank/library';
 import type { PrintFace, ResolvedBlank } from '@/core/blank/resolve';
 import { extentOf, opaqueBox } from '@/core/fit/geometry';

@@ -10,6 +10,7 @@ import {
 import { decode, type Decoded } from './decode';
 import type { FileFinding, PackedFit } from './forms';
 import { pageSize } from './page-size';
+import { aspectsOf } from '@/core/blank/kinds';
 
 type Print = PackedFit['prints'][number];
 
@@ -47,7 +48,7 @@ export async function lookAt(fit: PackedFit, print: Print, bytes: Uint8Array): P
 /** The face that a file is for; of what is cut to shape a face of its own, as large as it is said to be cut. */
 function faceOf({ blank, faces }: ResolvedBlank, { faceId, cut }: Print): PrintFace | undefined {
   const [own] = faces;
-  const toShape = blank.body.kind === 'sticker' && blank.body.toShape !== undefined;
+  const toShape = aspectsOf(blank.body).sticker?.toShape !== undefined;
   if (!toShape || !own || !cut) return faces.find(({ id }) => id === faceId);
   const fits = Math.min(cut.width, cut.height) >= SMALLEST && Math.max(cut.width, cut.height) <= LARGEST;
   return fits ? { ...own, id: faceId, ...cut, cornerRadius: 0 } : undefined;

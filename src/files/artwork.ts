@@ -1,6 +1,6 @@
 import { requireReadableSize } from '@/core/artwork/limits';
-import { formatOf } from '@/core/artwork/sniff';
-import type { Source } from '@/core/artwork/source';
+import { formatOf } from '@/core/formats/sniff';
+import type { Source } from '@/core/formats/source';
 import { omittedBy, pageOf, sizeAfter, type Step } from '@/core/artwork/steps';
 import { IN_SILENCE, type Progress, type Raster } from '@/core/raster/raster';
 import { applySteps } from '@/core/raster/steps/apply';

@@ -8,12 +8,13 @@ import type { PhotoScene } from '@/core/mockup/photo/schema';
 import { headlineOf, headlineRead, picturePpi, ppiFor, printsOf, type Headline } from '@/core/mockup/prints';
 import type { Dress, Scene } from '@/core/mockup/schema';
 import type { Eye } from '@/core/product/camera';
-import { modelOf, standsUp } from '@/core/product/model';
+import { modelOf } from '@/core/product/model';
 import type { Texture } from '@/core/product/texture';
 import { viewsOf } from '@/core/product/views';
 import { IN_SILENCE, type Progress, type Raster } from '@/core/raster/raster';
 import type { Shown } from '@/core/render/face';
 import type { Engine } from '@/imaging/engine';
+import { FORMATS } from '@/core/formats/registry';
 
 export const PICTURE_FORMATS = ['jpeg', 'png', 'webp'] as const;
 export type PictureFormat = (typeof PICTURE_FORMATS)[number];
@@ -90,7 +91,7 @@ export function makePicture(
       colour,
       finish: finishOf(blank, colour, model.finish),
       ink: blank.method.ink,
-      raised: standsUp(blank.method),
+      raised: blank.method.raised,
       prints: printed[i]!,
     };
     return { model, look };
@@ -129,18 +130,17 @@ export function eyesOf({ camera, places }: Scene): Eye[] {
     }));
 }
 
+const ENCODE: Record<PictureFormat, (engine: Engine, raster: Raster) => Uint8Array> = {
+  png: (engine, raster) => engine.encodePng(raster, { ppi: 72, use: 'print' }),
+  jpeg: (engine, raster) => engine.encodeJpeg(raster, { ppi: 72, quality: QUALITY }),
+  webp: (engine, raster) => engine.encodeWebp(raster, { quality: QUALITY }),
+};
+
 /** A picture as a file. */
 export function writePicture(
   engine: Engine,
   raster: Raster,
   format: PictureFormat,
 ): { bytes: Uint8Array; type: string } {
-  switch (format) {
-    case 'png':
-      return { bytes: engine.encodePng(raster, { ppi: 72, use: 'print' }), type: 'image/png' };
-    case 'jpeg':
-      return { bytes: engine.encodeJpeg(raster, { ppi: 72, quality: QUALITY }), type: 'image/jpeg' };
-    case 'webp':
-      return { bytes: engine.encodeWebp(raster, { quality: QUALITY }), type: 'image/webp' };
-  }
+  return { bytes: ENCODE[format](engine, raster), type: FORMATS[format].type };
 }

@@ -1,4 +1,4 @@
-import { UpFitError } from '@/core/artwork/errors';
+import { UpFitError } from '@/core/errors';
 import { printPixels, type ResolvedBlank } from '@/core/blank/resolve';
 import { blackRecipe } from '@/core/colour/black';
 import { putBlacks } from '@/core/colour/black-pixels';
@@ -6,7 +6,8 @@ import { inkPixels } from '@/core/colour/press-pixels';
 import { MM_PER_INCH } from '@/core/length/units';
 import type { Piece } from '@/core/fit/schema';
 import type { PrintPart } from '@/core/pack/cut-out';
-import { FORMATS, type PrintPlan } from '@/core/pack/plan';
+import { FORMATS } from '@/core/formats/registry';
+import type { PrintPlan } from '@/core/pack/plan';
 import { IN_SILENCE, isOpaque, words, type Progress, type Raster } from '@/core/raster/raster';
 import { flatten, renderFace, type Shown } from '@/core/render/face';
 import { layersOf } from '@/core/render/layers';

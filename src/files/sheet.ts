@@ -1,4 +1,4 @@
-import { UpFitError } from '@/core/artwork/errors';
+import { UpFitError } from '@/core/errors';
 import { wordOf } from '@/core/colour/hex';
 import { pixelsFor } from '@/core/length/units';
 import { flattenPath, mapPath, type Polygons } from '@/core/path/path';

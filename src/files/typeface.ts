@@ -1,5 +1,5 @@
 import type { Font, Glyph as FontGlyph } from 'opentype.js';
-import { UpFitError } from '@/core/artwork/errors';
+import { UpFitError } from '@/core/errors';
 import type { Segment } from '@/core/path/path';
 import type { FaceFacts } from '@/core/type/faces';
 import type { Glyph, Typeface } from '@/core/type/layout';

@@ -1,6 +1,6 @@
 import { BlobReader, BlobWriter, configure, ZipReader, ZipWriter, type FileEntry } from '@zip.js/zip.js';
 import { createSHA256 } from 'hash-wasm';
-import { UpFitError } from '@/core/artwork/errors';
+import { UpFitError } from '@/core/errors';
 import type { FileRecord } from '@/core/pack/manifest';
 
 // This runs in a worker of our own already.

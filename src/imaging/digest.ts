@@ -1,5 +1,5 @@
 import { createSHA256 } from 'hash-wasm';
-import type { Source } from '@/core/artwork/source';
+import type { Source } from '@/core/formats/source';
 
 const PART = 4 * 1024 * 1024;
 

@@ -1,5 +1,5 @@
-import type { Header } from '@/core/artwork/header';
-import type { Source } from '@/core/artwork/source';
+import type { Header } from '@/core/formats/header';
+import type { Source } from '@/core/formats/source';
 import type { Rgb } from '@/core/colour/hex';
 import type { Cmyk } from '@/core/colour/palette';
 import type { Intent, Press } from '@/core/colour/press';

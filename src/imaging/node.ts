@@ -1,4 +1,4 @@
-import { bytesSource, pagedSource, READ_WHOLE_BYTES, type Source } from '@/core/artwork/source';
+import { bytesSource, pagedSource, READ_WHOLE_BYTES, type Source } from '@/core/formats/source';
 import { closeSync, fstatSync, openSync, readSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import type { Engine } from './engine';

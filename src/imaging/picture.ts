@@ -1,9 +1,9 @@
 import { LIMITS, isHeld, requireReadablePixels } from '@/core/artwork/limits';
 import type { Facts } from '@/core/artwork/facts';
-import type { Header } from '@/core/artwork/header';
-import { profileName } from '@/core/artwork/icc';
-import { readHeader } from '@/core/artwork/sniff';
-import type { Source } from '@/core/artwork/source';
+import type { Header } from '@/core/formats/header';
+import { profileName } from '@/core/formats/icc';
+import { readHeader } from '@/core/formats/sniff';
+import type { Source } from '@/core/formats/source';
 import { MM_PER_INCH } from '@/core/length/units';
 import { IN_SILENCE, type Progress, type Raster } from '@/core/raster/raster';
 import { BandShrinker } from '@/core/raster/shrink';

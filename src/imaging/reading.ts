@@ -1,4 +1,4 @@
-import type { Header } from '@/core/artwork/header';
+import type { Header } from '@/core/formats/header';
 import { BandMaker, ChunkMaker } from '@/core/raster/band';
 import { IN_SILENCE, isOpaque } from '@/core/raster/raster';
 import type { Engine, Picture } from './engine';

@@ -1,6 +1,6 @@
 import type Vips from 'wasm-vips';
-import { UpFitError } from '@/core/artwork/errors';
-import { damaged } from '@/core/artwork/sniff';
+import { UpFitError } from '@/core/errors';
+import { damaged } from '@/core/formats/sniff';
 import { IN_SILENCE, type Progress } from '@/core/raster/raster';
 
 export type VipsModule = typeof Vips;

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { UpFitError } from '@/core/artwork/errors';
+import { UpFitError } from '@/core/errors';
 import { safeName } from '@/core/pack/names';
 import { artworkIdOf, type Design, type Fit } from '@/core/fit/schema';
 import type { ZipFile } from '@/files/zip';

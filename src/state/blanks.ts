@@ -1,6 +1,6 @@
 import * as v from 'valibot';
-import { UpFitError } from '@/core/artwork/errors';
-import type { Body } from '@/core/blank/body';
+import { UpFitError } from '@/core/errors';
+import type { Body } from '@/core/blank/kinds';
 import { bodyTroubles } from '@/core/blank/troubles';
 import { makeBlank } from '@/core/blank/make';
 import { METHODS } from '@/core/blank/methods';

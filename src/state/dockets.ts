@@ -13,9 +13,7 @@ import { blankOf } from './library';
 import { pressAsked, pressKey } from './press';
 import { inOrder } from '@/core/same';
 import { artworkIdsOf, contextOf, saveDocket, useShop, type Shop } from './shop';
-
-/** Raised when a rule measures otherwise, so that every stored docket is measured again. */
-const RULES_VERSION = 10;
+import { RULES_KEY } from '@/core/check/registry';
 
 /** What a docket was measured from: it holds as long as this stays the same. */
 export function docketKey(
@@ -29,7 +27,7 @@ export function docketKey(
   });
   return JSON.stringify(
     [
-      RULES_VERSION,
+      RULES_KEY,
       blank.version,
       spec.id,
       spec.version,

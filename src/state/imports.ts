@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import { UpFitError } from '@/core/artwork/errors';
+import { UpFitError } from '@/core/errors';
 import { requireReadableSize } from '@/core/artwork/limits';
 import { ENGINES, engine, isStopped } from '@/workers/client';
 import type { Artwork } from '@/store/schema';

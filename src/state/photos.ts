@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { UpFitError } from '@/core/artwork/errors';
+import { UpFitError } from '@/core/errors';
 import type { Facts } from '@/core/artwork/facts';
 import { isHeld, requireReadableSize } from '@/core/artwork/limits';
 import { PhotoSceneSchema, type PhotoScene } from '@/core/mockup/photo/schema';

@@ -14,6 +14,7 @@ import { makeZip } from '@/workers/zip-client';
 import { fitJob } from './dockets';
 import { saveAs } from './save';
 import { contextOf, useShop } from './shop';
+import { FORMATS } from '@/core/formats/registry';
 
 export { PICTURE_FORMATS, type PictureFormat } from '@/files/picture';
 
@@ -140,8 +141,6 @@ export async function packPicture(fit: Fit, blank: ResolvedBlank, options: JobOp
   return file;
 }
 
-const ENDINGS: Record<PictureFormat, string> = { jpeg: 'jpg', png: 'png', webp: 'webp' };
-
 /** What a picture's file is called. */
 export function pictureName(wanted: PictureWanted, style: PictureStyle): string {
   const shop = useShop.getState();
@@ -154,7 +153,7 @@ export function pictureName(wanted: PictureWanted, style: PictureStyle): string 
     size: `${style.width}x${style.height}`,
   };
   const name = style.naming.replace(/\{(\w+)\}/g, (whole, part: string) => parts[part] ?? whole);
-  return `${name.replace(/[^\w.-]+/g, '-') || 'picture'}.${ENDINGS[style.format]}`;
+  return `${name.replace(/[^\w.-]+/g, '-') || 'picture'}.${FORMATS[style.format].endings[0]}`;
 }
 
 export interface PicturesProgress {

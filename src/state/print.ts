@@ -1,4 +1,4 @@
-import { UpFitError } from '@/core/artwork/errors';
+import { UpFitError } from '@/core/errors';
 import type { PrintChoice } from '@/core/pack/plan';
 import type { Fit } from '@/core/fit/schema';
 import { safeName } from '@/core/pack/names';

@@ -1,4 +1,4 @@
-import { UpFitError } from '@/core/artwork/errors';
+import { UpFitError } from '@/core/errors';
 import { trimSize, type PrintFace } from '@/core/blank/resolve';
 import { showSize } from '@/core/length/show';
 import { safeName } from '@/core/pack/names';

@@ -1,4 +1,4 @@
-import { UpFitError } from '@/core/artwork/errors';
+import { UpFitError } from '@/core/errors';
 import type { Ink, Lettering } from '@/core/type/schema';
 import { put, remove } from '@/store/database';
 import type { StoredFace } from '@/store/kept';

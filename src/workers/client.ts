@@ -1,5 +1,5 @@
 import { proxy, wrap, type Remote } from 'comlink';
-import { UpFitError } from '@/core/artwork/errors';
+import { UpFitError } from '@/core/errors';
 import type { Cmyk } from '@/core/colour/palette';
 import type { Press } from '@/core/colour/press';
 import type { Swatch } from '@/core/colour/swatches';

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { UpFitError } from '@/core/artwork/errors';
+import { UpFitError } from '@/core/errors';
 import {
   AnswerSchema,
   DeskSchema,

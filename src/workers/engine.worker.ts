@@ -1,8 +1,8 @@
 import { expose } from 'comlink';
-import { UpFitError } from '@/core/artwork/errors';
+import { UpFitError } from '@/core/errors';
 import { requireReadableSize } from '@/core/artwork/limits';
 import { pixelsKey } from '@/core/artwork/steps';
-import { bytesSource, pagedSource, READ_WHOLE_BYTES, type Source } from '@/core/artwork/source';
+import { bytesSource, pagedSource, READ_WHOLE_BYTES, type Source } from '@/core/formats/source';
 import { renderFace, type Pixels } from '@/core/render/face';
 import { cutAnew } from '@/core/cut/make';
 import { PARTED, partPicture, withGroups } from '@/core/cut/parting';
@@ -27,6 +27,7 @@ import type { EngineService, FitJob, JobArtwork, OnProgress, Outcome, PressAsked
 import { failureOf, Stopped } from './outcome';
 import { Kept } from './kept';
 import { RasterShelf } from './rasters';
+import { FORMATS } from '@/core/formats/registry';
 
 /** Progress is told at most this often, in ms: each telling is a message to the page. */
 const TELL_EVERY = 60;
@@ -262,7 +263,7 @@ const service: EngineService = {
         await loadFont(),
         part(progress, 0.3, 1),
       );
-      const type = asked.format === 'pdf' ? 'application/pdf' : `image/${asked.format}`;
+      const { type } = FORMATS[asked.format];
       return files.map((bytes) => new Blob([bytes as Uint8Array<ArrayBuffer>], { type }));
     }),
 

@@ -1,4 +1,4 @@
-import { UpFitError, type ErrorCode } from '@/core/artwork/errors';
+import { UpFitError, type ErrorCode } from '@/core/errors';
 
 /** Ends work that the page has stopped. */
 export class Stopped extends Error {}

@@ -1,6 +1,6 @@
-import { formatOf } from '@/core/artwork/sniff';
-import { bytesSource } from '@/core/artwork/source';
-import { UpFitError } from '@/core/artwork/errors';
+import { formatOf } from '@/core/formats/sniff';
+import { bytesSource } from '@/core/formats/source';
+import { UpFitError } from '@/core/errors';
 import { requireMakeablePixels } from '@/core/artwork/limits';
 import { pixelsOf, type PrintFace } from '@/core/blank/resolve';
 import { drawTemplate } from '@/core/template/drawing';

@@ -1,8 +1,8 @@
 import { expose } from 'comlink';
-import { UpFitError } from '@/core/artwork/errors';
+import { UpFitError } from '@/core/errors';
 import { layText, type Typeface } from '@/core/type/layout';
 import { requireReadableSize } from '@/core/artwork/limits';
-import { bytesSource } from '@/core/artwork/source';
+import { bytesSource } from '@/core/formats/source';
 import { readShape } from '@/files/svg/shape';
 import { digest } from '@/imaging/digest';
 import { faceFacts, openFace, typefaceOf } from '@/files/typeface';

@@ -1,5 +1,5 @@
 import { proxy, wrap, type Remote } from 'comlink';
-import { UpFitError } from '@/core/artwork/errors';
+import { UpFitError } from '@/core/errors';
 import type { ZipFile } from '@/files/zip';
 import type { JobOptions } from './client';
 import type { MadeZip, OnBytes, ReadZip, Zipped, ZipService } from './zip-messages';

@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
 import * as v from 'valibot';
-import { UpFitError } from '@/core/artwork/errors';
+import { UpFitError } from '@/core/errors';
 import { FileRecordSchema } from '@/core/pack/manifest';
 import { openZip, ZipMaker } from '@/files/zip';
 import { digestBlob } from '@/imaging/digest';

@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { By, Key, until } from 'selenium-webdriver';
-import { wayRound } from '@/core/blank/kinds/round';
+import { wayRound } from '@/core/blank/kinds';
 import type { ArtworkPiece, FillPiece, Fit, RepeatPiece, TextPiece } from '@/core/fit/schema';
 import { boundsOf, flattenPath } from '@/core/path/path';
 import { parsePath } from '@/core/path/parse';

@@ -1,7 +1,6 @@
 import { PNG } from 'pngjs';
 import { By, Key, until, type WebDriver } from 'selenium-webdriver';
 import type { ChromiumWebDriver } from 'selenium-webdriver/chromium';
-import { houseOf } from '../support/fits';
 import { openBrowser, openDemo } from '../../scripts/lib/browser.mjs';
 import { Page, PATIENCE } from '../support/bench';
 import { served } from '../support/served';
@@ -79,7 +78,7 @@ describe('the range of the demo shop', () => {
   test('another house chosen for a blank: every fit on it is checked again by its numbers', async () => {
     const house = async (id: string) => {
       await browser.get(`${app.address}/blanks?blank=tumbler-470`);
-      await page.choose('House', houseOf(id));
+      await page.choose('House', id);
       await page.says('[aria-label=Blank]', id === 'corrie-sublimation' ? /To ask Corrie/ : /To ask Harl/);
       await browser.get(app.address);
     };

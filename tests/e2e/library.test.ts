@@ -2,8 +2,7 @@ import { readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { PDFDocument, rgb } from '@cantoo/pdf-lib';
 import { By, Key, type WebDriver } from 'selenium-webdriver';
-import { KIND_NAMES } from '@/core/blank/body';
-import { houseOf } from '../support/fits';
+import { KINDS } from '@/core/blank/kinds';
 import { openBrowser } from '../../scripts/lib/browser.mjs';
 import { downloaded, newFolder, Page, PATIENCE } from '../support/bench';
 import { writeFlag } from '../support/flag';
@@ -74,7 +73,7 @@ describe('the library', () => {
     await room.sendKeys(Key.chord(Key.CONTROL, 'a'), '60 by 40');
     await page.says('[role=search] [role=alert]', /x between them/);
     await room.sendKeys(Key.chord(Key.CONTROL, 'a'), Key.BACK_SPACE);
-    await page.choose('Kind', KIND_NAMES.case);
+    await page.choose('Kind', KINDS.case.name);
     await page.says('h1', /^4 of/);
     await page.choose('Kind', 'Any kind');
   });
@@ -103,9 +102,9 @@ describe('the library', () => {
   test('another house has other numbers, and what is assumed is a question to send', async () => {
     await choose('tumbler-470');
     await strip(/To ask Harl Kiln Works\s+How much bleed/);
-    await page.choose('House', houseOf('corrie-sublimation'));
+    await page.choose('House', 'corrie-sublimation');
     await strip(/To ask Corrie Transfer Co\.\s+How far inside/);
-    await page.choose('House', houseOf('harl-kiln-tumbler'));
+    await page.choose('House', 'harl-kiln-tumbler');
     await strip(/To ask Harl Kiln Works/);
   });
 

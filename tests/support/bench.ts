@@ -41,10 +41,12 @@ export class Page {
     await (await this.browser.wait(until.elementLocated(button), PATIENCE, `nothing says ${words}`)).click();
   }
 
-  /** Chooses a line of a list by the list's name and the line's words, or the start of both. */
+  /** Chooses a line of a list by the list's name and the line's words, or the start of both; or by what it stands for. */
   async choose(label: string, words: string): Promise<void> {
     await (await this.named(label, 'button')).click();
-    const line = By.xpath(`//*[@role="option"][starts-with(normalize-space(), "${words}")]`);
+    const line = By.xpath(
+      `//*[@role="option"][@data-value="${words}" or starts-with(normalize-space(), "${words}")]`,
+    );
     const found = await this.browser.wait(until.elementLocated(line), PATIENCE, `${label} has no ${words}`);
     await found.click();
     await this.browser.wait(until.stalenessOf(found), PATIENCE);

@@ -1,5 +1,5 @@
 import type { Facts } from '@/core/artwork/facts';
-import { shippedBlanks, SPECS } from '@/core/blank/library';
+import { shippedBlanks } from '@/core/blank/library';
 import type { PrintFace, ResolvedBlank } from '@/core/blank/resolve';
 import { makeDocket, type Docket } from '@/core/check/docket';
 import type { Finding, RuleId } from '@/core/check/finding';
@@ -14,11 +14,6 @@ export function blankById(id: string): ResolvedBlank {
   const found = shippedBlanks().find(({ blank }) => blank.id === id);
   if (!found) throw new Error(`no blank ${id}`);
   return found;
-}
-
-/** The name of the house that a shipped spec is of. */
-export function houseOf(specId: string): string {
-  return SPECS.find(({ id }) => id === specId)!.house;
 }
 
 export function faceOf(blank: ResolvedBlank): PrintFace {

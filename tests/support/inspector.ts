@@ -1,7 +1,7 @@
 /** Measures the files named on standard input, one after another in this one process; answers a line of JSON each. */
 import { readFileSync } from 'node:fs';
-import { bytesSource } from '@/core/artwork/source';
-import { UpFitError } from '@/core/artwork/errors';
+import { bytesSource } from '@/core/formats/source';
+import { UpFitError } from '@/core/errors';
 import { measureArtwork, type Readers } from '@/files/artwork';
 import { nodePages } from '@/files/pdf/node';
 import { loadNodeEngine } from '@/imaging/node';

@@ -1,4 +1,4 @@
-import { bytesSource } from '@/core/artwork/source';
+import { bytesSource } from '@/core/formats/source';
 import type { Step } from '@/core/artwork/steps';
 import { IN_SILENCE, type Progress } from '@/core/raster/raster';
 import { measureArtwork } from '@/files/artwork';

@@ -1,4 +1,4 @@
-import { bendPoint, middleRadius } from '@/core/blank/kinds/sector';
+import { bendPoint, middleRadius } from '@/core/blank/bodies/sector';
 import { printPixels } from '@/core/blank/resolve';
 import { placedPpi } from '@/core/fit/density';
 import { newFill } from '@/core/fit/place';

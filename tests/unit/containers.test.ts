@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { UpFitError } from '@/core/artwork/errors';
-import { readHeader } from '@/core/artwork/sniff';
+import { UpFitError } from '@/core/errors';
+import { readHeader } from '@/core/formats/sniff';
 
 /** Headers built here byte by byte, for what no other program writes on purpose. */
 const ascii = (words: string) => [...words].map((c) => c.charCodeAt(0));

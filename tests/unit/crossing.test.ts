@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { wayRound } from '@/core/blank/kinds/round';
+import { wayRound } from '@/core/blank/kinds';
 import { makeDocket } from '@/core/check/docket';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import { firstLettering, newText } from '@/core/fit/text';

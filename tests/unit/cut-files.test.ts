@@ -25,7 +25,7 @@ import type { Print } from '@/core/sheet/print';
 import { newSheet, type Sheet } from '@/core/sheet/schema';
 import { printSize, type PrintFace, type ResolvedBlank } from '@/core/blank/resolve';
 import { tidePoolSheet } from '@/demo/art/marks';
-import { bytesSource } from '@/core/artwork/source';
+import { bytesSource } from '@/core/formats/source';
 import { openPage } from '@/files/pdf/artwork';
 import { cutSvg } from '@/files/cut-lines';
 import { cutPdf } from '@/files/pdf/cut-lines';

@@ -3,8 +3,8 @@ import { spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { FORMATS } from '@/core/artwork/facts';
-import { ERROR_CODES } from '@/core/artwork/errors';
+import { FORMAT_IDS } from '@/core/formats/registry';
+import { ERROR_CODES } from '@/core/errors';
 import { nodeReaders } from '@/cli/readers';
 import { run } from '@/cli/run';
 import { writeDamaged } from '../support/damaged';
@@ -16,7 +16,7 @@ const folder = mkdtempSync(join(tmpdir(), 'up-fit-damage-'));
 afterAll(() => {
   rmSync(folder, { recursive: true });
 });
-const ANSWERS = new Set<string>([...FORMATS, ...ERROR_CODES]);
+const ANSWERS = new Set<string>([...FORMAT_IDS, ...ERROR_CODES]);
 
 test('damaged files by the command line: facts or a reason, never a crash', async () => {
   const paths = writeDamaged(folder, 100, 7);

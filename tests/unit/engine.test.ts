@@ -1,7 +1,7 @@
-import { UpFitError } from '@/core/artwork/errors';
-import { readHeader } from '@/core/artwork/sniff';
+import { UpFitError } from '@/core/errors';
+import { readHeader } from '@/core/formats/sniff';
 import type { Raster } from '@/core/raster/raster';
-import { bytesSource } from '@/core/artwork/source';
+import { bytesSource } from '@/core/formats/source';
 import { part } from '@/imaging/measure';
 import { loadNodeEngine } from '@/imaging/node';
 import type { Engine } from '@/imaging/engine';

@@ -10,7 +10,8 @@ import { newFill } from '@/core/fit/place';
 import type { Piece } from '@/core/fit/schema';
 import { partsOf } from '@/core/pack/cut-out';
 import { printFileName, uniqueNames } from '@/core/pack/names';
-import { mirrorOwner, planPrint, planTroubles, type PrintChoice, type PrintFormat } from '@/core/pack/plan';
+import { PRINT_FORMATS } from '@/core/formats/registry';
+import { mirrorOwner, planPrint, planTroubles, type PrintChoice } from '@/core/pack/plan';
 import { RENDITIONS, renditionName, renditionNote } from '@/core/pack/renditions';
 import { renderFace } from '@/core/render/face';
 import { forecastBytes } from '@/files/forecast';
@@ -273,17 +274,14 @@ describe('what is made by a house’s rules', () => {
     expect(partsOf({ face, pieces: [] }, 'face', shownBy.facts)).toEqual([]);
   });
 
-  test.each(['png', 'jpeg', 'tiff', 'pdf', 'svg'] as PrintFormat[])(
-    '%s: read back from its bytes, another plan is told from it',
-    async (format) => {
-      const bytes = readFileSync(await written({ format }));
-      const plan = planPrint(mug, face, { format, ppi: 45, mirrored: false });
-      expect(await readBack(bytes, plan, [face])).toEqual([]);
-      const other = faceOf(blankById('mug-450'));
-      const elsewhere = planPrint(blankById('mug-450'), other, { format, ppi: 50 });
-      expect((await readBack(bytes, elsewhere, [other])).length).toBeGreaterThan(0);
-    },
-  );
+  test.each(PRINT_FORMATS)('%s: read back from its bytes, another plan is told from it', async (format) => {
+    const bytes = readFileSync(await written({ format }));
+    const plan = planPrint(mug, face, { format, ppi: 45, mirrored: false });
+    expect(await readBack(bytes, plan, [face])).toEqual([]);
+    const other = faceOf(blankById('mug-450'));
+    const elsewhere = planPrint(blankById('mug-450'), other, { format, ppi: 50 });
+    expect((await readBack(bytes, elsewhere, [other])).length).toBeGreaterThan(0);
+  });
 
   test('how large it will be is told within a tenth from bands of it', () => {
     const noise = (x: number, y: number) => ((Math.sin(x * 12.9898 + y * 78.233) * 43758.5453) % 1) * 12;

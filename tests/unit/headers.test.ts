@@ -1,8 +1,8 @@
-import { UpFitError } from '@/core/artwork/errors';
-import { readExif } from '@/core/artwork/exif';
-import { profileName } from '@/core/artwork/icc';
+import { UpFitError } from '@/core/errors';
+import { readExif } from '@/core/formats/exif';
+import { profileName } from '@/core/formats/icc';
 import { requireReadablePixels, requireReadableSize } from '@/core/artwork/limits';
-import { readHeader } from '@/core/artwork/sniff';
+import { readHeader } from '@/core/formats/sniff';
 
 const bytes = (...parts: (string | readonly number[])[]) =>
   Uint8Array.from(

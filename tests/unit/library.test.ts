@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { KIND_NAMES, type Kind } from '@/core/blank/body';
+import { KINDS, type Kind } from '@/core/blank/kinds';
 import { BLANKS, shippedBlanks, SPECS } from '@/core/blank/library';
 import { METHODS } from '@/core/blank/methods';
 import { differences, numbersOf, withNumber } from '@/core/blank/numbers';
@@ -27,7 +27,7 @@ describe('the shipped library', () => {
   test('has at least thirty blanks, of every kind and every method', () => {
     expect(BLANKS.length).toBeGreaterThanOrEqual(30);
     expect(new Set(BLANKS.map(({ id }) => id)).size).toBe(BLANKS.length);
-    expect(new Set(BLANKS.map(({ body }) => body.kind))).toEqual(new Set(Object.keys(KIND_NAMES)));
+    expect(new Set(BLANKS.map(({ body }) => body.kind))).toEqual(new Set(Object.keys(KINDS)));
     expect(new Set(BLANKS.map(({ methodId }) => methodId))).toEqual(new Set(METHODS.map(({ id }) => id)));
   });
 

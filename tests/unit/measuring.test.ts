@@ -1,6 +1,7 @@
 import fc from 'fast-check';
-import type { Body, TaperBody, WrapBody } from '@/core/blank/body';
-import { circumference, printableHeight } from '@/core/blank/kinds/round';
+import type { Body } from '@/core/blank/kinds';
+import type { TaperBody, WrapBody } from '@/core/blank/bodies/round';
+import { circumference, printableHeight } from '@/core/blank/bodies/round';
 import { shippedBlanks } from '@/core/blank/library';
 import { NOTHING, type Answer, type Answers } from '@/core/measuring/answers';
 import { nearestBlank } from '@/core/measuring/nearest';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { UpFitError } from '@/core/artwork/errors';
-import { readHeader } from '@/core/artwork/sniff';
+import { UpFitError } from '@/core/errors';
+import { readHeader } from '@/core/formats/sniff';
 import { signedDistance } from '@/core/blank/shape';
 import { corners, extentOf, opaqueBox } from '@/core/fit/geometry';
 import { bringInside, extendToBleed } from '@/core/fit/remedies';

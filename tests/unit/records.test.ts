@@ -1,9 +1,10 @@
 import fc from 'fast-check';
 import * as v from 'valibot';
 import { readMeasured } from '@/cli/measured';
-import type { Body, TaperBody } from '@/core/blank/body';
+import type { Body } from '@/core/blank/kinds';
+import type { TaperBody } from '@/core/blank/bodies/round';
 import { KeepOutSchema, panelZones, rectangle } from '@/core/blank/face';
-import { circumference, printableHeight } from '@/core/blank/kinds/round';
+import { circumference, printableHeight } from '@/core/blank/bodies/round';
 import { BLANKS, resolveAmong, SPECS } from '@/core/blank/library';
 import { makeBlank } from '@/core/blank/make';
 import { METHODS } from '@/core/blank/methods';

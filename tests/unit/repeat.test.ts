@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { wayRound } from '@/core/blank/kinds/round';
+import { wayRound } from '@/core/blank/kinds';
 import { opaqueBox } from '@/core/fit/geometry';
 import { centreOn, setRotation, setWidth } from '@/core/fit/place';
 import { closeSeam, gapsOf, newRepeat, oneOf, tileAt, withGaps } from '@/core/fit/repeat';

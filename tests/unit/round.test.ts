@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { TaperBody, WrapBody } from '@/core/blank/body';
+import type { TaperBody, WrapBody } from '@/core/blank/bodies/round';
 import {
   angleAt,
   bendOf,
@@ -10,7 +10,7 @@ import {
   viewCentres,
   visibleAngle,
   wrapWidth,
-} from '@/core/blank/kinds/round';
+} from '@/core/blank/bodies/round';
 import {
   bendPoint,
   frustumSector,
@@ -22,7 +22,7 @@ import {
   slantOf,
   stretchAt,
   unbendPoint,
-} from '@/core/blank/kinds/sector';
+} from '@/core/blank/bodies/sector';
 import { radiusAt } from '@/core/product/bodies/round';
 import { roundBody } from '@/core/measuring/round';
 

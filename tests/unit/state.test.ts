@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { UpFitError } from '@/core/artwork/errors';
+import { UpFitError } from '@/core/errors';
 import { LIMITS, requireMakeablePixels } from '@/core/artwork/limits';
 import { BLANKS, SPECS } from '@/core/blank/library';
 import { resolveBlank } from '@/core/blank/resolve';

@@ -7,7 +7,7 @@ import { makeDocket } from '@/core/check/docket';
 import type { Finding } from '@/core/check/finding';
 import { shapeOf } from '@/core/cut/face';
 import { cutAnew, cutKey, WHITE_BORDER } from '@/core/cut/make';
-import { bytesSource } from '@/core/artwork/source';
+import { bytesSource } from '@/core/formats/source';
 import { groupMotifs, ownGroups, partPicture, withGroups, type Parting } from '@/core/cut/parting';
 import { USUAL_CUT, type Cut, type CutSettings } from '@/core/cut/schema';
 import { stickerFaces, stickerSize } from '@/core/cut/set';

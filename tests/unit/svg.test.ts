@@ -1,6 +1,6 @@
-import type { UpFitError } from '@/core/artwork/errors';
+import type { UpFitError } from '@/core/errors';
 import { combined, IDENTITY, moved, scales } from '@/core/artwork/matrix';
-import { bytesSource } from '@/core/artwork/source';
+import { bytesSource } from '@/core/formats/source';
 import { words } from '@/core/raster/raster';
 import { cleanDrawing, type CleanOptions } from '@/files/svg/clean';
 import { partAt } from '@/files/svg/part';

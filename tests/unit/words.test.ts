@@ -1,8 +1,8 @@
 import { describeFacts } from '@/core/artwork/describe';
 import { printFileName, safeName } from '@/core/pack/names';
 import { planPrint } from '@/core/pack/plan';
-import { garmentExtent, garmentOutline, printOrigin } from '@/core/blank/kinds/garment';
-import type { GarmentBody } from '@/core/blank/body';
+import { garmentExtent, garmentOutline, printOrigin } from '@/core/blank/bodies/garment';
+import type { GarmentBody } from '@/core/blank/bodies/garment';
 import { RasterShelf } from '@/workers/rasters';
 import { rectangle } from '@/core/blank/face';
 import { shippedBlanks } from '@/core/blank/library';

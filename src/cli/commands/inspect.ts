@@ -1,8 +1,8 @@
 import { basename } from 'node:path';
 import { describeFacts } from '@/core/artwork/describe';
-import { UpFitError } from '@/core/artwork/errors';
+import { UpFitError } from '@/core/errors';
 import type { Facts } from '@/core/artwork/facts';
-import { damaged } from '@/core/artwork/sniff';
+import { damaged } from '@/core/formats/sniff';
 import { measureArtwork } from '@/files/artwork';
 import { badArgument, type Args } from '../args';
 import type { Answer, ReaderSupply } from '../answer';

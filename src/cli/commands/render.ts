@@ -1,6 +1,7 @@
 import { writeFile } from 'node:fs/promises';
 import { extname } from 'node:path';
-import { planPrint, PRINT_MODES, type PrintFormat } from '@/core/pack/plan';
+import { printFormatOf } from '@/core/formats/registry';
+import { planPrint, PRINT_MODES } from '@/core/pack/plan';
 import type { Readers } from '@/files/artwork';
 import { writePrint } from '@/files/print';
 import { badArgument, oneOf, readNumber, required, type Args } from '../args';
@@ -9,21 +10,10 @@ import { PLACED_OPTIONS, readPlaced } from '../placed';
 
 export const RENDER_OPTIONS = [...PLACED_OPTIONS, 'out', 'mode', 'ppi'] as const;
 
-/** Formats by the endings that files have. */
-const ENDINGS: Record<string, PrintFormat> = {
-  '.png': 'png',
-  '.jpg': 'jpeg',
-  '.jpeg': 'jpeg',
-  '.tif': 'tiff',
-  '.tiff': 'tiff',
-  '.pdf': 'pdf',
-  '.svg': 'svg',
-};
-
 /** `render`: what a house would get, trim plus bleed, in RGB or through the shipped printing profile in CMYK. */
 export async function render(args: Args, readers: () => Promise<Readers>): Promise<Answer> {
   const out = required(args, 'out');
-  const format = ENDINGS[extname(out).toLowerCase()];
+  const format = printFormatOf(out);
   if (!format)
     throw badArgument(`--out ends in .png, .jpg, .tif, .pdf or .svg, not “${extname(out).toLowerCase()}”.`);
   const mode = oneOf('mode', args.values.get('mode') ?? 'rgb', PRINT_MODES);

@@ -2,7 +2,7 @@ import { readFile, writeFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
 import { basename, extname } from 'node:path';
 import { requireMakeablePixels } from '@/core/artwork/limits';
-import type { Body } from '@/core/blank/body';
+import type { Body } from '@/core/blank/kinds';
 import { pixelsOf, trimSize, type PrintFace } from '@/core/blank/resolve';
 import { showSize } from '@/core/length/show';
 import { drawTemplate } from '@/core/template/drawing';

@@ -1,8 +1,6 @@
 import * as v from 'valibot';
-import { COLOUR_MODES } from '../blank/schema';
-
-export const FORMATS = ['png', 'jpeg', 'webp', 'tiff', 'gif', 'avif', 'svg', 'pdf'] as const;
-export type Format = (typeof FORMATS)[number];
+import { COLOUR_MODES } from '../formats/header';
+import { FORMAT_IDS } from '../formats/registry';
 
 const Size = v.object({ width: v.number(), height: v.number() });
 const Box = v.object({ x: v.number(), y: v.number(), width: v.number(), height: v.number() });
@@ -43,7 +41,7 @@ export const FactsSchema = v.object({
   name: v.string(),
   bytes: v.number(),
   sha256: v.string(),
-  format: v.picklist(FORMATS),
+  format: v.picklist(FORMAT_IDS),
   pixels: v.nullable(Size),
   physical: v.nullable(Size),
   density: v.nullable(v.object({ x: v.number(), y: v.number(), source: v.picklist(['file']) })),

@@ -1,4 +1,4 @@
-import { UpFitError } from './errors';
+import { UpFitError } from '../errors';
 import type { PixelSize } from './facts';
 
 export const LIMITS = {

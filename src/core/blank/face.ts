@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { Finite, IdSchema, NameSchema, NotNegative, Positive } from './basics';
-import type { Sector } from './kinds/sector';
+import type { Sector } from './bodies/sector';
 
 /** A closed outline as its corner points in mm, from the top left of its box. */
 export const OutlineSchema = v.pipe(v.array(v.tuple([Finite, Finite])), v.minLength(3), v.maxLength(720));

@@ -9,6 +9,7 @@ export const METHODS: readonly Method[] = [
     ink: 'multiply',
     mirrored: true,
     knockout: false,
+    raised: false,
     bleed: 2,
     prints: 'light polyester, or a surface coated for it; there is no white ink',
     limits: {
@@ -27,6 +28,7 @@ export const METHODS: readonly Method[] = [
     ink: 'cover',
     mirrored: false,
     knockout: true,
+    raised: false,
     bleed: 0,
     prints: 'cotton of any colour, over white ink on dark cloth',
     limits: {
@@ -45,6 +47,7 @@ export const METHODS: readonly Method[] = [
     ink: 'cover',
     mirrored: true,
     knockout: true,
+    raised: true,
     bleed: 0,
     prints: 'cloth of any kind and colour, over white ink',
     limits: {
@@ -63,6 +66,7 @@ export const METHODS: readonly Method[] = [
     ink: 'cover',
     mirrored: false,
     knockout: true,
+    raised: false,
     bleed: 0,
     prints: 'cloth of any colour, one screen for each ink',
     limits: { inks: 4, totalInk: null, stroke: 0.5, capHeight: 2.5, softPrintsBadly: true, whiteInk: true },
@@ -74,6 +78,7 @@ export const METHODS: readonly Method[] = [
     ink: 'cover',
     mirrored: false,
     knockout: true,
+    raised: true,
     bleed: 1,
     prints: 'hard surfaces of any colour, with white ink under the colours',
     limits: {
@@ -92,6 +97,7 @@ export const METHODS: readonly Method[] = [
     ink: 'multiply',
     mirrored: false,
     knockout: false,
+    raised: false,
     bleed: 2,
     prints: 'label papers and films, in four process inks',
     limits: {
@@ -110,6 +116,7 @@ export const METHODS: readonly Method[] = [
     ink: 'multiply',
     mirrored: false,
     knockout: false,
+    raised: false,
     bleed: 3,
     prints: 'paper and board, in four process inks',
     limits: {
@@ -128,6 +135,7 @@ export const METHODS: readonly Method[] = [
     ink: 'multiply',
     mirrored: false,
     knockout: false,
+    raised: false,
     bleed: 5,
     prints: 'banner cloth, canvas and poster paper; how far off it is looked at sets its floor PPI',
     limits: { inks: null, totalInk: 240, stroke: 0.8, capHeight: 6, softPrintsBadly: false, whiteInk: false },

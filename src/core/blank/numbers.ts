@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { BodySchema, type Body, type Kind } from './body';
+import { BodySchema, kindOf, type Body } from './kinds';
 
 /** One measured length of a body: where it stands in it, and what a seller calls it. */
 export interface BodyNumber {
@@ -7,73 +7,6 @@ export interface BodyNumber {
   name: string;
   mm: number;
 }
-
-const HANDLE = [['handle.gap', 'handle gap, kept clear']] as const;
-const SHEET = [
-  ['sheet.width', 'width'],
-  ['sheet.height', 'height'],
-  ['sheet.cornerRadius', 'corner radius'],
-] as const;
-
-/** The lengths of each kind by their path; `*` stands for every entry of a list. */
-const PATHS: Record<Kind, readonly (readonly [path: string, name: string])[]> = {
-  wrap: [
-    ['diameter', 'diameter'],
-    ['height', 'height, whole'],
-    ['lip', 'lip left out'],
-    ['foot', 'foot left out'],
-    ...HANDLE,
-    ['overlap', 'seam overlap'],
-    ['partial', 'width of the print'],
-  ],
-  taper: [
-    ['topDiameter', 'diameter, top of the print'],
-    ['bottomDiameter', 'diameter, foot of the print'],
-    ['slant', 'along the wall'],
-    ['lip', 'lip left out'],
-    ['foot', 'foot left out'],
-    ...HANDLE,
-    ['overlap', 'seam overlap'],
-  ],
-  flat: SHEET,
-  plate: SHEET,
-  gallery: [
-    ['width', 'width'],
-    ['height', 'height'],
-    ['depth', 'edge depth'],
-  ],
-  folded: [
-    ['width', 'panel width'],
-    ['height', 'height'],
-    ['inward', 'inner panel narrower by'],
-  ],
-  'two-sided': [
-    ['sides.*.sheet.width', 'width'],
-    ['sides.*.sheet.height', 'height'],
-    ['sides.*.sheet.cornerRadius', 'corner radius'],
-  ],
-  garment: [
-    ['chest', 'across'],
-    ['length', 'length'],
-    ['prints.*.width', 'print width'],
-    ['prints.*.height', 'print height'],
-    ['prints.*.below', 'below the collar'],
-  ],
-  case: [
-    ['width', 'width'],
-    ['height', 'height'],
-    ['cornerRadius', 'corner radius'],
-    ['depth', 'wrapped side'],
-  ],
-  label: [
-    ['diameter', 'diameter of the container'],
-    ['height', 'height'],
-    ['overlap', 'seam overlap'],
-    ['pair.front', 'front width'],
-    ['pair.back', 'back width'],
-  ],
-  sticker: [...SHEET, ['several.gap', 'gap']],
-};
 
 type Tree = Record<string, unknown>;
 
@@ -90,7 +23,7 @@ function write(tree: unknown, [key, ...rest]: readonly string[], value: number):
 
 /** Every length of a body that it has, in the order they are measured. */
 export function numbersOf(body: Body): BodyNumber[] {
-  return PATHS[body.kind].flatMap(([path, name]) => {
+  return kindOf(body).lengths.flatMap(([path, name]) => {
     const [list, rest] = path.split('.*.');
     if (rest === undefined) {
       const mm = read(body, path.split('.'));

@@ -1,11 +1,7 @@
 import { MM_PER_INCH, pixelsFor } from '../length/units';
-import type { Body } from './body';
 import { panelZones, type Face } from './face';
-import { foldedFaces } from './kinds/folded';
-import { garmentFaces, gradeGarment } from './kinds/garment';
-import { roundFaces } from './kinds/round';
-import { sectorBox } from './kinds/sector';
-import { caseFaces, flatFaces, galleryFaces, labelFaces, stickerFaces, twoSidedFaces } from './kinds/sheets';
+import { sectorBox } from './bodies/sector';
+import { kindOf, type Body } from './kinds';
 import type { Blank, HouseSpec, Method, MethodLimits } from './schema';
 
 /** A face with what the house wants at its edges and of its pixels. */
@@ -28,36 +24,15 @@ export interface ResolvedBlank {
   faces: PrintFace[];
 }
 
-/** The printable faces of a body. A new kind of blank is a case here and a file in `kinds/`. */
+/** The printable faces of a body. */
 export function facesOf(body: Body): Face[] {
-  switch (body.kind) {
-    case 'wrap':
-    case 'taper':
-      return roundFaces(body);
-    case 'flat':
-    case 'plate':
-      return flatFaces(body);
-    case 'gallery':
-      return galleryFaces(body);
-    case 'folded':
-      return foldedFaces(body);
-    case 'two-sided':
-      return twoSidedFaces(body);
-    case 'garment':
-      return garmentFaces(body);
-    case 'case':
-      return caseFaces(body);
-    case 'label':
-      return labelFaces(body);
-    case 'sticker':
-      return stickerFaces(body);
-  }
+  return kindOf(body).faces(body);
 }
 
 /** A blank's body at one of its graded sizes; as it is measured where none is named. */
 export function bodyAt({ body, sizes }: Blank, sizeId: string | null): Body {
   const size = sizes.find(({ id }) => id === sizeId);
-  return size && body.kind === 'garment' ? gradeGarment(body, size) : body;
+  return (size && kindOf(body).graded?.(body, size)) ?? body;
 }
 
 export function resolveBlank(

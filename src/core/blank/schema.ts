@@ -1,7 +1,8 @@
 import * as v from 'valibot';
 import { Finite, IdSchema, NameSchema, NotNegative, Positive } from './basics';
-import { BodySchema } from './body';
+import { BodySchema } from './kinds';
 import { PanelSchema } from './face';
+import { COLOUR_MODES } from '../formats/header';
 
 const Hex = v.pipe(v.string(), v.regex(/^#[0-9a-f]{6}$/, 'A colour is written #rrggbb.'));
 const Share = v.pipe(v.number(), v.minValue(0), v.maxValue(1));
@@ -41,6 +42,8 @@ export const MethodSchema = v.object({
   ink: v.picklist(['multiply', 'cover']),
   mirrored: v.boolean(),
   knockout: v.boolean(),
+  /** Whether its print stands up from the product: a film that is pressed on, or ink that is cured on top. */
+  raised: v.boolean(),
   /** mm, where no house says otherwise. */
   bleed: NotNegative,
   /** What it can be printed on, in the seller's words. */
@@ -49,7 +52,6 @@ export const MethodSchema = v.object({
 });
 export type Method = v.InferOutput<typeof MethodSchema>;
 
-export const COLOUR_MODES = ['rgb', 'cmyk', 'grey', 'lab', 'indexed'] as const;
 export const FILE_FORMATS = ['png', 'jpeg', 'tiff', 'pdf'] as const;
 
 /** What one house asks of a print: a record of its own, since another house asks otherwise of the same blank. */

@@ -1,3 +1,4 @@
+import { aspectsOf } from '../blank/kinds';
 import { assumedAmong } from '../blank/questions';
 import {
   artSize,
@@ -194,7 +195,7 @@ function sizesOf(blank: ResolvedBlank, fit: Fit, options: DocketOptions, own: re
   return product.sizes.map(({ id, name }) => {
     if (id === fit.sizeId) return { id, name, ...outcomeOf(own) };
     const sized = resolveBlank(product, method, spec, id);
-    const faces = carryOver(fit.faces, blank.faces, sized.faces, product.body.kind === 'garment');
+    const faces = carryOver(fit.faces, blank.faces, sized.faces, aspectsOf(product.body).sewn !== null);
     // As many pixels a mm for each, so that artworks are reduced alike.
     const coarse = Math.ceil(OTHER_SIZES * (longestOf(sized) / longestOf(blank)));
     const moved = { ...fit, sizeId: id, faces };

@@ -61,6 +61,9 @@ export const RULES: readonly Rule[] = [
   fileSpec,
 ];
 
+/** What a stored docket was measured by: it is stale when a rule is another. */
+export const RULES_KEY = RULES.map(({ id, version }) => `${id} ${version}`).join();
+
 /** What a rule is called on the docket. */
 export function ruleName(id: RuleId): string {
   return RULES.find((rule) => rule.id === id)?.name ?? id;

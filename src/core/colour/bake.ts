@@ -1,4 +1,4 @@
-import { UpFitError } from '../artwork/errors';
+import { UpFitError } from '../errors';
 import { mediaWhite, type IccProfile } from './icc';
 import { inkToLab } from './ink-lab';
 import { deltaE00 } from './difference';

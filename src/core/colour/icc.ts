@@ -1,4 +1,4 @@
-import { UpFitError } from '../artwork/errors';
+import { UpFitError } from '../errors';
 
 /** What an ICC profile's header and table of tags say (ICC.1:2010, 7.2 and 7.3). */
 export interface IccProfile {

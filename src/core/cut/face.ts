@@ -6,6 +6,7 @@ import { shapeOfPath } from './line';
 import type { Shape } from './polygons';
 import { USUAL_CUT, type Cut, type CutSettings } from './schema';
 import type { Ring } from './trace';
+import { aspectsOf } from '../blank/kinds';
 
 const shapes = new Map<string, Shape>();
 const MOST_KEPT = 400;
@@ -58,13 +59,13 @@ function faceOf(own: PrintFace, id: string, cut: Cut | undefined): PrintFace {
 
 /** How a sticker is cut at first: a kiss cut has an edge to peel it by. */
 export function usualCut({ blank: { body } }: Pick<ResolvedBlank, 'blank'>): CutSettings {
-  const kiss = body.kind === 'sticker' && body.cut === 'kiss';
+  const kiss = aspectsOf(body).sticker?.cut === 'kiss';
   return { ...USUAL_CUT, backing: kiss ? PEEL_EDGE : 0 };
 }
 
 /** Whether a blank's stickers are cut to the shape of what lies on them. */
 export function isToShape({ blank: { body } }: Pick<ResolvedBlank, 'blank'>): boolean {
-  return body.kind === 'sticker' && body.toShape !== undefined;
+  return aspectsOf(body).sticker?.toShape !== undefined;
 }
 
 function cutFace(own: PrintFace, id: string, { name, d, edge, backing }: Cut): PrintFace {

@@ -1,4 +1,4 @@
-import { stretchAt } from '../blank/kinds/sector';
+import { stretchAt } from '../blank/bodies/sector';
 import type { PrintFace } from '../blank/resolve';
 import { MM_PER_INCH } from '../length/units';
 import type { PixelSize } from '../artwork/facts';

@@ -1,4 +1,4 @@
-import type { Body } from '../blank/body';
+import type { Body } from '../blank/kinds';
 import { differences, numbersOf } from '../blank/numbers';
 import type { ResolvedBlank } from '../blank/resolve';
 import { showLength, type UnitSetting } from '../length/show';

@@ -1,4 +1,4 @@
-import type { Body } from '../blank/body';
+import type { Body } from '../blank/kinds';
 import { rectangle } from '../blank/face';
 import { bodyTroubles } from '../blank/troubles';
 import { parseLength } from '../length/parse';

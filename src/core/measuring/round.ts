@@ -1,5 +1,5 @@
-import type { Handle, RoundBody } from '../blank/body';
-import { slantOf, STRAIGHT } from '../blank/kinds/sector';
+import type { Handle, RoundBody } from '../blank/bodies/round';
+import { slantOf, STRAIGHT } from '../blank/bodies/sector';
 
 /** What a tape reads of a round thing, in mm. Diameters are those at the print's edges. */
 export interface RoundReadings {

@@ -1,7 +1,9 @@
-import type { Body, RoundBody } from '../blank/body';
-import { bendOf, diametersOf, printableHeight, wrapWidth } from '../blank/kinds/round';
-import { STRAIGHT } from '../blank/kinds/sector';
+import type { Body } from '../blank/kinds';
+import type { RoundBody } from '../blank/bodies/round';
+import { bendOf, diametersOf, printableHeight, wrapWidth } from '../blank/bodies/round';
+import { STRAIGHT } from '../blank/bodies/sector';
 import { withNumber } from '../blank/numbers';
+import { aspectsOf } from '../blank/kinds';
 
 /** What is read off a printed template, all in mm. */
 export interface TryOn {
@@ -27,9 +29,10 @@ export function printerError({ ruler }: Pick<TryOn, 'ruler'>): number {
 export function correctBody(body: Body, seen: TryOn): Body | null {
   const scale = seen.ruler / 100;
   const slack = seen.top + seen.bottom;
-  if (body.kind === 'wrap' || body.kind === 'taper') return correctRound(body, seen, scale, slack);
-  if (body.kind === 'flat' || body.kind === 'plate') {
-    const { width, height } = body.sheet;
+  const { wall, laid } = aspectsOf(body);
+  if (wall) return correctRound(wall, seen, scale, slack);
+  if (laid) {
+    const { width, height } = laid.sheet;
     const wider = withNumber(body, 'sheet.width', width * scale + (seen.endsTop + seen.endsBottom) / 2);
     return wider && withNumber(wider, 'sheet.height', height * scale + slack);
   }

@@ -2,7 +2,7 @@ import { drawProducts } from '../product/draw';
 import { cameraIn, frameThings, viewingDistance } from '../product/frame';
 import type { Light } from '../product/light';
 import { boundsOf } from '../product/mesh';
-import type { Model } from '../product/model';
+import type { Model } from '../product/kinds';
 import { posed, type Look, type Standing } from '../product/scene';
 import type { Vector } from '../product/vector';
 import { IN_SILENCE, type Progress, type Raster } from '../raster/raster';

@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import type { ResolvedBlank } from '../blank/resolve';
-import { PictureSizeSchema, SceneSchema, type Family, type PictureSize, type Scene } from './schema';
+import { productOf, type Family } from '../product/kinds';
+import { PictureSizeSchema, SceneSchema, type PictureSize, type Scene } from './schema';
 import listed from './scenes.json';
 import sizes from './sizes.json';
 
@@ -38,29 +39,7 @@ export const PICTURE_SIZES: readonly PictureSize[] = v.parse(v.array(PictureSize
 
 /** What kind of thing a blank is to a scene. */
 export function familyOf(blank: ResolvedBlank): Family {
-  const { body, viewedFrom, shownAs } = blank.blank;
-  switch (body.kind) {
-    case 'wrap':
-    case 'taper':
-    case 'label':
-      return 'round';
-    case 'garment':
-      return 'garment';
-    case 'case':
-      return 'case';
-    case 'gallery':
-      return 'wall';
-    case 'folded':
-      return 'paper';
-    case 'two-sided':
-      return shownAs === undefined || shownAs === 'card' ? 'small' : 'soft';
-    case 'sticker':
-      return 'sticker';
-    case 'flat':
-      return viewedFrom === null ? 'small' : 'wall';
-    case 'plate':
-      return 'small';
-  }
+  return productOf(blank.blank.body).family(blank);
 }
 
 /** The scenes that show a blank as it is used. */

@@ -1,12 +1,9 @@
 import * as v from 'valibot';
+import { FAMILIES } from '../product/kinds';
 import { Finite, IdSchema, NameSchema, NotNegative, Positive } from '../blank/basics';
 
 const Hex = v.pipe(v.string(), v.regex(/^#[0-9a-f]{6}$/, 'A colour is written #rrggbb.'));
 const Share = v.pipe(v.number(), v.minValue(0), v.maxValue(1));
-
-/** What of products a scene is for. */
-export const FAMILIES = ['round', 'garment', 'case', 'soft', 'paper', 'wall', 'small', 'sticker'] as const;
-export type Family = (typeof FAMILIES)[number];
 
 /** What the things of a scene stand on or hang on. */
 export const GROUNDS = ['sweep', 'table', 'lying', 'wall'] as const;

@@ -1,5 +1,6 @@
 import * as v from 'valibot';
 import { VERDICTS } from '../check/finding';
+import { PRINT_FORMATS } from '../formats/registry';
 
 /** A file of a pack or an archive, by its path within it. */
 export const FileRecordSchema = v.object({
@@ -13,7 +14,7 @@ export type FileRecord = v.InferOutput<typeof FileRecordSchema>;
 export const PrintRecordSchema = v.object({
   path: v.string(),
   faceId: v.string(),
-  format: v.picklist(['png', 'jpeg', 'tiff', 'pdf', 'svg']),
+  format: v.picklist(PRINT_FORMATS),
   mode: v.picklist(['rgb', 'cmyk']),
   ppi: v.number(),
   pixels: v.object({ width: v.number(), height: v.number() }),

@@ -1,6 +1,7 @@
 import { trimSize, type PrintFace, type ResolvedBlank } from '../blank/resolve';
 import { fixed } from '../length/show';
-import { FORMATS, mirrorOwner, type MirrorOwner, type PrintPlan } from './plan';
+import { FORMATS } from '../formats/registry';
+import { mirrorOwner, type MirrorOwner, type PrintPlan } from './plan';
 
 /** Letters, digits and hyphens only, so that a name is safe on every disk and upload page. */
 export function safeName(text: string): string {
@@ -62,7 +63,7 @@ export function printFileName(
     ...(plan.mirrored && !pattern.includes('{mirror}') ? [MIRRORED.file] : []),
   ];
   const safe = [name, ...unsaid].join('_').replace(/[^\w.-]/g, '-');
-  return `${safe.replace(/_{2,}/g, '_').replace(/^_|_$/g, '')}.${FORMATS[plan.format].ending}`;
+  return `${safe.replace(/_{2,}/g, '_').replace(/^_|_$/g, '')}.${FORMATS[plan.format].endings[0]}`;
 }
 
 /** The same names, each once: what comes again is numbered before its ending. */

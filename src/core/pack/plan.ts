@@ -1,21 +1,11 @@
-import { UpFitError } from '../artwork/errors';
+import { UpFitError } from '../errors';
 import { printPixels, type PrintFace, type ResolvedBlank } from '../blank/resolve';
 import type { HouseSpec } from '../blank/schema';
+import { FORMATS, type PrintFormat } from '../formats/registry';
 
-export const PRINT_FORMATS = ['png', 'jpeg', 'tiff', 'pdf', 'svg'] as const;
-export type PrintFormat = (typeof PRINT_FORMATS)[number];
 export const PRINT_MODES = ['rgb', 'cmyk'] as const;
 export type PrintMode = (typeof PRINT_MODES)[number];
 export type MirrorOwner = 'file' | 'driver' | 'house';
-
-/** How a print file ends its name, and what it is called where files are handed over. */
-export const FORMATS: Record<PrintFormat, { ending: string; type: string; name: string }> = {
-  png: { ending: 'png', type: 'image/png', name: 'PNG' },
-  jpeg: { ending: 'jpg', type: 'image/jpeg', name: 'JPEG' },
-  tiff: { ending: 'tif', type: 'image/tiff', name: 'TIFF' },
-  pdf: { ending: 'pdf', type: 'application/pdf', name: 'PDF' },
-  svg: { ending: 'svg', type: 'image/svg+xml', name: 'SVG' },
-};
 
 /** What can be chosen of a print file; what is left out goes by the house's rules. */
 export interface PrintChoice {
@@ -38,9 +28,6 @@ export interface PrintPlan {
   mirrored: boolean;
 }
 
-/** Formats that hold inks. */
-export const HOLDS_INKS: readonly PrintFormat[] = ['jpeg', 'tiff', 'pdf'];
-
 /** Who turns a print over; null for a method that prints the right way round. Exactly one does. */
 export function mirrorOwner({ method, spec }: Pick<ResolvedBlank, 'method' | 'spec'>): MirrorOwner | null {
   return method.mirrored ? (spec.mirroring ?? 'house') : null;
@@ -49,9 +36,9 @@ export function mirrorOwner({ method, spec }: Pick<ResolvedBlank, 'method' | 'sp
 /** The print file of a face by its house's rules, or as chosen. Throws `bad-argument` for what no such file can hold. */
 export function planPrint(blank: ResolvedBlank, face: PrintFace, choice: PrintChoice = {}): PrintPlan {
   const { files } = blank.spec;
-  const mode = choice.mode ?? (choice.format === 'png' || choice.format === 'svg' ? 'rgb' : modeFor(files));
+  const mode = choice.mode ?? (choice.format && !FORMATS[choice.format].print.inks ? 'rgb' : modeFor(files));
   const format = choice.format ?? formatFor(files, mode);
-  if (mode === 'cmyk' && !HOLDS_INKS.includes(format)) {
+  if (mode === 'cmyk' && !FORMATS[format].print.inks) {
     const name = FORMATS[format].name;
     throw new UpFitError('bad-argument', `${name} holds no inks: choose TIFF, JPEG or PDF for CMYK.`);
   }
@@ -59,12 +46,16 @@ export function planPrint(blank: ResolvedBlank, face: PrintFace, choice: PrintCh
   return {
     format,
     mode,
-    // A flattened picture of inks has no place for clear pixels; a page leaves bare what nothing lies on.
-    alpha: files.alpha.value === 'kept' && format !== 'jpeg' && (mode === 'rgb' || format === 'pdf'),
+    alpha: files.alpha.value === 'kept' && holdsClear(format, mode),
     ppi,
     pixels: printPixels(face, blank.spec, ppi),
     mirrored: choice.mirrored ?? mirrorOwner(blank) === 'file',
   };
+}
+
+function holdsClear(format: PrintFormat, mode: PrintMode): boolean {
+  const { clear } = FORMATS[format].print;
+  return clear === 'kept' || (clear === 'in rgb' && mode === 'rgb');
 }
 
 function modeFor({ modes }: HouseSpec['files']): PrintMode {
@@ -72,7 +63,7 @@ function modeFor({ modes }: HouseSpec['files']): PrintMode {
 }
 
 function formatFor({ formats }: HouseSpec['files'], mode: PrintMode): PrintFormat {
-  const taken = formats.value.filter((format) => mode === 'rgb' || HOLDS_INKS.includes(format));
+  const taken = formats.value.filter((format) => mode === 'rgb' || FORMATS[format].print.inks);
   return taken.includes('png') ? 'png' : (taken[0] ?? (mode === 'rgb' ? 'png' : 'tiff'));
 }
 

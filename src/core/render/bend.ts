@@ -1,4 +1,4 @@
-import { middleRadius, sectorBox, stretchAt, type Sector } from '../blank/kinds/sector';
+import { middleRadius, sectorBox, stretchAt, type Sector } from '../blank/bodies/sector';
 import type { PrintFace } from '../blank/resolve';
 import { IN_SILENCE, type Progress } from '../raster/raster';
 import type { Grid } from './transform';

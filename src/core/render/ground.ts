@@ -1,4 +1,4 @@
-import { bendPoint, sectorBox } from '../blank/kinds/sector';
+import { bendPoint, sectorBox } from '../blank/bodies/sector';
 import type { PrintFace } from '../blank/resolve';
 import { areaOf } from '../fit/area';
 import { clipPath, fromShares } from '../fit/clip';

@@ -1,4 +1,4 @@
-import { bendPoint, sectorBox, sectorPath } from '../blank/kinds/sector';
+import { bendPoint, sectorBox, sectorPath } from '../blank/bodies/sector';
 import { printSize, type PrintFace } from '../blank/resolve';
 import { shapePath } from '../blank/shape';
 import { areaOf } from '../fit/area';

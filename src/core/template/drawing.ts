@@ -1,5 +1,5 @@
 import { keepOutPath } from '../blank/keep-out';
-import { bendPoint, sectorBox, sectorPath } from '../blank/kinds/sector';
+import { bendPoint, sectorBox, sectorPath } from '../blank/bodies/sector';
 import { trimSize, type PrintFace } from '../blank/resolve';
 import { shapePath } from '../blank/shape';
 import { MM_PER_INCH } from '../length/units';

@@ -1,4 +1,4 @@
-import type { Body } from '../blank/body';
+import type { Body } from '../blank/kinds';
 import {
   bendOf,
   circumference,
@@ -6,8 +6,8 @@ import {
   printableHeight,
   viewCentres,
   wrapWidth,
-} from '../blank/kinds/round';
-import { frustumSector, middleRadius, sectorBox } from '../blank/kinds/sector';
+} from '../blank/bodies/round';
+import { frustumSector, middleRadius, sectorBox } from '../blank/bodies/sector';
 import { trimSize, type PrintFace } from '../blank/resolve';
 
 const degrees = (radians: number) => (radians * 180) / Math.PI;

@@ -1,5 +1,5 @@
 import { rectangle, type KeepOut } from '../blank/face';
-import type { Body } from '../blank/body';
+import type { Body } from '../blank/kinds';
 import type { FoundLine } from '../raster/lines';
 import type { Rect } from './drawing';
 import type { DrillHole } from './reading';

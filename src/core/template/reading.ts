@@ -1,4 +1,4 @@
-import type { Format } from '../artwork/facts';
+import type { Format } from '../formats/registry';
 import { MM_PER_INCH } from '../length/units';
 import type { Rect } from './drawing';
 

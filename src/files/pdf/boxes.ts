@@ -1,5 +1,5 @@
 import { PDFArray, PDFDocument, PDFName, PDFNumber, type PDFPage } from '@cantoo/pdf-lib';
-import { UpFitError } from '@/core/artwork/errors';
+import { UpFitError } from '@/core/errors';
 import { MM_PER_INCH } from '@/core/length/units';
 import type { TemplatePage } from '@/core/template/reading';
 

@@ -8,7 +8,7 @@ import {
   type PDFContext,
   type PDFObject,
 } from '@cantoo/pdf-lib';
-import { profileName } from '@/core/artwork/icc';
+import { profileName } from '@/core/formats/icc';
 
 /** What a colour space comes to. */
 export interface SpaceFound {

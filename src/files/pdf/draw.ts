@@ -1,4 +1,4 @@
-import { UpFitError } from '@/core/artwork/errors';
+import { UpFitError } from '@/core/errors';
 import type { PixelSize } from '@/core/artwork/facts';
 import { isOpaque, type Raster } from '@/core/raster/raster';
 import type { PDFDocumentLoadingTask } from 'pdfjs-dist';

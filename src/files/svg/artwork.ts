@@ -1,6 +1,6 @@
 import type { Facts } from '@/core/artwork/facts';
 import { heldSize } from '@/core/artwork/limits';
-import type { Source } from '@/core/artwork/source';
+import type { Source } from '@/core/formats/source';
 import type { Engine } from '@/imaging/engine';
 import type { Opened } from '@/imaging/opened';
 import { sharpness } from '../placed';

@@ -1,5 +1,5 @@
-import { UpFitError } from '@/core/artwork/errors';
-import { readHeader } from '@/core/artwork/sniff';
+import { UpFitError } from '@/core/errors';
+import { readHeader } from '@/core/formats/sniff';
 import type { PixelSize, PlacedImage } from '@/core/artwork/facts';
 import { MM_PER_INCH } from '@/core/length/units';
 import {

@@ -1,5 +1,5 @@
 import { SaxesParser } from 'saxes';
-import { UpFitError } from '@/core/artwork/errors';
+import { UpFitError } from '@/core/errors';
 import { combined, IDENTITY, type Matrix } from '@/core/artwork/matrix';
 import { readTransform } from './transform';
 

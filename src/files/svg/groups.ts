@@ -1,4 +1,4 @@
-import type { Source } from '@/core/artwork/source';
+import type { Source } from '@/core/formats/source';
 import { words } from '@/core/raster/raster';
 import type { Engine } from '@/imaging/engine';
 import { textOf } from './artwork';

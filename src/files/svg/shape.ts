@@ -1,4 +1,4 @@
-import { UpFitError } from '@/core/artwork/errors';
+import { UpFitError } from '@/core/errors';
 import { moved } from '@/core/artwork/matrix';
 import { rectangle } from '@/core/blank/face';
 import { shapePath } from '@/core/blank/shape';

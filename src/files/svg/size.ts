@@ -1,4 +1,4 @@
-import { UpFitError } from '@/core/artwork/errors';
+import { UpFitError } from '@/core/errors';
 import { parseLength } from '@/core/length/parse';
 import { MM_PER_INCH } from '@/core/length/units';
 

@@ -12,19 +12,21 @@ export function DocketReach({ docket: { looks, sizes } }: { docket: Pick<Docket,
     ...(sizes.length > 0 ? [`${ready(sizes)} of ${sizes.length} sizes`] : []),
   ];
   return (
-    <Fold ruled={false} title={`Ready on ${said.join(', ')}`} className="border-b border-rule py-1 text-sm">
-      <ul className="ml-[21px] mt-1">
-        {[...failing(looks), ...failing(sizes)].map(({ names, verdict, why }) => (
-          <li key={names.join(' ')} className="flex items-baseline gap-1.5">
-            <VerdictShape verdict={verdict} size={9} />
-            <span>
-              <span className="font-semibold">{names.join(', ')}</span>{' '}
-              <span className="text-ink-2">{why.join(', ')}</span>
-            </span>
-          </li>
-        ))}
-      </ul>
-    </Fold>
+    <div data-reach>
+      <Fold ruled={false} title={`Ready on ${said.join(', ')}`} className="border-b border-rule py-1 text-sm">
+        <ul className="ml-[21px] mt-1">
+          {[...failing(looks), ...failing(sizes)].map(({ names, verdict, why }) => (
+            <li key={names.join(' ')} className="flex items-baseline gap-1.5">
+              <VerdictShape verdict={verdict} size={9} />
+              <span>
+                <span className="font-semibold">{names.join(', ')}</span>{' '}
+                <span className="text-ink-2">{why.join(', ')}</span>
+              </span>
+            </li>
+          ))}
+        </ul>
+      </Fold>
+    </div>
   );
 }
 

@@ -13,6 +13,7 @@ import type { Live } from './useLive';
 import { Slider } from '@/ui/Slider';
 import { Select } from '@/ui/Select';
 import { Segments, Toggle } from '@/ui/Toggle';
+import { aspectsOf } from '@/core/blank/kinds';
 
 /** Which face and size is on the bench, the template under it, a newer blank if there is one; how it is looked at. */
 export function FaceBar({ live }: { live: Live }) {
@@ -106,7 +107,7 @@ function Sizes({ live }: { live: Live }) {
     void changeFit((fit) => ({
       ...fit,
       sizeId,
-      faces: carryOver(fit.faces, live.blank.faces, to, blank.body.kind === 'garment'),
+      faces: carryOver(fit.faces, live.blank.faces, to, aspectsOf(blank.body).sewn !== null),
     }));
   };
   return (
@@ -154,7 +155,7 @@ function useNewer(live: Live): React.ReactNode {
     void changeFit((fit) => ({
       ...fit,
       blankVersion: newest.blank.version,
-      faces: carryOver(fit.faces, live.blank.faces, to, blank.body.kind === 'garment'),
+      faces: carryOver(fit.faces, live.blank.faces, to, aspectsOf(blank.body).sewn !== null),
     }));
   };
   return (

@@ -1,5 +1,5 @@
 'use client';
-import { wayRound } from '@/core/blank/kinds/round';
+import { wayRound } from '@/core/blank/kinds';
 import { fixed } from '@/core/length/show';
 import { EDGE_LINES, useHand, type EdgeLine } from '@/state/hand';
 import { useShop } from '@/state/shop';

@@ -1,5 +1,5 @@
 import { toast } from 'sonner';
-import { wayRound } from '@/core/blank/kinds/round';
+import { wayRound } from '@/core/blank/kinds';
 import { alignShifts, middleOf, otherSide, shiftForGap, spreadShifts, type Edge } from '@/core/fit/arrange';
 import { factsFor, opaqueBox } from '@/core/fit/geometry';
 import { mirrorPiece, movePiece, type Motion } from '@/core/fit/move';

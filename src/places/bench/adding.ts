@@ -1,5 +1,5 @@
 import { toast } from 'sonner';
-import { wayRound } from '@/core/blank/kinds/round';
+import { wayRound } from '@/core/blank/kinds';
 import { newFill, newPiece } from '@/core/fit/place';
 import { newRepeat, oneOf } from '@/core/fit/repeat';
 import { rgbOf } from '@/core/colour/hex';

@@ -1,6 +1,6 @@
 'use client';
 import { toast } from 'sonner';
-import { KIND_NAMES } from '@/core/blank/body';
+import { kindOf } from '@/core/blank/kinds';
 import { differences, numbersOf, withNumber } from '@/core/blank/numbers';
 import { describeSource } from '@/core/blank/questions';
 import { trimSize, type ResolvedBlank } from '@/core/blank/resolve';
@@ -51,7 +51,7 @@ export function BlankStrip({
         </button>
       </div>
       <p className="text-sm text-ink-2">
-        {KIND_NAMES[blank.body.kind]} · {method.name} · version {blank.version}
+        {kindOf(blank.body).name} · {method.name} · version {blank.version}
       </p>
       <p className="measure mt-2 border-y-2 border-ink py-1.5 text-base font-semibold">
         {showSize(trim.width, trim.height, unit)}

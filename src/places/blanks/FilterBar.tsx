@@ -1,5 +1,5 @@
 'use client';
-import { KIND_NAMES, type Kind } from '@/core/blank/body';
+import { KIND_IDS, KINDS } from '@/core/blank/kinds';
 import { METHODS } from '@/core/blank/methods';
 import { parseSize } from '@/core/length/parse';
 import type { UnitSetting } from '@/core/length/show';
@@ -35,7 +35,7 @@ export function FilterBar({
       <Select
         label="Kind"
         value={wanted.kind ?? ''}
-        choices={[['', 'Any kind'], ...(Object.entries(KIND_NAMES) as [Kind, string][])]}
+        choices={[['', 'Any kind'], ...KIND_IDS.map((kind) => [kind, KINDS[kind].name] as const)]}
         onChange={(kind) => {
           onWant({ ...wanted, kind: kind || null });
         }}

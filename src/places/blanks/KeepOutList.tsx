@@ -1,7 +1,6 @@
 'use client';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import type { Body } from '@/core/blank/body';
 import type { KeepOut } from '@/core/blank/face';
 import { keepOutFrom, PARTS } from '@/core/blank/library/parts';
 import type { ResolvedBlank } from '@/core/blank/resolve';
@@ -13,17 +12,19 @@ import { changeBlank, dropVersion } from '@/state/blanks';
 import { useShop } from '@/state/shop';
 import { Fold } from '@/ui/Fold';
 import { Select } from '@/ui/Select';
+import { kindOf } from '@/core/blank/kinds';
 
 /** Where nothing may sit: holes, and covers that will lie on top. New ones come from parts, or by their diameter. */
 export function KeepOutList({ resolved }: { resolved: ResolvedBlank }) {
   const { blank, faces } = resolved;
   const { unit } = useShop((shop) => shop.settings);
-  const list = keepOutsOf(blank.body);
+  const keepOuts = kindOf(blank.body).keepOuts;
   const [texts, setTexts] = useState({ part: PARTS[0]!.id, diameter: '', x: '', y: '' });
-  if (!list) return null;
+  if (!keepOuts) return null;
+  const list = keepOuts.of(blank.body);
   const face = faces[0]!;
   const set = async (next: KeepOut[]) => {
-    const kept = await changeBlank(blank, { body: withKeepOuts(blank.body, next) });
+    const kept = await changeBlank(blank, { body: keepOuts.set(blank.body, next) });
     toast(`Version ${kept.version}: ${next.length} keep-outs.`, {
       action: { label: 'Undo', onClick: () => void dropVersion(kept) },
     });
@@ -114,13 +115,4 @@ export function KeepOutList({ resolved }: { resolved: ResolvedBlank }) {
       </button>
     </Fold>
   );
-}
-
-/** The keep-outs of a body that has its own; null for kinds where they belong to a side or a print area. */
-function keepOutsOf(body: Body): KeepOut[] | null {
-  return 'keepOuts' in body ? body.keepOuts : null;
-}
-
-function withKeepOuts(body: Body, keepOuts: KeepOut[]): Body {
-  return 'keepOuts' in body ? { ...body, keepOuts } : body;
 }

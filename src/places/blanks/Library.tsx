@@ -1,6 +1,6 @@
 'use client';
 import { memo, useState } from 'react';
-import { KIND_NAMES } from '@/core/blank/body';
+import { KINDS } from '@/core/blank/kinds';
 import { trimSize, type ResolvedBlank } from '@/core/blank/resolve';
 import { assumedAmong, SPEC_NUMBERS } from '@/core/blank/questions';
 import { showLength, showSize, type UnitSetting } from '@/core/length/show';
@@ -40,10 +40,10 @@ export function Library({ blanks, chosenId, compared, onChoose, onCompare }: Pro
         {kinds.map((kind) => (
           <section
             key={kind}
-            aria-label={KIND_NAMES[kind]}
+            aria-label={KINDS[kind].name}
             className="border-b border-viewing-rule px-4 pb-4 pt-2"
           >
-            <h2 className="text-sm font-semibold">{KIND_NAMES[kind]}</h2>
+            <h2 className="text-sm font-semibold">{KINDS[kind].name}</h2>
             <ul className="flex flex-wrap items-end gap-x-5 gap-y-4 pt-2">
               {blanks
                 .filter(({ blank }) => blank.body.kind === kind)

@@ -11,6 +11,7 @@ import { changeBlank, dropVersion } from '@/state/blanks';
 import { useShop } from '@/state/shop';
 import { today } from './today';
 import { Fold } from '@/ui/Fold';
+import { aspectsOf } from '@/core/blank/kinds';
 
 const ASKED: readonly (readonly [id: keyof Seen, ask: string])[] = [
   ['ruler', 'The 100 mm line measures'],
@@ -25,11 +26,11 @@ export function TryOn({ resolved }: { resolved: ResolvedBlank }) {
   const { blank } = resolved;
   const { unit } = useShop((shop) => shop.settings);
   const { body } = blank;
-  const round = body.kind === 'wrap' || body.kind === 'taper';
+  const { wall, laid } = aspectsOf(body);
   const [texts, setTexts] = useState<Partial<Record<keyof Seen, string>>>({});
-  if (!round && body.kind !== 'flat' && body.kind !== 'plate') return null;
+  if (!wall && !laid) return null;
 
-  const ends = round ? expectedEnds(body) : { top: 0, bottom: 0 };
+  const ends = wall ? expectedEnds(wall) : { top: 0, bottom: 0 };
   const expected: Seen = { ruler: 100, endsTop: ends.top, endsBottom: ends.bottom, top: 0, bottom: 0 };
   const read = (id: keyof Seen) => {
     const text = texts[id]?.trim() ?? '';
@@ -70,7 +71,7 @@ export function TryOn({ resolved }: { resolved: ResolvedBlank }) {
       className="mt-2 text-sm"
     >
       <p className="mt-1 text-ink-2">
-        Print it at 100 %, cut it out, {round ? 'wrap it round the thing' : 'lay it on the thing'}. Type what
+        Print it at 100 %, cut it out, {wall ? 'wrap it round the thing' : 'lay it on the thing'}. Type what
         you read; leave alone what is as expected. A template that laps over or runs past is a negative gap.
       </p>
       <dl className="measure mt-1">
@@ -80,7 +81,7 @@ export function TryOn({ resolved }: { resolved: ResolvedBlank }) {
             <div key={id} className="border-b border-rule py-1">
               <label className="flex items-baseline justify-between gap-3">
                 <span className="text-ink-2">
-                  {round ? ask : ask.replace('Gap between the ends, at the', 'Still bare beside it, at the')}
+                  {wall ? ask : ask.replace('Gap between the ends, at the', 'Still bare beside it, at the')}
                 </span>
                 <input
                   aria-label={ask}

@@ -1,4 +1,4 @@
-import { KIND_NAMES, type Kind } from '@/core/blank/body';
+import { KIND_IDS, kindOf, type Kind } from '@/core/blank/kinds';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import { parseSize } from '@/core/length/parse';
 import type { UnitSetting } from '@/core/length/show';
@@ -24,12 +24,12 @@ export function matching(
   wanted: Wanted,
   unit: UnitSetting,
 ): ResolvedBlank[] {
-  const kinds = Object.keys(KIND_NAMES);
+  const kinds: readonly string[] = KIND_IDS;
   const room = readRoom(wanted.room, unit);
   const words = wanted.words.toLowerCase().split(/\s+/).filter(Boolean);
   return blanks
     .filter(({ blank, method, spec, faces }) => {
-      const text = `${blank.name} ${KIND_NAMES[blank.body.kind]} ${method.name} ${spec.house}`.toLowerCase();
+      const text = `${blank.name} ${kindOf(blank.body).name} ${method.name} ${spec.house}`.toLowerCase();
       return (
         words.every((word) => text.includes(word)) &&
         (wanted.kind === null || blank.body.kind === wanted.kind) &&

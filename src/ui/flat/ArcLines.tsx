@@ -1,4 +1,4 @@
-import { bendPoint, sectorPath } from '@/core/blank/kinds/sector';
+import { bendPoint, sectorPath } from '@/core/blank/bodies/sector';
 import type { PrintFace } from '@/core/blank/resolve';
 
 /** A tapered face as the arc it is cut to, in mm from the trim box's top left: bleed, cut, grid, centres, names. */

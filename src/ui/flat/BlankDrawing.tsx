@@ -1,5 +1,5 @@
 import { keepOutPath } from '@/core/blank/keep-out';
-import { sectorBox, sectorPath, type Sector } from '@/core/blank/kinds/sector';
+import { sectorBox, sectorPath, type Sector } from '@/core/blank/bodies/sector';
 import { shapePath } from '@/core/blank/shape';
 import { resolveBlank, trimSize, type ResolvedBlank } from '@/core/blank/resolve';
 import { FaceLines } from './FaceLines';

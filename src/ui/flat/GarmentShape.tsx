@@ -1,5 +1,5 @@
-import type { GarmentBody } from '@/core/blank/body';
-import { garmentOutline } from '@/core/blank/kinds/garment';
+import type { GarmentBody } from '@/core/blank/bodies/garment';
+import { garmentOutline } from '@/core/blank/bodies/garment';
 import { garmentTop } from './place';
 
 /** A sewn thing cut out in its colour, its highest point at the drawing's top. */

@@ -1,6 +1,7 @@
 import { bodyAt, type PrintFace, type ResolvedBlank } from '@/core/blank/resolve';
-import type { GarmentBody } from '@/core/blank/body';
-import { garmentExtent, printOrigin } from '@/core/blank/kinds/garment';
+import type { GarmentBody } from '@/core/blank/bodies/garment';
+import { garmentExtent, printOrigin } from '@/core/blank/bodies/garment';
+import { aspectsOf } from '@/core/blank/kinds';
 
 /** A drawing's box in mm: x = 0 in its middle, y = 0 at the top. */
 export interface DrawingPlace {
@@ -15,11 +16,12 @@ export interface DrawingPlace {
 /** Where a face lies on what is drawn of its product: on its garment, or alone with its wrapped edge. */
 export function placeOf({ blank }: ResolvedBlank, face: PrintFace, sizeId: string | null): DrawingPlace {
   const body = bodyAt(blank, sizeId);
-  if (body.kind === 'garment') {
-    const { width, height, top } = garmentExtent(body);
-    const print = body.prints.find(({ place }) => place === face.id) ?? body.prints[0]!;
-    const { x, y } = printOrigin(body, print);
-    return { garment: body, origin: { x, y: y - top }, width, height };
+  const { sewn } = aspectsOf(body);
+  if (sewn) {
+    const { width, height, top } = garmentExtent(sewn);
+    const print = sewn.prints.find(({ place }) => place === face.id) ?? sewn.prints[0]!;
+    const { x, y } = printOrigin(sewn, print);
+    return { garment: sewn, origin: { x, y: y - top }, width, height };
   }
   const { width, height, edge } = face;
   return {

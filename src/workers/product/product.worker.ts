@@ -6,7 +6,8 @@ import { drawProducts, seenAt } from '@/core/product/draw';
 import { cameraIn, frameThings, roundEyes, viewingDistance } from '@/core/product/frame';
 import { lampAt } from '@/core/product/light';
 import { lineDown, seenPlace } from '@/core/product/lines';
-import { modelOf, standsUp, type Model } from '@/core/product/model';
+import type { Model } from '@/core/product/kinds';
+import { modelOf } from '@/core/product/model';
 import { readShare } from '@/core/product/reads';
 import { UPRIGHT, type Standing } from '@/core/product/scene';
 import type { Texture } from '@/core/product/texture';
@@ -15,6 +16,7 @@ import { Kept } from '../kept';
 import type { LookAt, LookTold, Place, ProductService, ProductShown } from './messages';
 import type { PicturesShown } from './pieces';
 import { faceTexture, motifColumns } from './texture';
+import { kindOf } from '@/core/blank/kinds';
 
 /** Share of the page's own pixels a mm that is drawn while something moves. */
 const MOVING = 0.7;
@@ -80,7 +82,7 @@ function lookAt(shown: ProductShown, look: LookAt, prints: ReadonlyMap<string, T
   const finish = blank.blank.colours.find(({ hex }) => hex === colour)?.finish ?? model.finish;
   const standing: Standing = {
     meshes: model.meshes,
-    look: { colour, finish, ink: blank.method.ink, raised: standsUp(blank.method), prints },
+    look: { colour, finish, ink: blank.method.ink, raised: blank.method.raised, prints },
     pose: UPRIGHT,
   };
   return { standing, camera: cameraFor(shown, look, standing), look };
@@ -151,8 +153,7 @@ function told(
   const told: LookTold = { bands: [], reads: [] };
   for (const one of shown.faces) {
     const spans = readableFrom(blank, one.face, look);
-    const round = blank.body.kind === 'wrap' || blank.body.kind === 'taper' || blank.body.kind === 'label';
-    if (round)
+    if (kindOf(blank.body).round(blank.body, one.face))
       for (const x of spans.flatMap(({ from, to }) => [from, to]))
         if (x > 0 && x < one.face.width) told.bands.push(lineDown(standing, camera, one.face, x));
     const motifs = columns.get(`${version} ${one.face.id} ${one.version}`, () => motifColumns(one, seen));

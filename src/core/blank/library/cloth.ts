@@ -1,4 +1,4 @@
-import type { GarmentBody } from '../body';
+import type { GarmentBody } from '../bodies/garment';
 import type { Blank } from '../schema';
 import { blank, WHITE } from './make';
 

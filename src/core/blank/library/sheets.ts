@@ -1,4 +1,4 @@
-import type { StickerBody } from '../body';
+import type { StickerBody } from '../bodies/sheets';
 import { rectangle, type KeepOut, type Outline, type Sheet } from '../face';
 import type { Blank } from '../schema';
 import { blank } from './make';

@@ -7,6 +7,7 @@ import { hasRecipe, measureBlack, recipeOf } from '../measure/inks';
 /** Large blacks that would be printed by black ink nearly alone, and come out grey. Listed where there is an ink limit. */
 export const black: Rule = {
   id: 'black',
+  version: 1,
   rests: [],
   name: 'Black',
   check: (context) => {

@@ -18,6 +18,7 @@ export const SIDE_NAMES = {
 /** With all grounds drawn, how far the ring between trim and bleed edge is covered. Listed where there is a ground. */
 export const bleed: Rule = {
   id: 'bleed',
+  version: 1,
   rests: ['size', 'bleed'],
   name: 'Bleed',
   edges: true,

@@ -12,6 +12,7 @@ import { CHECK_LIMITS } from '../limits';
  */
 export const centre: Rule = {
   id: 'centre',
+  version: 1,
   rests: ['size'],
   name: 'Centre',
   edges: true,

@@ -15,6 +15,7 @@ const MODE_NAMES: Record<Facts['colour']['mode'], string> = {
 /** Each artwork's colour mode against those the house accepts: as it is, converted, or not to be converted. */
 export const colourMode: Rule = {
   id: 'colour-mode',
+  version: 1,
   rests: ['modes'],
   name: 'Colour mode',
   check: (context) =>

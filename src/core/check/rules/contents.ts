@@ -7,6 +7,7 @@ import type { Rule } from '../context';
  */
 export const contents: Rule = {
   id: 'contents',
+  version: 1,
   rests: [],
   name: 'Contents',
   check: (context) => {

@@ -12,6 +12,7 @@ import { boundaryOf, whereIs } from '../measure/picture';
 /** How much of the artwork's outline melts into the product, in each of its colours and states. */
 export const contrast: Rule = {
   id: 'contrast',
+  version: 1,
   rests: [],
   name: 'Contrast',
   check: (context) => {

@@ -11,6 +11,7 @@ import { CHECK_LIMITS } from '../limits';
 /** Where a cut line tears, will not peel, or cannot be followed by the knife: necks, corners, points, parts that fall apart. */
 export const cutLine: Rule = {
   id: 'cut-line',
+  version: 1,
   rests: [],
   name: 'Cut line',
   check: (context) => {

@@ -1,6 +1,7 @@
 import { assumedAmong, type SpecNumber } from '../../blank/questions';
 import { newFill } from '../../fit/place';
-import { FORMATS, planPrint, planTroubles, type PrintPlan } from '../../pack/plan';
+import { FORMATS } from '../../formats/registry';
+import { planPrint, planTroubles, type PrintPlan } from '../../pack/plan';
 import { alphaOf } from '../measure/grid';
 import { showingPieces, type CheckContext, type Rule } from '../context';
 import { CHECK_LIMITS } from '../limits';
@@ -11,6 +12,7 @@ const RESTS: readonly SpecNumber[] = ['bleed', 'target', 'formats', 'pixels', 'd
 /** What the print file will be against what the house takes; a number that is only assumed is said. */
 export const fileSpec: Rule = {
   id: 'file-spec',
+  version: 1,
   rests: RESTS,
   name: 'File',
   check: (context) => {

@@ -4,6 +4,7 @@ import { checkLines } from './crossing';
 /** Motifs across a fold of the product: lettering breaks there. Listed where the face is folded. */
 export const fold: Rule = {
   id: 'fold',
+  version: 1,
   rests: ['size'],
   name: 'Fold',
   edges: true,

@@ -6,6 +6,7 @@ import { measureGamut } from '../measure/inks';
 /** Colours that the printing inks cannot reach. Listed where the profile is known and the method mixes its colours. */
 export const gamut: Rule = {
   id: 'gamut',
+  version: 1,
   rests: [],
   name: 'Gamut',
   check: (context) => {

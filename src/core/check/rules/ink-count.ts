@@ -11,6 +11,7 @@ import { inksOfFace } from '../measure/picture';
 /** Inks that the face needs against the screens or films there are. Listed for methods that print spot inks. */
 export const inkCount: Rule = {
   id: 'ink-count',
+  version: 1,
   rests: [],
   name: 'Inks',
   check: (context) => {

@@ -5,6 +5,7 @@ import { flawsOf } from './flaws';
 /** Guide and crop lines that a template left in an artwork. */
 export const leftover: Rule = {
   id: 'leftover',
+  version: 1,
   rests: [],
   name: 'Leftover lines',
   check: (context) => {

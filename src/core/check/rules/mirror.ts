@@ -11,6 +11,7 @@ const OWNERS = { file: 'the print file', driver: 'the printer driver', house: 't
  */
 export const mirror: Rule = {
   id: 'mirror',
+  version: 1,
   rests: [],
   name: 'Mirror',
   check: (context) => {

@@ -1,4 +1,4 @@
-import { readableWidth } from '../../blank/kinds/round';
+import { readableWidth } from '../../blank/bodies/round';
 import { extentOf, opaqueBox } from '../../fit/geometry';
 import { movePiece } from '../../fit/move';
 import { scalePiece } from '../../fit/place';
@@ -8,6 +8,7 @@ import { factsIn, motifsOf, withPiece, type CheckContext, type Rule } from '../c
 import type { Remedy } from '../finding';
 import { CHECK_LIMITS } from '../limits';
 import { alphaAt } from '../measure/grid';
+import { aspectsOf } from '../../blank/kinds';
 
 type Motif = ReturnType<typeof motifsOf>[number];
 
@@ -17,17 +18,18 @@ type Motif = ReturnType<typeof motifsOf>[number];
  */
 export const readShare: Rule = {
   id: 'read-share',
+  version: 1,
   rests: ['size'],
   name: 'Readable',
   edges: true,
   check: (context) => {
-    const { body } = context.blank.blank;
+    const { wall } = aspectsOf(context.blank.blank.body);
     const piece = headlineOf(context);
-    if ((body.kind !== 'wrap' && body.kind !== 'taper') || !piece) return [];
+    if (!wall || !piece) return [];
     const box = opaqueBox(piece, factsIn(context, piece));
     const zone = nearestZone(context.face.zones, box)?.zone;
     if (!zone) return [];
-    const half = readableWidth(body) / 2;
+    const half = readableWidth(wall) / 2;
     const share = shareWithin(context, piece, zone.x - half, zone.x + half);
     const ready = share >= CHECK_LIMITS.readShare;
     const percent = `${Math.floor(share * 100)} %`;

@@ -8,6 +8,7 @@ import type { ShowingPiece } from '../../fit/schema';
 /** Placed PPI of every piece, the smaller of its axes, against the blank's target and floor. */
 export const resolution: Rule = {
   id: 'resolution',
+  version: 1,
   rests: ['target', 'floor'],
   name: 'Resolution',
   check: (context) => measureShowing(context, 'more', measure),

@@ -17,6 +17,7 @@ const NO_INK = 3;
  */
 export const sameAsProduct: Rule = {
   id: 'same-as-product',
+  version: 1,
   rests: [],
   name: 'Same as product',
   check: (context) => {

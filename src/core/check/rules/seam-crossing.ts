@@ -1,10 +1,11 @@
-import { wayRound } from '../../blank/kinds/round';
+import { wayRound } from '../../blank/kinds';
 import type { Rule } from '../context';
 import { checkLines } from './crossing';
 
 /** Motifs across the seam of a wrap that closes on itself, at either end. Listed where there is such a seam. */
 export const seamCrossing: Rule = {
   id: 'seam-crossing',
+  version: 1,
   rests: ['size'],
   name: 'Across the seam',
   edges: true,

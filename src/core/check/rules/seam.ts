@@ -1,4 +1,4 @@
-import { wayRound } from '../../blank/kinds/round';
+import { wayRound } from '../../blank/kinds';
 import { factsFor } from '../../fit/geometry';
 import { closeSeam } from '../../fit/repeat';
 import { fixed } from '../../length/show';
@@ -10,6 +10,7 @@ import { measureSeam } from '../measure/seam';
 /** On a wrap that closes on itself, the colour difference where its ends meet. Listed where there is a ground. */
 export const seam: Rule = {
   id: 'seam',
+  version: 1,
   rests: ['size'],
   name: 'Seam',
   edges: true,

@@ -8,6 +8,7 @@ import { shownOf, softOf } from '../measure/artwork';
 /** Half-transparent pixels, which methods with white ink under the colours print badly. Listed for those methods. */
 export const soft: Rule = {
   id: 'soft',
+  version: 1,
   rests: [],
   name: 'Soft parts',
   check: (context) => (context.blank.limits.softPrintsBadly ? measureShowing(context, 'less', measure) : []),

@@ -14,6 +14,7 @@ const NAMES: Record<(typeof KINDS)[number], [one: string, several: string]> = {
 /** Stray specks and pinholes in artworks, at their size here. */
 export const specks: Rule = {
   id: 'specks',
+  version: 1,
   rests: [],
   name: 'Specks',
   check: (context) => {

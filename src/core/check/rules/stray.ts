@@ -13,6 +13,7 @@ const PROBES = 60;
 /** Pieces that nobody will see as they were meant: outside the print, under another, doubled, or in the wrong panel. */
 export const stray: Rule = {
   id: 'stray',
+  version: 1,
   rests: [],
   name: 'Stray pieces',
   edges: true,

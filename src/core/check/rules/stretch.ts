@@ -10,6 +10,7 @@ import { CHECK_LIMITS } from '../limits';
 /** How much more one axis of a piece is scaled than the other: x scale / y scale - 1, whichever way it is larger. */
 export const stretch: Rule = {
   id: 'stretch',
+  version: 1,
   rests: [],
   name: 'Proportion',
   check: (context) =>

@@ -14,6 +14,7 @@ import type { Lettering } from '../../type/schema';
 /** Lettering: its smallest capitals and thinnest strokes against the method, and how it reads against what is behind it. */
 export const text: Rule = {
   id: 'text',
+  version: 1,
   rests: [],
   name: 'Lettering',
   check: (context) =>

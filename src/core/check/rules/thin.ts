@@ -8,6 +8,7 @@ import { shownOf, strokesOf } from '../measure/artwork';
 /** Strokes of the motifs, and gaps between them, against the thinnest that the method holds. */
 export const thin: Rule = {
   id: 'thin',
+  version: 1,
   rests: [],
   name: 'Thin strokes',
   check: (context) => measureShowing(context, 'more', measure),

@@ -7,6 +7,7 @@ import { measureInk } from '../measure/inks';
 /** The sum of the four inks against what the material holds. Listed where the method has a limit. */
 export const totalInk: Rule = {
   id: 'total-ink',
+  version: 1,
   rests: [],
   name: 'Total ink',
   check: (context) => {

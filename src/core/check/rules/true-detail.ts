@@ -10,6 +10,7 @@ const CRISP = 0.8;
 /** How many of a piece's placed PPI carry detail: an enlarged picture has pixels enough and nothing in them. */
 export const trueDetail: Rule = {
   id: 'true-detail',
+  version: 1,
   rests: ['target', 'floor'],
   name: 'True detail',
   check: (context) => measureShowing(context, 'more', measure),

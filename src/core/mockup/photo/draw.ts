@@ -1,4 +1,3 @@
-import { circumference } from '../../blank/kinds/round';
 import type { PrintFace, ResolvedBlank } from '../../blank/resolve';
 import type { Polygons } from '../../path/path';
 import { isInRing } from '../../path/ring';
@@ -11,6 +10,7 @@ import { IN_SILENCE, type Progress, type Raster } from '../../raster/raster';
 import type { PhotoPoint, PhotoScene, PhotoSurface } from './schema';
 import { cellsOf, onPhoto } from './surface';
 import { ringOf } from './troubles';
+import { kindOf } from '../../blank/kinds';
 
 /** What of a face a surface shows, in mm. */
 export interface Area {
@@ -28,14 +28,9 @@ export function feedOf(
   const face = blank.faces.find(({ id }) => id === faceId) ?? blank.faces[0]!;
   const zone = face.zones.find(({ id }) => id === zoneId);
   const { body } = blank.blank;
-  const round =
-    body.kind === 'wrap' || body.kind === 'taper'
-      ? circumference(body)
-      : body.kind === 'label'
-        ? Math.PI * body.diameter
-        : null;
-  if (shape.kind === 'cylinder' && round !== null) {
-    const width = (round * shape.sweep) / 360;
+  const round = kindOf(body).round(body, face);
+  if (shape.kind === 'cylinder' && round) {
+    const width = (round.way * shape.sweep) / 360;
     const middle = zone?.x ?? (face.width - face.overlap) / 2;
     return { face, area: { left: middle - width / 2, top: 0, width, height: face.height } };
   }

@@ -1,4 +1,4 @@
-import type { CaseBody, FlatBody, GalleryBody, PlateBody } from '../../blank/body';
+import type { CaseBody, FlatBody, GalleryBody, PlateBody } from '../../blank/bodies/sheets';
 import { rectangle, type KeepOut } from '../../blank/face';
 import type { Material, Mesh } from '../mesh';
 import { block, flatPiece, keepOutRing, onSheet, ribbon, ringOf, slab } from './slab';

@@ -1,4 +1,4 @@
-import type { FoldedBody } from '../../blank/body';
+import type { FoldedBody } from '../../blank/bodies/folded';
 import type { Face } from '../../blank/face';
 import { surface, type Material, type Mesh } from '../mesh';
 

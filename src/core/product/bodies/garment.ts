@@ -1,6 +1,6 @@
 import earcut from 'earcut';
-import type { GarmentBody, GarmentPrint } from '../../blank/body';
-import { garmentOutline, printOrigin } from '../../blank/kinds/garment';
+import type { GarmentBody, GarmentPrint } from '../../blank/bodies/garment';
+import { garmentOutline, printOrigin } from '../../blank/bodies/garment';
 import { common, fromRings, united, type Shape } from '../../cut/polygons';
 import { flattenPath } from '../../path/path';
 import { parsePath } from '../../path/parse';

@@ -1,4 +1,4 @@
-import type { LabelBody } from '../../blank/body';
+import type { LabelBody } from '../../blank/bodies/sheets';
 import type { Face } from '../../blank/face';
 import { surface, type Material, type Mesh } from '../mesh';
 import { lathe } from './round';

@@ -1,5 +1,5 @@
-import type { RoundBody } from '../../blank/body';
-import { angleAt, circumference, diametersOf, uprightOf, wrapWidth } from '../../blank/kinds/round';
+import type { RoundBody } from '../../blank/bodies/round';
+import { angleAt, circumference, diametersOf, uprightOf, wrapWidth } from '../../blank/bodies/round';
 import { surface, tube, type Material, type Mesh } from '../mesh';
 import type { Vector } from '../vector';
 

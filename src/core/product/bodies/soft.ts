@@ -1,4 +1,4 @@
-import type { TwoSidedBody } from '../../blank/body';
+import type { TwoSidedBody } from '../../blank/bodies/sheets';
 import { surface, tube, type Material, type Mesh, type Spot } from '../mesh';
 import { block, flatPiece, keepOutRing, ribbon, slab } from './slab';
 

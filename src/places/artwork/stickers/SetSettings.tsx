@@ -9,6 +9,7 @@ import { LengthValue } from '@/ui/LengthValue';
 import { OneOf } from '@/ui/OneOf';
 import { Select } from '@/ui/Select';
 import { Checkbox } from '@/ui/Checkbox';
+import { aspectsOf } from '@/core/blank/kinds';
 
 /** How the whole set is cut, put together and sized. */
 export function SetSettings({
@@ -105,8 +106,7 @@ function Sizes({
   onChange: (set: StickerSet) => void;
 }) {
   const spread = scaleSpread(set);
-  const { body } = blank.blank;
-  const offered = body.kind === 'sticker' ? (body.toShape?.offered ?? []) : [];
+  const offered = aspectsOf(blank.blank.body).sticker?.toShape?.offered ?? [];
   const several = set.stickers.length > 1;
   const take = (side: number) => {
     const index = largestOf(set, parting);

@@ -1,7 +1,7 @@
 'use client';
 import { useLayoutEffect, useRef, useState } from 'react';
 import { shapePath, signedDistance } from '@/core/blank/shape';
-import { wayRound } from '@/core/blank/kinds/round';
+import { wayRound } from '@/core/blank/kinds';
 import type { PrintFace } from '@/core/blank/resolve';
 import { corners } from '@/core/fit/geometry';
 import { isMotifKind, type Piece } from '@/core/fit/schema';

@@ -1,5 +1,5 @@
 import { useEffect, type RefObject } from 'react';
-import { wayRound } from '@/core/blank/kinds/round';
+import { wayRound } from '@/core/blank/kinds';
 import { middleOf } from '@/core/fit/arrange';
 import type { Extent } from '@/core/fit/geometry';
 import { nearestZone } from '@/core/fit/zones';

@@ -4,22 +4,14 @@ import type { Fit } from '@/core/fit/schema';
 import { partsOf, type PrintParts } from '@/core/pack/cut-out';
 import { RENDITIONS } from '@/core/pack/renditions';
 import { printFileName, uniqueNames } from '@/core/pack/names';
-import {
-  FORMATS,
-  HOLDS_INKS,
-  mirrorOwner,
-  planPrint,
-  planTroubles,
-  PRINT_FORMATS,
-  type PrintFormat,
-  type PrintMode,
-} from '@/core/pack/plan';
+import { mirrorOwner, planPrint, planTroubles, type PrintMode } from '@/core/pack/plan';
 import { hasFewInks } from '@/state/print';
 import { useShop } from '@/state/shop';
 import { OneOf } from '@/ui/OneOf';
 import { Dialog, LeaveDialog } from '@/ui/Dialog';
 import type { Live } from '../useLive';
 import type { PrintWork } from './usePrintWork';
+import { FORMATS, PRINT_FORMATS, type PrintFormat } from '@/core/formats/registry';
 
 const MIRROR_SAID = {
   file: 'This file is mirrored: nobody else may mirror it again.',
@@ -36,7 +28,7 @@ export function PrintSheet({ live, work, onClose }: { live: Live; work: PrintWor
   const [mode, setMode] = useState<PrintMode>(first.mode);
   const [parts, setParts] = useState<PrintParts>('face');
   const [mirrored, setMirrored] = useState(first.mirrored);
-  const inks = mode === 'cmyk' && HOLDS_INKS.includes(format);
+  const inks = mode === 'cmyk' && FORMATS[format].print.inks;
   const choice = { format, mode: inks ? ('cmyk' as const) : ('rgb' as const), mirrored };
   const plan = planPrint(blank, face, choice);
   const troubles = planTroubles(plan, spec);
@@ -77,7 +69,7 @@ export function PrintSheet({ live, work, onClose }: { live: Live; work: PrintWor
           options={PRINT_FORMATS.map((id) => ({ id, name: FORMATS[id].name }))}
         />
       )}
-      {!renditions && HOLDS_INKS.includes(format) && (
+      {!renditions && FORMATS[format].print.inks && (
         <OneOf
           label="Colours"
           value={choice.mode}

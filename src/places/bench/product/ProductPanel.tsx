@@ -14,10 +14,11 @@ import { StickerProduct } from './StickerProduct';
 import { Slider } from '@/ui/Slider';
 import { Hint } from '@/ui/Hint';
 import { Patch, Segments } from '@/ui/Toggle';
+import { aspectsOf } from '@/core/blank/kinds';
 
 /** The product with the fit on it: a strip of views beneath a wide face, a drawing beside a tall one. */
 export function ProductPanel({ live, wide, docket }: { live: Live; wide: boolean; docket: Docket | null }) {
-  const { body } = live.blank.blank;
+  const { sticker } = aspectsOf(live.blank.blank.body);
   // Faces side by side want the room.
   const beside = useHand((hand) => hand.allFaces) && live.blank.faces.length > 1;
   const [between, setBetween] = useState<string | null>(null);
@@ -27,7 +28,7 @@ export function ProductPanel({ live, wide, docket }: { live: Live; wide: boolean
       aria-label="Product"
       className={`relative flex shrink-0 flex-col border-viewing-rule ${wide ? 'h-[38%] border-t' : beside ? 'w-[28%] border-l' : 'w-[42%] border-l'}`}
     >
-      {body.kind === 'sticker' && !body.several ? (
+      {sticker && !sticker.several ? (
         <StickerProduct live={live} />
       ) : (
         <ProductViews key={live.blank.blank.id} live={live} wide={wide} colour={colour} />

@@ -1,6 +1,7 @@
 'use client';
 import { useEffect, useState, type PointerEvent } from 'react';
-import { viewsOf, type View } from '@/core/product/views';
+import type { View } from '@/core/product/kinds';
+import { viewsOf } from '@/core/product/views';
 import { useHand } from '@/state/hand';
 import type { LookAt, LookTold, ProductView } from '@/state/product';
 import { Cross } from '../flat/PointMark';

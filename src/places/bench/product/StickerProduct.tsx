@@ -13,6 +13,7 @@ import { SurfaceDrawing } from './SurfaceDrawing';
 import { usePrintPicture } from './usePrintPicture';
 import { SHOWINGS, SURFACES, useSurface, type Showing } from './useSurface';
 import { Segments } from '@/ui/Toggle';
+import { aspectsOf } from '@/core/blank/kinds';
 
 /** mm of a sheet's backing past its stickers, at least. */
 const SHEET_EDGE = 6;
@@ -28,7 +29,7 @@ export function StickerProduct({ live }: { live: Live }) {
   const how = several ? showing : 'one';
   const url = usePrintPicture(live);
   const { body } = live.blank.blank;
-  const sheet = how === 'rows' && body.kind === 'sticker' && body.cut === 'kiss';
+  const sheet = how === 'rows' && aspectsOf(body).sticker?.cut === 'kiss';
   return (
     <div ref={room} className="relative min-h-0 grow">
       {size && (

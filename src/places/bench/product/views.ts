@@ -1,4 +1,4 @@
-import type { View } from '@/core/product/views';
+import type { View } from '@/core/product/kinds';
 
 /** What of the product's room one look takes, in px. */
 export interface Part {

@@ -14,6 +14,7 @@ import { MenuLine, VerbMenu } from '@/ui/Menu';
 import { useFilePicker } from '@/ui/useFilePicker';
 import type { Live } from '../useLive';
 import { Row } from './Row';
+import { aspectsOf } from '@/core/blank/kinds';
 
 const SHAPES: Record<Exclude<Cut['shape'], 'path'>, string> = {
   contour: 'the artwork’s outline',
@@ -51,7 +52,7 @@ export function CutRow({ live, cut }: { live: Live; cut: Cut }) {
   });
   const { outers, holes } = shapeOf(cut.d);
   const length = [...outers, ...holes].reduce((sum, ring) => sum + lengthOf(ring), 0);
-  const kiss = live.blank.blank.body.kind === 'sticker' && live.blank.blank.body.cut === 'kiss';
+  const kiss = aspectsOf(live.blank.blank.body).sticker?.cut === 'kiss';
   const choose = <T extends string>(words: Record<T, string>, now: T, take: (value: T) => void) =>
     Object.entries<string>(words).map(([value, word]) => (
       <MenuLine

@@ -1,6 +1,6 @@
 'use client';
 import { toast } from 'sonner';
-import { wayRound } from '@/core/blank/kinds/round';
+import { wayRound } from '@/core/blank/kinds';
 import { closeSeam, gapsOf, withGaps } from '@/core/fit/repeat';
 import { PATTERNS, type Pattern, type RepeatPiece } from '@/core/fit/schema';
 import { fixed } from '@/core/length/show';

@@ -1,9 +1,8 @@
 'use client';
 import { toast } from 'sonner';
-import { stretchAt } from '@/core/blank/kinds/sector';
+import { stretchAt } from '@/core/blank/bodies/sector';
 import { printPixels, trimSize, type PrintFace, type ResolvedBlank } from '@/core/blank/resolve';
 import { shapePath } from '@/core/blank/shape';
-import { bendOf } from '@/core/blank/kinds/round';
 import { fixed, showLength, showSize, type UnitSetting } from '@/core/length/show';
 import type { Nearest } from '@/core/measuring/nearest';
 import { sentence } from '@/state/imports';
@@ -12,6 +11,7 @@ import { useShop } from '@/state/shop';
 import { ArcLines } from '@/ui/flat/ArcLines';
 import { FaceLines } from '@/ui/flat/FaceLines';
 import { useRoomSize } from '@/ui/useRoomSize';
+import { aspectsOf } from '@/core/blank/kinds';
 
 /** The flat as far as it is known, its numbers, the nearest blank of the library, and the template to try on. */
 export function SoFar({
@@ -151,18 +151,17 @@ function Facts({
 }
 
 function tryWords({ blank }: ResolvedBlank): string {
-  const { body } = blank;
-  if (body.kind !== 'wrap' && body.kind !== 'taper') return 'Print the template and lay it on the thing.';
-  return body.handle
+  const { wall } = aspectsOf(blank.body);
+  if (!wall) return 'Print the template and lay it on the thing.';
+  return wall.handle
     ? 'Print the template and wrap it round: its ends should stop short of the handle, both edges flat on the wall.'
     : 'Print the template and wrap it round: the ends should meet, both edges flat on the wall.';
 }
 
-function factsOf({ blank, faces }: ResolvedBlank, unit: UnitSetting): [string, string][] {
-  const { body } = blank;
+function factsOf({ faces }: ResolvedBlank, unit: UnitSetting): [string, string][] {
   const face = faces[0]!;
   const say = (mm: number) => showLength(mm, unit);
-  const bend = body.kind === 'taper' ? bendOf(body) : null;
+  const { bend } = face;
   if (!bend) return [['print area', showSize(face.width, face.height, unit)]];
   const percent = (y: number) => {
     const stretch = stretchAt(bend, y) * 100;

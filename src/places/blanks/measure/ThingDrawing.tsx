@@ -1,10 +1,11 @@
 'use client';
-import type { Body } from '@/core/blank/body';
-import { diametersOf, uprightOf } from '@/core/blank/kinds/round';
+import type { Body } from '@/core/blank/kinds';
+import { diametersOf, uprightOf } from '@/core/blank/bodies/round';
 import type { Measured } from '@/core/measuring/readings';
 import { roundBody } from '@/core/measuring/round';
 import type { Thing } from '@/core/measuring/things';
 import { useRoomSize } from '@/ui/useRoomSize';
+import { aspectsOf } from '@/core/blank/kinds';
 
 /** The thing itself with the tape where the measurement that is asked for is taken. It takes the shape of what was read. */
 export function ThingDrawing({
@@ -54,16 +55,15 @@ function Cup({ thing, body, read, activeId, width, height }: Shown & { thing: Th
   const usual = thing.id === 'straight' ? top : top * 0.8;
   const bottom = thing.id === 'straight' ? top : read('bottom', usual * Math.PI) / Math.PI;
   const cup =
-    body && (body.kind === 'wrap' || body.kind === 'taper')
-      ? body
-      : roundBody({
-          top,
-          bottom,
-          slant: Math.max(read('slant', top * 1.25), Math.abs(top - bottom)),
-          lip: read('lip', 6),
-          foot: read('foot', 6),
-          handle: read('handle', 0),
-        });
+    (body && aspectsOf(body).wall) ??
+    roundBody({
+      top,
+      bottom,
+      slant: Math.max(read('slant', top * 1.25), Math.abs(top - bottom)),
+      lip: read('lip', 6),
+      foot: read('foot', 6),
+      handle: read('handle', 0),
+    });
   const { print, lip, whole } = uprightOf(cup);
   const { top: dTop, bottom: dBottom } = diametersOf(cup);
   const widest = Math.max(dTop, dBottom);

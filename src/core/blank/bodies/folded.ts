@@ -1,5 +1,18 @@
-import type { FoldedBody } from '../body';
+import * as v from 'valibot';
+import { NotNegative, Positive } from '../basics';
 import { panelZones, plainFace, rectangle, type Face, type Panel } from '../face';
+
+export const FOLDS = ['half', 'letter', 'accordion', 'gate'] as const;
+
+/** A sheet that is folded: the size it closes to, and how much narrower a panel is that lies inside. */
+export const FoldedBodySchema = v.object({
+  kind: v.literal('folded'),
+  fold: v.picklist(FOLDS),
+  width: Positive,
+  height: Positive,
+  inward: NotNegative,
+});
+export type FoldedBody = v.InferOutput<typeof FoldedBodySchema>;
 
 /**
  * Panels of the outside from the left, and of the inside as it is read when the sheet is opened. The sheet is turned

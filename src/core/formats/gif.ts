@@ -11,7 +11,6 @@ export function readGifHeader(file: ByteReader): Header {
   const read = file.as(true);
   const packed = read.u8(10);
   const header: Header = {
-    format: 'gif',
     width: read.u16(6),
     height: read.u16(8),
     density: null,

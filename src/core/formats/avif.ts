@@ -31,7 +31,6 @@ export function readAvifHeader(read: ByteReader): Header {
   const bits = found('pixi');
   const channels = bits ? read.u8(bits.start + 4) : 3;
   return {
-    format: 'avif',
     width: quarter ? height : width,
     height: quarter ? width : height,
     density: null,

@@ -10,7 +10,6 @@ const FLAG_ALPHA = 0x10;
 export function readWebpHeader(file: ByteReader): Header {
   const read = file.as(true);
   const header: Header = {
-    format: 'webp',
     width: 0,
     height: 0,
     density: null,

@@ -1,6 +1,54 @@
-import type { Body, RoundBody } from '../body';
+import * as v from 'valibot';
+import { NotNegative, Positive } from '../basics';
 import type { Face, Zone } from '../face';
 import { rectangleOf, frustumSector, printedSector, STRAIGHT, type Sector } from './sector';
+
+/** Lengths are millimetres throughout. */
+const HandleSchema = v.object({
+  /** Round the wall, what is kept clear for the handle. */
+  gap: Positive,
+  reach: Positive,
+  thickness: Positive,
+  width: Positive,
+  top: NotNegative,
+  bottom: NotNegative,
+});
+export type Handle = v.InferOutput<typeof HandleSchema>;
+
+const roundParts = {
+  /** Along the wall, above and below the print. */
+  lip: NotNegative,
+  foot: NotNegative,
+  overlap: NotNegative,
+  handle: v.nullable(HandleSchema),
+  /** What it is closed with, where it is shown closed. */
+  closure: v.optional(v.picklist(['lid', 'straw'])),
+};
+
+/** A straight-walled body with a wrap: a mug (handle) or a tumbler (none, perhaps an overlap at the seam). */
+export const WrapBodySchema = v.object({
+  kind: v.literal('wrap'),
+  diameter: Positive,
+  /** Of the whole thing; lip and foot are the parts of it where nothing prints. */
+  height: Positive,
+  ...roundParts,
+  /** Width of a partial wrap, its middle opposite the handle; null where the print goes all the way. */
+  partial: v.nullable(Positive),
+});
+export type WrapBody = v.InferOutput<typeof WrapBodySchema>;
+
+/** A body whose wall is a piece of a cone, either way up. Diameters are those at the print's two edges. */
+export const TaperBodySchema = v.object({
+  kind: v.literal('taper'),
+  topDiameter: Positive,
+  bottomDiameter: Positive,
+  /** Along the wall, from the print's top edge to its foot. */
+  slant: Positive,
+  ...roundParts,
+});
+export type TaperBody = v.InferOutput<typeof TaperBodySchema>;
+
+export type RoundBody = WrapBody | TaperBody;
 
 /** Viewing distance of a product view in mm, unless said otherwise. */
 export const VIEW_DISTANCE = 600;
@@ -114,14 +162,14 @@ export function roundFaces(body: RoundBody): Face[] {
   ];
 }
 
-/**
- * How far it is in mm round a face that closes on itself: from a point to the same point again. Null where it does not
- * close, for a handle or because it goes only part of the way round.
- */
-export function wayRound(body: Body, face: Pick<Face, 'width' | 'overlap'>): number | null {
-  if (body.kind === 'wrap' || body.kind === 'taper') {
-    const whole = body.handle === null && (body.kind === 'taper' || body.partial === null);
-    return whole ? circumference(body) : null;
-  }
-  return face.overlap > 0 ? face.width - face.overlap : null;
+/** How far a wrap's print is from the product's own edges. */
+export function roundStandsOff(
+  { lip, foot, handle, overlap }: RoundBody,
+  say: (mm: number) => string,
+): string[] {
+  return [
+    `upper edge ${say(lip)} below the rim, lower edge ${say(foot)} above the foot, along the wall`,
+    ...(handle ? [`ends ${say(handle.gap / 2)} from the middle of the handle on either side`] : []),
+    ...(overlap > 0 ? [`ends lie ${say(overlap)} over one another at the seam`] : []),
+  ];
 }

@@ -1,5 +1,35 @@
-import type { GarmentBody, GarmentPrint } from '../body';
-import { plainFace, rectangle, type Face } from '../face';
+import * as v from 'valibot';
+import { NotNegative, Positive } from '../basics';
+import { KeepOutSchema, plainFace, rectangle, type Face } from '../face';
+
+export const GARMENT_CUTS = ['shirt', 'hooded', 'cap', 'tote', 'apron'] as const;
+export const PRINT_PLACES = ['front', 'back', 'sleeve', 'neck'] as const;
+
+/** A sewn thing: its own measurements, and where each print area hangs below the collar (or the upper edge). */
+export const GarmentBodySchema = v.object({
+  kind: v.literal('garment'),
+  cut: v.picklist(GARMENT_CUTS),
+  chest: Positive,
+  length: Positive,
+  sleeve: NotNegative,
+  collarWidth: NotNegative,
+  collarDrop: NotNegative,
+  prints: v.pipe(
+    v.array(
+      v.object({
+        place: v.picklist(PRINT_PLACES),
+        width: Positive,
+        height: Positive,
+        below: NotNegative,
+        /** Pocket, zip and seams, in the print area's own mm. */
+        keepOuts: v.array(KeepOutSchema),
+      }),
+    ),
+    v.minLength(1),
+  ),
+});
+export type GarmentBody = v.InferOutput<typeof GarmentBodySchema>;
+export type GarmentPrint = GarmentBody['prints'][number];
 
 const PLACE_NAMES = { front: 'Front', back: 'Back', sleeve: 'Sleeve', neck: 'Inside neck' } as const;
 
@@ -129,4 +159,14 @@ export function garmentExtent(body: GarmentBody): { width: number; height: numbe
     case 'apron':
       return { width: body.chest, height: body.length, top: 0 };
   }
+}
+
+/** How far a print area hangs below the garment's collar or upper edge. */
+export function garmentStandsOff(
+  { prints }: GarmentBody,
+  place: string,
+  say: (mm: number) => string,
+): string[] {
+  const print = prints.find((one) => one.place === place);
+  return print ? [`upper edge ${say(print.below)} below the collar or upper edge, centred across`] : [];
 }

@@ -42,7 +42,6 @@ export function readTiffHeader(file: ByteReader, page = 0): Header {
   const { orientation, density } = layOf(read, directory);
   const samples = value(0x0115) ?? 1;
   return {
-    format: 'tiff',
     width: value(0x0100) ?? 0,
     height: value(0x0101) ?? 0,
     density: density && { ...density, source: 'file' },

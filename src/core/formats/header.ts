@@ -1,12 +1,13 @@
-import type { Facts, Format } from './facts';
+/** How a file holds its colours. */
+export const COLOUR_MODES = ['rgb', 'cmyk', 'grey', 'lab', 'indexed'] as const;
 
 /** What a file's header says, before a pixel is decoded. Pixels are as stored, orientation not applied. */
 export interface Header {
-  format: Format;
   width: number;
   height: number;
-  density: Facts['density'];
-  colour: { mode: Facts['colour']['mode']; bits: number; profile: string | null };
+  /** PPI; null where the file says none. */
+  density: { x: number; y: number; source: 'file' } | null;
+  colour: { mode: (typeof COLOUR_MODES)[number]; bits: number; profile: string | null };
   alpha: boolean;
   orientation: number;
   animated: boolean;

@@ -16,7 +16,6 @@ export function readPngHeader(read: ByteReader): Header {
   const type = COLOUR_TYPES[read.u8(25)];
   if (!type) throw new RangeError('no such colour type');
   const header: Header = {
-    format: 'png',
     width: read.u32(16),
     height: read.u32(20),
     density: null,

@@ -23,7 +23,6 @@ export function readJpegHeader(read: ByteReader): Header {
       if (!mode) throw new RangeError('no such number of components');
       const density = jfif ?? (exif?.density ? { ...exif.density, source: 'file' as const } : null);
       return {
-        format: 'jpeg',
         width: read.u16(body + 3),
         height: read.u16(body + 1),
         density,

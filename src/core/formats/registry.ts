@@ -1,0 +1,104 @@
+import { readAvifHeader } from './avif';
+import type { ByteReader } from './bytes';
+import { readGifHeader } from './gif';
+import type { Header } from './header';
+import { readJpegHeader } from './jpeg';
+import { readPngHeader } from './png';
+import { readTiffHeader } from './tiff';
+import { readWebpHeader } from './webp';
+
+/** All that is known of a file format. */
+interface KnownFormat {
+  name: string;
+  /** How its files end their names, the first of them ours. */
+  endings: readonly string[];
+  type: string;
+  /** Whether a file is one, by how its bytes begin. */
+  begins: (head: string) => boolean;
+  /** Reads what the header of a picture says; null for a drawing, which has no pixels of its own. */
+  header: ((read: ByteReader, page: number) => Header) | null;
+  /** As a print file: whether it may hold inks, and clear pixels. Null where none is written. */
+  print: { inks: boolean; clear: 'kept' | 'in rgb' | 'never' } | null;
+}
+
+/** Formats in the order their beginnings are tried: what is looked for further in comes last. */
+export const FORMATS = {
+  png: {
+    name: 'PNG',
+    endings: ['png'],
+    type: 'image/png',
+    begins: (head) => head.startsWith('\x89PNG\r\n\x1a\n'),
+    header: readPngHeader,
+    print: { inks: false, clear: 'in rgb' },
+  },
+  jpeg: {
+    name: 'JPEG',
+    endings: ['jpg', 'jpeg'],
+    type: 'image/jpeg',
+    begins: (head) => head.startsWith('\xff\xd8\xff'),
+    header: readJpegHeader,
+    print: { inks: true, clear: 'never' },
+  },
+  webp: {
+    name: 'WebP',
+    endings: ['webp'],
+    type: 'image/webp',
+    begins: (head) => head.startsWith('RIFF') && head.slice(8, 12) === 'WEBP',
+    header: readWebpHeader,
+    print: null,
+  },
+  // A flattened picture of inks has no place for clear pixels; a page leaves bare what nothing lies on.
+  tiff: {
+    name: 'TIFF',
+    endings: ['tif', 'tiff'],
+    type: 'image/tiff',
+    begins: (head) => head.startsWith('II*\0') || head.startsWith('MM\0*'),
+    header: readTiffHeader,
+    print: { inks: true, clear: 'in rgb' },
+  },
+  gif: {
+    name: 'GIF',
+    endings: ['gif'],
+    type: 'image/gif',
+    begins: (head) => head.startsWith('GIF8'),
+    header: readGifHeader,
+    print: null,
+  },
+  avif: {
+    name: 'AVIF',
+    endings: ['avif'],
+    type: 'image/avif',
+    begins: (head) => /^....ftypavi[fs]/s.test(head),
+    header: readAvifHeader,
+    print: null,
+  },
+  pdf: {
+    name: 'PDF',
+    endings: ['pdf'],
+    type: 'application/pdf',
+    begins: (head) => head.includes('%PDF-'),
+    header: null,
+    print: { inks: true, clear: 'kept' },
+  },
+  svg: {
+    name: 'SVG',
+    endings: ['svg'],
+    type: 'image/svg+xml',
+    begins: (head) => /<svg[\s>]|<\w+:svg[\s>]|^(\xef\xbb\xbf)?\s*(<\?xml|<!--|<!DOCTYPE svg)/i.test(head),
+    header: null,
+    print: { inks: false, clear: 'in rgb' },
+  },
+} as const satisfies Record<string, KnownFormat>;
+
+export type Format = keyof typeof FORMATS;
+export const FORMAT_IDS = Object.keys(FORMATS) as Format[];
+
+/** Formats that print files are written in. */
+export type PrintFormat = { [F in Format]: (typeof FORMATS)[F]['print'] extends null ? never : F }[Format];
+export const PRINT_FORMATS = FORMAT_IDS.filter((id) => FORMATS[id].print !== null) as PrintFormat[];
+
+/** The format that a file's name promises, if it is one that print files are written in. */
+export function printFormatOf(path: string): PrintFormat | undefined {
+  const ending = /\.(\w+)$/.exec(path)?.[1]?.toLowerCase() ?? '';
+  return PRINT_FORMATS.find((id) => (FORMATS[id].endings as readonly string[]).includes(ending));
+}
