@@ -18,8 +18,37 @@ const may = {
   cli: ['files', 'imaging', 'core'],
 };
 
+/** The rooms of the core from the ground up: each looks only at those before it. */
+const core = [
+  'geometry',
+  'length',
+  'formats',
+  'blank',
+  'type',
+  'artwork',
+  'colour',
+  'raster',
+  'template',
+  'measuring',
+  'fit',
+  'render',
+  'cut',
+  'print',
+  'product',
+  'sheet',
+  'check',
+  'mockup',
+  'pack',
+];
+
 module.exports = {
   forbidden: [
+    ...core.map((room, i) => ({
+      name: `core-${room}-looks-down-only`,
+      severity: 'error',
+      from: { path: `^src/core/${room}/` },
+      to: { path: '^src/core/[^/]+/', pathNot: `^src/core/(${core.slice(0, i + 1).join('|')})/` },
+    })),
     ...Object.entries(may).map(([room, allowed]) => ({
       name: `${room}-looks-down-only`,
       severity: 'error',

@@ -66,14 +66,15 @@ const shared = {
 };
 
 export default {
-  testTimeout: 20_000,
+  testTimeout: process.env.UPFIT_LONG ? 1_800_000 : 20_000,
   maxWorkers: Math.min(2, availableParallelism()),
   projects: [
     {
       ...shared,
       displayName: 'unit',
       testEnvironment: 'node',
-      testMatch: ['<rootDir>/tests/unit/**/*.test.ts'],
+      testMatch: ['<rootDir>/tests/unit/**/*.test.{ts,tsx}'],
+      setupFilesAfterEnv: ['<rootDir>/tests/support/thorough.ts'],
     },
     {
       ...shared,

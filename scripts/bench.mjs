@@ -12,7 +12,9 @@ import { openBrowser, openDemo } from './lib/browser.mjs';
 
 const root = new URL('..', import.meta.url);
 const bundle = await build({
-  entryPoints: ['bench/worker.ts', 'bench/importer.ts'].map((path) => fileURLToPath(new URL(path, root))),
+  entryPoints: ['benchmarks/worker.ts', 'benchmarks/importer.ts'].map((path) =>
+    fileURLToPath(new URL(path, root)),
+  ),
   outdir: 'bench',
   bundle: true,
   write: false,

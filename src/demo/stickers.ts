@@ -1,5 +1,5 @@
 import type { Facts } from '@/core/artwork/facts';
-import { USUAL_CUT, type CutSettings } from '@/core/cut/schema';
+import { USUAL_CUT, type CutSettings } from '@/core/fit/cut';
 import { newPiece, setWidth } from '@/core/fit/place';
 import { shippedBlanks } from '@/core/blank/library';
 import type { ArtworkPiece, FitFace } from '@/core/fit/schema';

@@ -1,6 +1,6 @@
 import type { PrintFace, ResolvedBlank } from '@/core/blank/resolve';
 import type { Fit } from '@/core/fit/schema';
-import type { DocketSheet } from '@/core/pack/docket-sheet';
+import type { DocketPage } from '@/core/pack/docket-page';
 import { flatten, renderFace, type Shown } from '@/core/render/face';
 import type { Engine } from '@/imaging/engine';
 import { docketPdf } from './pdf/docket';
@@ -13,7 +13,7 @@ const ACROSS = 1100;
 /** A docket's page, with its flats drawn as they print on the product's colour. */
 export async function writeDocket(
   engine: Engine,
-  sheet: DocketSheet,
+  sheet: DocketPage,
   { blank, fit }: { blank: ResolvedBlank; fit: Fit },
   shown: Shown,
   font: ReturnType<typeof readFont>,

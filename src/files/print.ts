@@ -7,7 +7,7 @@ import { MM_PER_INCH } from '@/core/length/units';
 import type { Piece } from '@/core/fit/schema';
 import type { PrintPart } from '@/core/pack/cut-out';
 import { FORMATS } from '@/core/formats/registry';
-import type { PrintPlan } from '@/core/pack/plan';
+import type { PrintPlan } from '@/core/print/plan';
 import { IN_SILENCE, isOpaque, words, type Progress, type Raster } from '@/core/raster/raster';
 import { flatten, renderFace, type Shown } from '@/core/render/face';
 import { layersOf } from '@/core/render/layers';

@@ -2,7 +2,7 @@ import type { ResolvedBlank } from '@/core/blank/resolve';
 import type { Fit } from '@/core/fit/schema';
 import { partsOf } from '@/core/pack/cut-out';
 import { printFileName, uniqueNames } from '@/core/pack/names';
-import { planPrint, type PrintChoice } from '@/core/pack/plan';
+import { planPrint, type PrintChoice } from '@/core/print/plan';
 import type { Progress } from '@/core/raster/raster';
 import type { Shown } from '@/core/render/face';
 import type { Engine } from '@/imaging/engine';

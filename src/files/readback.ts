@@ -2,7 +2,7 @@ import { readHeader } from '@/core/formats/sniff';
 import type { PrintFace } from '@/core/blank/resolve';
 import { fixed } from '@/core/length/show';
 import { FORMATS } from '@/core/formats/registry';
-import type { PrintPlan } from '@/core/pack/plan';
+import type { PrintPlan } from '@/core/print/plan';
 import { printBoxes } from '@/core/render/layers';
 import { openPdf } from './pdf/boxes';
 import { readSvgSize } from './svg/size';

@@ -1,8 +1,8 @@
 import { UpFitError } from '@/core/errors';
 import { wordOf } from '@/core/colour/hex';
 import { pixelsFor } from '@/core/length/units';
-import { flattenPath, mapPath, type Polygons } from '@/core/path/path';
-import { parsePath } from '@/core/path/parse';
+import { flattenPath, mapPath, type Polygons } from '@/core/geometry/path';
+import { parsePath } from '@/core/geometry/parse-path';
 import { coverOf } from '@/core/raster/cover';
 import { layRaster } from '@/core/raster/turn';
 import { isOpaque, words, type Progress, type Raster } from '@/core/raster/raster';

@@ -1,7 +1,7 @@
 import opentype, { type Font } from 'opentype.js';
 import type { Layer, Mark, TemplateDrawing, Words } from '@/core/template/drawing';
 
-/** A face of type, for words that must reach a file as outlines. WOFF or OpenType bytes. */
+/** A font, for words that must reach a file as outlines. WOFF or OpenType bytes. */
 export function readFont(bytes: ArrayBuffer): Font {
   return opentype.parse(bytes);
 }

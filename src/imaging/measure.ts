@@ -1,6 +1,6 @@
 import type { Facts, PixelSize } from '@/core/artwork/facts';
 import { sizeAfter, type Step } from '@/core/artwork/steps';
-import { paletteOfInks, paletteOfPicture } from '@/core/colour/palette';
+import { paletteOfInks, paletteOfPicture } from '@/core/raster/palette';
 import { flatBackground } from '@/core/raster/background';
 import type { Band } from '@/core/raster/band';
 import { concluded, partMeasure } from '@/core/raster/bounds';
@@ -11,7 +11,8 @@ import { IN_SILENCE, type Progress, type Raster } from '@/core/raster/raster';
 import { BandShrinker, reducedTo } from '@/core/raster/shrink';
 import { softMeasure } from '@/core/raster/soft';
 import { applySteps } from '@/core/raster/steps/apply';
-import { layBox, layRaster, uprightFrom } from '@/core/raster/turn';
+import { layBox, uprightFrom } from '@/core/geometry/lie';
+import { layRaster } from '@/core/raster/turn';
 import { measuredSize, type Opened } from './opened';
 
 /** Longest side of the small picture that the screen shows, in pixels. */

@@ -7,7 +7,8 @@ import type { Source } from '@/core/formats/source';
 import { MM_PER_INCH } from '@/core/length/units';
 import { IN_SILENCE, type Progress, type Raster } from '@/core/raster/raster';
 import { BandShrinker } from '@/core/raster/shrink';
-import { layingSize, layRaster, uprightFrom } from '@/core/raster/turn';
+import { layingSize, uprightFrom } from '@/core/geometry/lie';
+import { layRaster } from '@/core/raster/turn';
 import type { Engine } from './engine';
 import type { Opened } from './opened';
 

@@ -2,7 +2,7 @@ import { DesignSchema, FitSchema } from '@/core/fit/schema';
 import { SheetSchema } from '@/core/sheet/schema';
 import { StoredBlankSchema, StoredSpecSchema, UnderlaySchema } from './blanks';
 import { database, SETTINGS_KEY, type Table } from './database';
-import { LayoutSchema, StoredFaceSchema, StoredPhotoSchema, StoredProfileSchema } from './kept';
+import { LayoutSchema, StoredFontSchema, StoredPhotoSchema, StoredProfileSchema } from './kept';
 import { ArtworkSchema, SwatchSetSchema, type Settings } from './schema';
 
 /** What an archive holds of the store: how each table's records read, their key, and which of their fields are files. */
@@ -14,7 +14,7 @@ export const ARCHIVED = {
   specs: { schema: StoredSpecSchema, key: 'id', files: [] },
   underlays: { schema: UnderlaySchema, key: 'key', files: ['picture'] },
   swatches: { schema: SwatchSetSchema, key: 'id', files: [] },
-  faces: { schema: StoredFaceSchema, key: 'id', files: ['file'] },
+  faces: { schema: StoredFontSchema, key: 'id', files: ['file'] },
   profiles: { schema: StoredProfileSchema, key: 'id', files: ['file'] },
   layouts: { schema: LayoutSchema, key: 'blankId', files: [] },
   photos: { schema: StoredPhotoSchema, key: 'id', files: ['file'] },

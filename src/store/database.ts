@@ -13,12 +13,12 @@ import {
 } from './blanks';
 import {
   LayoutSchema,
-  StoredFaceSchema,
+  StoredFontSchema,
   StoredPhotoSchema,
   type Head,
   type Layout,
   StoredProfileSchema,
-  type StoredFace,
+  type StoredFont,
   type StoredPhoto,
   type StoredProfile,
   type StoredStep,
@@ -49,7 +49,7 @@ interface UpFitDatabase extends DBSchema {
   underlays: { key: string; value: Underlay };
   swatches: { key: string; value: SwatchSet };
   /** Faces of type that the seller brought. */
-  faces: { key: string; value: StoredFace };
+  faces: { key: string; value: StoredFont };
   /** Printing profiles that the seller brought. */
   profiles: { key: string; value: StoredProfile };
   sheets: { key: string; value: Sheet };
@@ -133,7 +133,7 @@ export interface Stored {
   specs: HouseSpec[];
   underlays: Underlay[];
   swatches: SwatchSet[];
-  faces: StoredFace[];
+  faces: StoredFont[];
   layouts: Layout[];
   photos: StoredPhoto[];
   profiles: StoredProfile[];
@@ -164,7 +164,7 @@ export async function readAll(): Promise<Stored> {
     specs: read('spec', StoredSpecSchema, await db.getAll('specs')),
     underlays: read('template', UnderlaySchema, await db.getAll('underlays')),
     swatches: read('swatch set', SwatchSetSchema, await db.getAll('swatches')),
-    faces: read('face of type', StoredFaceSchema, await db.getAll('faces')),
+    faces: read('font', StoredFontSchema, await db.getAll('faces')),
     profiles: read('printing profile', StoredProfileSchema, await db.getAll('profiles')),
     sheets: read('sheet', SheetSchema, await db.getAll('sheets')),
     packs: read('pack', StoredPackSchema, await db.getAll('packs')),

@@ -2,17 +2,17 @@ import * as v from 'valibot';
 import { IdSchema } from '@/core/blank/basics';
 import { DesignSchema, FitSchema, type Fit } from '@/core/fit/schema';
 import { PhotoSceneSchema } from '@/core/mockup/photo/schema';
-import { FaceFactsSchema } from '@/core/type/faces';
+import { FontFactsSchema } from '@/core/type/fonts';
 
-/** A face of type that the seller brought, with its file. `id` is the SHA-256 of that file. */
-export const StoredFaceSchema = v.object({
+/** A font that the seller brought, with its file. `id` is the SHA-256 of that file. */
+export const StoredFontSchema = v.object({
   id: v.string(),
-  facts: FaceFactsSchema,
+  facts: FontFactsSchema,
   fileName: v.string(),
   addedAt: v.number(),
   file: v.instance(Blob),
 });
-export type StoredFace = v.InferOutput<typeof StoredFaceSchema>;
+export type StoredFont = v.InferOutput<typeof StoredFontSchema>;
 
 /** What a new fit on a blank begins with: a copy of a fit's faces, and the design's own artworks among them. */
 export const LayoutSchema = v.object({

@@ -1,5 +1,5 @@
 'use client';
-import type { CutSettings } from '@/core/cut/schema';
+import type { CutSettings } from '@/core/fit/cut';
 import type { UnitSetting } from '@/core/length/show';
 import { LengthValue } from './LengthValue';
 

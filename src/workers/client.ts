@@ -6,7 +6,7 @@ import type { Swatch } from '@/core/colour/swatches';
 import type { PrintFace } from '@/core/blank/resolve';
 import type { Docket } from '@/core/check/docket';
 import type { CutPage } from '@/files/cut-lines';
-import type { DocketSheet } from '@/core/pack/docket-sheet';
+import type { DocketPage } from '@/core/pack/docket-page';
 import type { Parting } from '@/core/cut/parting';
 import type { FitFace } from '@/core/fit/schema';
 import type { UnitSetting } from '@/core/length/show';
@@ -193,7 +193,7 @@ class EnginePool {
     return this.run(keys, bytes, options, (service, flag, tell) => service.picture(jobs, asked, flag, tell));
   }
 
-  docketPage(job: FitJob, sheet: DocketSheet, options: JobOptions = {}): Promise<Blob> {
+  docketPage(job: FitJob, sheet: DocketPage, options: JobOptions = {}): Promise<Blob> {
     return this.runFit(job, options, (service, flag, tell) => service.docketPage(job, sheet, flag, tell));
   }
 

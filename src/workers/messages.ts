@@ -9,8 +9,8 @@ import type { Docket } from '@/core/check/docket';
 import type { Parting } from '@/core/cut/parting';
 import type { Fit, FitFace } from '@/core/fit/schema';
 import type { UnitSetting } from '@/core/length/show';
-import type { DocketSheet } from '@/core/pack/docket-sheet';
-import type { PrintChoice, PrintPlan } from '@/core/pack/plan';
+import type { DocketPage } from '@/core/pack/docket-page';
+import type { PrintChoice, PrintPlan } from '@/core/print/plan';
 import type { Print } from '@/core/sheet/print';
 import type { PressLines } from '@/core/sheet/press-lines';
 import type { Sheet } from '@/core/sheet/schema';
@@ -156,7 +156,7 @@ export interface EngineService {
   /** The docket of a fit as a page. */
   docketPage(
     job: FitJob,
-    sheet: DocketSheet,
+    sheet: DocketPage,
     flag: Int32Array,
     onProgress: OnProgress,
   ): Promise<Outcome<Blob>>;

@@ -1,4 +1,4 @@
-import type { FaceFacts } from '@/core/type/faces';
+import type { FontFacts } from '@/core/type/fonts';
 import type { ReadShape } from '@/files/svg/shape';
 import type { Ink, Lettering } from '@/core/type/schema';
 
@@ -16,7 +16,7 @@ export interface TypeService {
   /** Outlines of some lettering; null where it has no ink. */
   lay(lettering: Lettering, face: FaceSource): Promise<Ink | null>;
   /** Reads a face that was brought in; `id` is the SHA-256 of its file. */
-  inspect(name: string, file: Blob): Promise<Read<{ id: string; facts: FaceFacts }>>;
+  inspect(name: string, file: Blob): Promise<Read<{ id: string; facts: FontFacts }>>;
   /** The shape of a drawing, to clip to. */
   shapeOf(name: string, file: Blob): Promise<Read<{ shape: ReadShape }>>;
 }

@@ -1,19 +1,19 @@
 import { expose } from 'comlink';
 import { UpFitError } from '@/core/errors';
-import { layText, type Typeface } from '@/core/type/layout';
+import { layText, type Font } from '@/core/type/layout';
 import { requireReadableSize } from '@/core/artwork/limits';
 import { bytesSource } from '@/core/formats/source';
 import { readShape } from '@/files/svg/shape';
 import { digest } from '@/imaging/digest';
-import { faceFacts, openFace, typefaceOf } from '@/files/typeface';
+import { fontFacts, openFont, fontOf } from '@/files/font';
 import type { FaceSource, Read, TypeService } from './type-messages';
 
-const faces = new Map<string, Promise<Typeface>>();
+const faces = new Map<string, Promise<Font>>();
 
-function faceOf({ id, file }: FaceSource): Promise<Typeface> {
+function faceOf({ id, file }: FaceSource): Promise<Font> {
   let face = faces.get(id);
   if (!face) {
-    face = bytesOf(id, file).then((bytes) => typefaceOf(openFace(id, bytes)));
+    face = bytesOf(id, file).then((bytes) => fontOf(openFont(id, bytes)));
     faces.set(id, face);
     face.catch(() => faces.delete(id));
   }
@@ -24,10 +24,7 @@ async function bytesOf(id: string, file: Blob | null): Promise<ArrayBuffer> {
   if (file) return file.arrayBuffer();
   const answer = await fetch(new URL(`/fonts/${encodeURIComponent(id)}.woff`, self.location.origin));
   if (!answer.ok)
-    throw new UpFitError(
-      'not-found',
-      'This face of type is no longer here: choose another, or bring it in again.',
-    );
+    throw new UpFitError('not-found', 'This font is no longer here: choose another, or bring it in again.');
   return answer.arrayBuffer();
 }
 
@@ -44,7 +41,7 @@ const service: TypeService = {
   inspect: (name, file) =>
     read(name, async () => {
       const bytes = await file.arrayBuffer();
-      const facts = faceFacts(name, openFace(name, bytes));
+      const facts = fontFacts(name, openFont(name, bytes));
       return { id: await digest(bytesSource(new Uint8Array(bytes))), facts };
     }),
   shapeOf: (name, file) =>

@@ -4,13 +4,13 @@ import { join } from 'node:path';
 import { By, Key, until } from 'selenium-webdriver';
 import { wayRound } from '@/core/blank/kinds';
 import type { ArtworkPiece, FillPiece, Fit, RepeatPiece, TextPiece } from '@/core/fit/schema';
-import { boundsOf, flattenPath } from '@/core/path/path';
-import { parsePath } from '@/core/path/parse';
+import { boundsOf, flattenPath } from '@/core/geometry/path';
+import { parsePath } from '@/core/geometry/parse-path';
 import { downloaded, PATIENCE } from '../support/bench';
 import { BenchShop, close, inches } from '../support/bench-shop';
 import { blankById } from '../support/fits';
 import { records } from '../support/stored';
-import { faceBytes } from '../support/typeface';
+import { fontBytes } from '../support/font';
 
 const shop = new BenchShop();
 beforeAll(() => shop.open());
@@ -107,17 +107,17 @@ describe('every kind of piece', () => {
     }
   });
 
-  test('a face of type that is brought in shows what it allows; one that is none says so', async () => {
+  test('a font that is brought in shows what it allows; one that is none says so', async () => {
     const own = shop.file('sign.woff');
-    writeFileSync(own, Buffer.from(faceBytes('bungee')));
-    const input = await shop.bench.find('input[aria-label="Bring in a face of type"]');
+    writeFileSync(own, Buffer.from(fontBytes('bungee')));
+    const input = await shop.bench.find('input[aria-label="Bring in a font"]');
     await input.sendKeys(own);
     await shop.bench.says('[data-sonner-toast]', /Bungee.*\n.*allows/s);
     await shop.bench.saved();
     const id = ((await shop.fit.pieces()).find(({ kind }) => kind === 'text') as TextPiece).lettering.faceId;
     expect(id).toMatch(/^[0-9a-f]{64}$/);
-    await (await shop.bench.find('input[aria-label="Bring in a face of type"]')).sendKeys(shop.motif);
-    await shop.bench.says('body', /“gull.png” is not a face of type/);
+    await (await shop.bench.find('input[aria-label="Bring in a font"]')).sendKeys(shop.motif);
+    await shop.bench.says('body', /“gull.png” is not a font/);
   });
 
   test('seen through a circle, rounded corners, and the path of a drawing; moved within it', async () => {

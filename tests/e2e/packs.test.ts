@@ -4,7 +4,7 @@ import { createHash } from 'node:crypto';
 import { writeFileSync } from 'node:fs';
 import { strFromU8, unzipSync } from 'fflate';
 import * as v from 'valibot';
-import { DocketSheetSchema } from '@/core/pack/docket-sheet';
+import { DocketPageSchema } from '@/core/pack/docket-page';
 import { ManifestSchema, type Manifest } from '@/core/pack/manifest';
 import type { StoredPack } from '@/core/pack/record';
 import type { StoredDocket } from '@/store/schema';
@@ -78,7 +78,7 @@ describe('a pack', () => {
 
   test('its docket says what the bench says, as data and as a page of outlines', async () => {
     const [folder] = manifest.fits[0]!.prints[0]!.path.split('/');
-    const sheet = v.parse(DocketSheetSchema, JSON.parse(strFromU8(files[`${folder}/docket.json`]!)));
+    const sheet = v.parse(DocketPageSchema, JSON.parse(strFromU8(files[`${folder}/docket.json`]!)));
     const docket = (await records<StoredDocket>(shop.browser, 'dockets')).find(
       ({ fitId }) => fitId === 'mug-325',
     )!;

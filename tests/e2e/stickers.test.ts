@@ -4,7 +4,7 @@ import { unzipSync } from 'fflate';
 import { PNG } from 'pngjs';
 import { By, until } from 'selenium-webdriver';
 import type { StoredPack } from '@/core/pack/record';
-import type { Cut } from '@/core/cut/schema';
+import type { Cut } from '@/core/fit/cut';
 import { shapeOf } from '@/core/cut/face';
 import type { Fit } from '@/core/fit/schema';
 import { downloaded, PATIENCE } from '../support/bench';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { alignShifts, EDGES, gapBetween, otherSide, shiftForGap, spreadShifts } from '@/core/fit/arrange';
-import { carryFace } from '@/core/fit/carry';
+import { carryFace } from '@/core/fit/copy-face';
 import { extentOf, opaqueBox } from '@/core/fit/geometry';
 import { movePiece } from '@/core/fit/move';
 import { newFill } from '@/core/fit/place';

@@ -2,7 +2,7 @@ import { bendPoint, middleRadius } from '@/core/blank/bodies/sector';
 import { printPixels } from '@/core/blank/resolve';
 import { placedPpi } from '@/core/fit/density';
 import { newFill } from '@/core/fit/place';
-import { carryOver } from '@/core/fit/regrade';
+import { carryOver } from '@/core/fit/resize-garment';
 import { renderFace } from '@/core/render/face';
 import { blankById, docketOf, faceOf, findingOf, pieceAt, shown } from '../support/fits';
 import { CLEAR, paint, pixelAt, RED, solid } from '../support/pictures';

@@ -10,7 +10,7 @@ import { firstLettering } from '@/core/fit/text';
 import { readShape } from '@/files/svg/shape';
 import { blankById, docketOf, faceOf, factsOf, findingOf, pieceAt, shown } from '../support/fits';
 import { pixelAt, RED, solid } from '../support/pictures';
-import { face as typeface } from '../support/typeface';
+import { face as typeface } from '../support/font';
 
 const mug = blankById('mug-325');
 const face = {

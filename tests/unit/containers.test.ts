@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { UpFitError } from '@/core/errors';
 import { readHeader } from '@/core/formats/sniff';
+import { runs } from '../support/long';
 
 /** Headers built here byte by byte, for what no other program writes on purpose. */
 const ascii = (words: string) => [...words].map((c) => c.charCodeAt(0));
@@ -217,6 +218,6 @@ test('whatever follows a signature is answered with a header or a reason', () =>
       const answer = refused(file(ascii(signature), [...rest]));
       expect(['taken', 'unreadable', 'unsupported']).toContain(answer);
     }),
-    { numRuns: 600 },
+    runs(600),
   );
 });

@@ -7,7 +7,8 @@ import type { Piece } from '@/core/fit/schema';
 import { layText } from '@/core/type/layout';
 import { blankById, docketOf, faceOf, factsOf, findingOf, fitOf, pieceAt, shown } from '../support/fits';
 import { paint, solid } from '../support/pictures';
-import { face as typeface } from '../support/typeface';
+import { face as typeface } from '../support/font';
+import { runs } from '../support/long';
 
 const red = solid(400, 400);
 const facts = factsOf(red);
@@ -131,7 +132,7 @@ describe('across the seam', () => {
         if (crosses) expect(measured).toBeGreaterThan(20);
         if (apart) expect(measured).toBe(0);
       }),
-      { numRuns: 40 },
+      runs(40),
     );
   });
 

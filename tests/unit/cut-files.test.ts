@@ -4,18 +4,18 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import fc from 'fast-check';
 import { PNG } from 'pngjs';
-import { outlineDistance } from '@/core/blank/outline';
+import { outlineDistance } from '@/core/geometry/outline';
 import { cutAnew } from '@/core/cut/make';
 import { partPicture } from '@/core/cut/parting';
 import { common } from '@/core/cut/polygons';
 import { ringsOf } from '@/core/cut/line';
 import { stickerFaces } from '@/core/cut/set';
 import { firstSet, sized } from '@/core/cut/sorting';
-import { USUAL_CUT } from '@/core/cut/schema';
+import { USUAL_CUT } from '@/core/fit/cut';
 import type { Ring } from '@/core/cut/trace';
 import type { Fit } from '@/core/fit/schema';
-import { planPrint } from '@/core/pack/plan';
-import { parsePath } from '@/core/path/parse';
+import { planPrint } from '@/core/print/plan';
+import { parsePath } from '@/core/geometry/parse-path';
 import { renderFace, type Shown } from '@/core/render/face';
 import { printCut } from '@/core/sheet/cut-print';
 import { cutsOf } from '@/core/sheet/cuts';
@@ -35,7 +35,8 @@ import { readFont } from '@/files/type';
 import type { Engine } from '@/imaging/engine';
 import { loadNodeEngine } from '@/imaging/node';
 import { blankById, factsOf, stickersOf } from '../support/fits';
-import { faceBytes } from '../support/typeface';
+import { fontBytes } from '../support/font';
+import { runs } from '../support/long';
 
 const folder = mkdtempSync(join(tmpdir(), 'up-fit-cuts-'));
 const blank = blankById('sticker-die-cut');
@@ -143,7 +144,7 @@ test('a sheet of the six: cut lines stand where the flat says, in the ink it nam
   const [bytes] = await writeSheet(
     engine,
     { sheet, prints, cards: [], format: 'pdf', ppi: 60 },
-    readFont(faceBytes('archivo-narrow')),
+    readFont(fontBytes('archivo-narrow')),
     () => undefined,
   );
   const plate = plates(bytes!, 300).get('KnifeLine')!;
@@ -261,7 +262,7 @@ describe('packed by outline', () => {
           expect(apart(layout, gap)).toBe(true);
         },
       ),
-      { numRuns: 12 },
+      runs(12),
     );
   }, 60_000);
 });

@@ -1,13 +1,14 @@
 import fc from 'fast-check';
-import { outlineDistance } from '@/core/blank/outline';
+import { outlineDistance } from '@/core/geometry/outline';
 import { cutLine, shapeOfPath } from '@/core/cut/line';
 import { measureCut } from '@/core/cut/measure';
 import { areaOf, lengthOf } from '@/core/cut/polygons';
-import { USUAL_CUT, type CutSettings } from '@/core/cut/schema';
+import { USUAL_CUT, type CutSettings } from '@/core/fit/cut';
 import { traceAlpha, type Ring } from '@/core/cut/trace';
-import { flattenPath } from '@/core/path/path';
+import { flattenPath } from '@/core/geometry/path';
 import { coverOf } from '@/core/raster/cover';
 import type { Raster } from '@/core/raster/raster';
+import { runs } from '../support/long';
 
 const PER_MM = 30;
 
@@ -219,7 +220,7 @@ describe('properties', () => {
             expect(near).toBeGreaterThan(border - 0.05);
           }
       }),
-      { numRuns: 12 },
+      runs(12),
     );
   }, 60_000);
 });

@@ -4,7 +4,7 @@ import { newFill } from '@/core/fit/place';
 import type { Piece } from '@/core/fit/schema';
 import type { Manifest } from '@/core/pack/manifest';
 import { AnswerSchema, DeskSchema, UploadSchema, type Answer, type Order } from '@/core/pack/order';
-import { planPrint, type PrintChoice } from '@/core/pack/plan';
+import { planPrint, type PrintChoice } from '@/core/print/plan';
 import { changeMood, create, desks, finish, orders, part } from '@/desk/routes';
 import { writePrint } from '@/files/print';
 import { ZipMaker } from '@/files/zip';

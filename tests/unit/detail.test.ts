@@ -1,5 +1,5 @@
 import { execFileSync } from 'node:child_process';
-import { describeFacts } from '@/core/artwork/describe';
+import { describeFacts } from '@/core/fit/describe';
 import { trueDetail } from '@/core/raster/detail';
 import type { Raster } from '@/core/raster/raster';
 import { factsOf } from '../support/fits';

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { PNG } from 'pngjs';
 import * as v from 'valibot';
 import type { Fit } from '@/core/fit/schema';
-import { docketSheet, DocketSheetSchema, type DocketSheet } from '@/core/pack/docket-sheet';
+import { docketPage, DocketPageSchema, type DocketPage } from '@/core/pack/docket-page';
 import { swatchesOf } from '@/core/colour/swatches';
 import { writeDocket } from '@/files/docket';
 import { readFont } from '@/files/type';
@@ -13,7 +13,7 @@ import type { Engine } from '@/imaging/engine';
 import { loadNodeEngine } from '@/imaging/node';
 import { demoShop, docketOf } from '../support/demo';
 import { blankById } from '../support/fits';
-import { faceBytes } from '../support/typeface';
+import { fontBytes } from '../support/font';
 
 const folder = process.env['DOCKET_PAGES'] ?? mkdtempSync(join(tmpdir(), 'up-fit-docket-'));
 let engine: Engine;
@@ -30,11 +30,11 @@ afterAll(() => {
 const fitOf = (designId: string, blankId: string): Fit =>
   shop.fits.find((fit) => fit.designId === designId && fit.blankId === blankId)!;
 
-function sheetOf(fit: Fit): DocketSheet {
+function sheetOf(fit: Fit): DocketPage {
   const palette = shop.shown.facts(
     fit.faces.flatMap(({ pieces }) => pieces).find((piece) => piece.kind === 'artwork')!.artworkId,
   ).palette;
-  return docketSheet({
+  return docketPage({
     shop: 'Gullwick Light',
     design: fit.designId,
     blank: blankById(fit.blankId),
@@ -49,9 +49,9 @@ function sheetOf(fit: Fit): DocketSheet {
   });
 }
 
-async function page(sheet: DocketSheet, fit: Fit, name: string): Promise<{ path: string; drawn: PNG }> {
+async function page(sheet: DocketPage, fit: Fit, name: string): Promise<{ path: string; drawn: PNG }> {
   const blank = blankById(fit.blankId);
-  const font = readFont(faceBytes('archivo-narrow'));
+  const font = readFont(fontBytes('archivo-narrow'));
   const bytes = await writeDocket(engine, sheet, { blank, fit }, shop.shown, font);
   const path = join(folder, `${name}.pdf`);
   writeFileSync(path, bytes);
@@ -62,7 +62,7 @@ async function page(sheet: DocketSheet, fit: Fit, name: string): Promise<{ path:
 test('a docket says what the command line’s check says, line by line, and reads as its schema', () => {
   const fit = fitOf('compass-rose', 'mug-325');
   const sheet = sheetOf(fit);
-  expect(v.parse(DocketSheetSchema, JSON.parse(JSON.stringify(sheet)))).toEqual(sheet);
+  expect(v.parse(DocketPageSchema, JSON.parse(JSON.stringify(sheet)))).toEqual(sheet);
   const { findings } = docketOf(engine, fit, shop.shown, 900);
   expect(sheet.lines.map(({ rule, verdict, message }) => [rule, verdict, message])).toEqual(
     findings.map(({ rule, verdict, message }) => [rule, verdict, message]),

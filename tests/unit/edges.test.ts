@@ -6,6 +6,7 @@ import type { ArtworkPiece } from '@/core/fit/schema';
 import type { Finding, RuleId } from '@/core/check/finding';
 import { blankById, faceOf, factsOf, fitOf, findingOf, pieceAt } from '../support/fits';
 import { solid } from '../support/pictures';
+import { runs } from '../support/long';
 
 /** Opaque pictures have edges that are known exactly: what is measured from pixels must agree to a pixel. */
 const mug = blankById('mug-325');
@@ -56,7 +57,7 @@ test('the deepest gap of a ground is how far its nearest edge is from the bleed 
         expect(sides[finding.side!]).toBeGreaterThan(gap - 2 * PIXEL);
       }
     }),
-    { numRuns: 60 },
+    runs(60),
   );
 });
 
@@ -96,7 +97,7 @@ test('how far a motif is past the safe edge is how far its furthest corner lies 
         expect(Number(finding.measured)).toBeGreaterThanOrEqual(past - 4 * PIXEL);
       },
     ),
-    { numRuns: 60 },
+    runs(60),
   );
 });
 

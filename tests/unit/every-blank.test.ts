@@ -20,6 +20,7 @@ import { drawTemplate } from '@/core/template/drawing';
 import { templateGeometry } from '@/core/template/geometry';
 import { blankById, faceOf, factsOf, findingOf, fitOf, pieceAt, shown } from '../support/fits';
 import { paint, solid } from '../support/pictures';
+import { runs } from '../support/long';
 
 /** Every face of every shipped blank, under its own name. */
 const FACES = shippedBlanks().flatMap((blank) =>
@@ -186,7 +187,7 @@ describe('a line picked off a template, wherever it lies', () => {
           expect(Math.abs(line!.at - (at + thick / 2))).toBeLessThan(1 / 3);
         },
       ),
-      { numRuns: 30 },
+      runs(30),
     );
   });
 });

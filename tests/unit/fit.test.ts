@@ -17,6 +17,7 @@ import { nearestZone } from '@/core/fit/zones';
 import { signedDistance } from '@/core/blank/shape';
 import { blankById, faceOf, factsOf, pieceAt } from '../support/fits';
 import { CLEAR, paint, RED, solid } from '../support/pictures';
+import { runs } from '../support/long';
 
 const mug = faceOf(blankById('mug-325'));
 const sticker = faceOf(blankById('sticker-75'));
@@ -68,7 +69,7 @@ test('inside: every corner within the safe area and one on its edge, whatever th
         expect(Math.max(...past)).toBeLessThan(1e-6);
         expect(Math.max(...past)).toBeGreaterThan(-1e-3);
       }),
-      { numRuns: 50 },
+      runs(50),
     );
   }
 });

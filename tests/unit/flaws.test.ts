@@ -1,4 +1,4 @@
-import { describeFacts } from '@/core/artwork/describe';
+import { describeFacts } from '@/core/fit/describe';
 import { MENDS, placeOf } from '@/core/artwork/flaws';
 import type { Flaw } from '@/core/artwork/facts';
 import { measureWhole } from '@/core/raster/band';

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { followArtwork, sayChanges } from '@/core/fit/follow';
 import { opaqueBox } from '@/core/fit/geometry';
 import { renditionFor } from '@/core/fit/rendition';
-import { suits } from '@/core/fit/suits';
+import { suitabilityOf } from '@/core/check/suitability';
 import { wantedAcross } from '@/core/fit/wanted';
 import { METHODS } from '@/core/blank/methods';
 import type { ArtworkPiece } from '@/core/fit/schema';
@@ -112,13 +112,13 @@ describe('what an artwork is good for', () => {
     const face = faceOf(mug);
     const at = (ppi: number) => {
       const inches = (face.width + 2 * face.bleed) / 25.4;
-      return suits(facts(Math.ceil(inches * ppi), Math.ceil(inches * ppi * 0.6)), face);
+      return suitabilityOf(facts(Math.ceil(inches * ppi), Math.ceil(inches * ppi * 0.6)), face);
     };
     expect(at(face.target + 5).verdict).toBe('ready');
     expect(at(face.floor + 5).verdict).toBe('look');
     expect(at(face.floor - 5).verdict).toBe('fix');
-    expect(suits(facts(9, 9, { pixels: null }), face)).toEqual({ verdict: 'ready', ppi: null });
-    expect(suits(factsOf(solid(9, 9, [0, 0, 0, 0])), face)).toEqual({ verdict: 'fix', ppi: 0 });
+    expect(suitabilityOf(facts(9, 9, { pixels: null }), face)).toEqual({ verdict: 'ready', ppi: null });
+    expect(suitabilityOf(factsOf(solid(9, 9, [0, 0, 0, 0])), face)).toEqual({ verdict: 'fix', ppi: 0 });
   });
 
   test('a drawing is drawn as fine as its largest piece needs, in steps', () => {

@@ -11,7 +11,7 @@ import type { Piece } from '@/core/fit/schema';
 import { partsOf } from '@/core/pack/cut-out';
 import { printFileName, uniqueNames } from '@/core/pack/names';
 import { PRINT_FORMATS } from '@/core/formats/registry';
-import { mirrorOwner, planPrint, planTroubles, type PrintChoice } from '@/core/pack/plan';
+import { mirrorOwner, planPrint, planTroubles, type PrintChoice } from '@/core/print/plan';
 import { RENDITIONS, renditionName, renditionNote } from '@/core/pack/renditions';
 import { renderFace } from '@/core/render/face';
 import { forecastBytes } from '@/files/forecast';

@@ -7,15 +7,15 @@ import { newRepeat } from '@/core/fit/repeat';
 import type { ArtworkPiece, Fit, Piece } from '@/core/fit/schema';
 import { firstLettering, newText } from '@/core/fit/text';
 import { layText } from '@/core/type/layout';
-import { facesByLayout } from '@/state/layouts';
+import { facesByLayout } from '@/state/shop/layouts';
 import { inOrder, isSame } from '@/core/same';
-import { useShop } from '@/state/shop';
+import { useShop } from '@/state/shop/shop';
 import type { Artwork } from '@/store/schema';
 import type { Layout } from '@/store/kept';
 import { PieceDrawings } from '@/ui/flat/PieceDrawings';
 import { blankById, faceOf, factsOf, pieceAt } from '../support/fits';
 import { solid } from '../support/pictures';
-import { face as typeface } from '../support/typeface';
+import { face as typeface } from '../support/font';
 
 const mug = blankById('mug-325');
 const face = faceOf(mug);

@@ -1,12 +1,13 @@
 import fc from 'fast-check';
 import { firstLettering, newText, placedLettering, withInk } from '@/core/fit/text';
-import { boundsOf, flattenPath } from '@/core/path/path';
-import { parsePath } from '@/core/path/parse';
-import { SHIPPED_FACES } from '@/core/type/faces';
+import { boundsOf, flattenPath } from '@/core/geometry/path';
+import { parsePath } from '@/core/geometry/parse-path';
+import { SHIPPED_FONTS } from '@/core/type/fonts';
 import { arcHolds, layText, scaledLettering, redrawn } from '@/core/type/layout';
 import type { Ink, Lettering } from '@/core/type/schema';
-import { faceFacts, openFace } from '@/files/typeface';
-import { face, faceBytes } from '../support/typeface';
+import { fontFacts, openFont } from '@/files/font';
+import { face, fontBytes } from '../support/font';
+import { runs } from '../support/long';
 
 const narrow = face();
 
@@ -33,11 +34,11 @@ describe('sizes', () => {
     expect(ink.height).toBeCloseTo(12.7, 3);
   });
 
-  test.each(SHIPPED_FACES.map(({ id }) => id))('%s comes with Up Fit, allows it, and sets a line', (id) => {
+  test.each(SHIPPED_FONTS.map(({ id }) => id))('%s comes with Up Fit, allows it, and sets a line', (id) => {
     const ink = layText(lettering(['Keep the light, 1874'], { faceId: id }), face(id))!;
     expect(ink.lines[0]!.cap).toBeCloseTo(10, 6);
     expect(ink.width).toBeGreaterThan(ink.height);
-    const facts = faceFacts(id, openFace(id, faceBytes(id)));
+    const facts = fontFacts(id, openFont(id, fontBytes(id)));
     expect(facts.embedding).not.toBe('restricted');
     expect(facts.licence).toMatch(/OFL|open ?font ?license/i);
   });
@@ -206,25 +207,25 @@ describe('faces that are brought', () => {
   test.each([
     ['wOF2....', 'unsupported', /WOFF2/],
     ['ttcf....', 'unsupported', /collection/],
-    ['hello', 'unreadable', /not a face of type/],
+    ['hello', 'unreadable', /not a font/],
     ['wOFFcut short', 'unreadable', /damaged/],
-    ['', 'unreadable', /not a face of type/],
+    ['', 'unreadable', /not a font/],
   ])('%s: %s', (start, code, message) => {
-    expect(() => openFace('x.ttf', file(start) as ArrayBuffer)).toThrow(expect.objectContaining({ code }));
-    expect(() => openFace('x.ttf', file(start) as ArrayBuffer)).toThrow(message);
+    expect(() => openFont('x.ttf', file(start) as ArrayBuffer)).toThrow(expect.objectContaining({ code }));
+    expect(() => openFont('x.ttf', file(start) as ArrayBuffer)).toThrow(message);
   });
 
   test('one that is cut off anywhere is refused in a sentence, or is a face', () => {
-    const whole = faceBytes('bungee');
+    const whole = fontBytes('bungee');
     fc.assert(
       fc.property(fc.integer({ min: 4, max: whole.byteLength - 1 }), (length) => {
         try {
-          openFace('x.woff', whole.slice(0, length));
+          openFont('x.woff', whole.slice(0, length));
         } catch (error) {
           expect((error as Error).message).toMatch(/damaged or cut short/);
         }
       }),
-      { numRuns: 20 },
+      runs(20),
     );
   });
 });

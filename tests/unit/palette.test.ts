@@ -1,4 +1,5 @@
-import { mergeColours, paletteOfInks, paletteOfPicture } from '@/core/colour/palette';
+import { paletteOfInks, paletteOfPicture } from '@/core/raster/palette';
+import { mergeColours } from '@/core/colour/palette';
 import { hexOf, hexOfWord, rgbOf, wordOf } from '@/core/colour/hex';
 import { plainName } from '@/core/colour/names';
 import { csvOf, gplOf, showInks, swatchesOf } from '@/core/colour/swatches';

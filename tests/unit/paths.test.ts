@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { boundsOf, flattenPath, mapPath, writePath } from '@/core/path/path';
-import { parsePath } from '@/core/path/parse';
+import { boundsOf, flattenPath, mapPath, writePath } from '@/core/geometry/path';
+import { parsePath } from '@/core/geometry/parse-path';
 import { coverOf, maskAt } from '@/core/raster/cover';
 
 const ROOM = { left: 0, top: 0, right: 200, bottom: 200 };

@@ -5,7 +5,7 @@ import type { PhotoPoint, PhotoScene } from '@/core/mockup/photo/schema';
 import { cellsOf, onPhoto } from '@/core/mockup/photo/surface';
 import { ringOf, surfaceTrouble } from '@/core/mockup/photo/troubles';
 import { picturePpi, ppiFor } from '@/core/mockup/prints';
-import { isInRing, spline } from '@/core/path/ring';
+import { isInRing, spline } from '@/core/geometry/ring';
 import { blankById, fitOf } from '../support/fits';
 
 const CORNERS: PhotoPoint[] = [

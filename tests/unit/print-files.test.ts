@@ -9,13 +9,13 @@ import type { Piece } from '@/core/fit/schema';
 import { layersOf } from '@/core/render/layers';
 import { layText } from '@/core/type/layout';
 import type { PrintFormat } from '@/core/formats/registry';
-import { planPrint } from '@/core/pack/plan';
+import { planPrint } from '@/core/print/plan';
 import { writePrint } from '@/files/print';
 import type { Engine } from '@/imaging/engine';
 import { loadNodeEngine } from '@/imaging/node';
 import { blankById, faceOf, pieceAt, shown } from '../support/fits';
 import { paint } from '../support/pictures';
-import { face as typeface } from '../support/typeface';
+import { face as typeface } from '../support/font';
 
 const folder = mkdtempSync(join(tmpdir(), 'up-fit-print-'));
 let engine: Engine;

@@ -16,7 +16,7 @@ import { modelOf, seenOf } from '@/core/product/model';
 import { columnsOf, readShare } from '@/core/product/reads';
 import { UPRIGHT, type Look } from '@/core/product/scene';
 import { textureOf, type Texture } from '@/core/product/texture';
-import { dot, minus, type Vector } from '@/core/product/vector';
+import { dot, minus, type Vector } from '@/core/geometry/vector';
 import { eyeAt, readableFrom, viewsOf } from '@/core/product/views';
 import type { Raster } from '@/core/raster/raster';
 import { blankById } from '../support/fits';

@@ -13,9 +13,10 @@ import { boxShrink } from '@/core/raster/shrink';
 import { renderFace } from '@/core/render/face';
 import { sampleAlpha, sampler } from '@/core/render/sampler';
 import { gridOver, gridToArtwork, pixelCentre } from '@/core/render/transform';
-import { normalAngle } from '@/places/bench/angle';
+import { normalAngle } from '@/places/bench/acts/angle';
 import { blankById, faceOf, factsOf, pieceAt, shown } from '../support/fits';
 import { CLEAR, paint, pixelAt, RED, solid } from '../support/pictures';
+import { runs } from '../support/long';
 
 const mug = faceOf(blankById('mug-325'));
 const sticker = faceOf(blankById('sticker-75'));
@@ -49,7 +50,7 @@ describe('a check and the file it is about cannot disagree', () => {
           }
         },
       ),
-      { numRuns: 40 },
+      runs(40),
     );
   });
 
@@ -215,7 +216,7 @@ describe('pixels', () => {
           expect(opaqueBounds(raster).bounds).toEqual(plainBounds(there, 80, 60));
         },
       ),
-      { numRuns: 25 },
+      runs(25),
     );
   });
 
@@ -244,7 +245,7 @@ describe('whatever comes in', () => {
           expect(error).toBeInstanceOf(UpFitError);
         }
       }),
-      { numRuns: 400 },
+      runs(400),
     );
   });
 

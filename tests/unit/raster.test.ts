@@ -4,6 +4,7 @@ import { inkCount } from '@/core/raster/inks';
 import { boxShrink, reducedTo } from '@/core/raster/shrink';
 import { softShare } from '@/core/raster/soft';
 import { CLEAR, paint, pixelAt, RED, solid } from '../support/pictures';
+import { runs } from '../support/long';
 
 const within = (x: number, y: number, box: readonly [number, number, number, number]) =>
   x >= box[0] && y >= box[1] && x < box[0] + box[2] && y < box[1] + box[3];
@@ -71,7 +72,7 @@ describe('opaque bounds', () => {
           });
         },
       ),
-      { numRuns: 40 },
+      runs(40),
     );
   });
 });

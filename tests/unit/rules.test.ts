@@ -13,15 +13,16 @@ import { PartFinder, takeAlphaRuns } from '@/core/raster/parts';
 import type { Raster } from '@/core/raster/raster';
 import { boxShrink } from '@/core/raster/shrink';
 import { readStrokes } from '@/core/raster/strokes';
-import { flattenPath } from '@/core/path/path';
-import { parsePath } from '@/core/path/parse';
+import { flattenPath } from '@/core/geometry/path';
+import { parsePath } from '@/core/geometry/parse-path';
 import { renderFace } from '@/core/render/face';
 import { layText } from '@/core/type/layout';
 import type { Lettering } from '@/core/type/schema';
 import { loadNodeEngine } from '@/imaging/node';
 import { blankById, faceOf, factsOf, findingOf, fitOf, pieceAt, shown } from '../support/fits';
 import { CLEAR, paint, pixelAt, solid } from '../support/pictures';
-import { face as typeface } from '../support/typeface';
+import { face as typeface } from '../support/font';
+import { runs } from '../support/long';
 
 let press: Press;
 beforeAll(async () => {
@@ -206,7 +207,7 @@ test('what strokes and gaps measure does not hang on where in a large picture th
       }
       expect(there.strokes.share).toBeCloseTo(here.strokes.share, 12);
     }),
-    { numRuns: 25 },
+    runs(25),
   );
 });
 
@@ -264,7 +265,7 @@ describe('thin strokes', () => {
         const { measured: width } = measured(blank, [piece], raster, factsOf(raster), 'thin');
         return Math.abs(Number(width) - 4 * DOT * scale) < 1e-9;
       }),
-      { numRuns: 8 },
+      runs(8),
     );
   });
 });
@@ -647,7 +648,7 @@ describe('whatever is on the face', () => {
           if (typeof measured === 'number') expect(Number(after[i]!.measured)).toBeCloseTo(measured, 1);
         });
       }),
-      { numRuns: 6 },
+      runs(6),
     );
   });
 
@@ -664,7 +665,7 @@ describe('whatever is on the face', () => {
         const [melts, scaledMelts] = of('contrast');
         expect(scaledMelts!).toBeCloseTo(melts!, 0);
       }),
-      { numRuns: 6 },
+      runs(6),
     );
   });
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { rectangle, type Outline } from '@/core/blank/face';
+import { rectangle } from '@/core/blank/face';
 import { keepOutPath } from '@/core/blank/keep-out';
-import { growOutline, outlineDistance, outlineSpans } from '@/core/blank/outline';
+import { growOutline, outlineDistance, outlineSpans, type Outline } from '@/core/geometry/outline';
 import { isRectangle, nearestSide, shapePath, signedDistance, spansAt } from '@/core/blank/shape';
 
 describe('the edge of a shape', () => {

@@ -15,7 +15,7 @@ import type { Engine } from '@/imaging/engine';
 import { loadNodeEngine } from '@/imaging/node';
 import { blankById, faceOf, pieceAt, shown } from '../support/fits';
 import { paint } from '../support/pictures';
-import { faceBytes } from '../support/typeface';
+import { fontBytes } from '../support/font';
 
 const folder = mkdtempSync(join(tmpdir(), 'up-fit-sheets-'));
 let engine: Engine;
@@ -50,7 +50,7 @@ function sheetOf(copies: number, change: Partial<Sheet> = {}): Sheet {
 }
 
 async function write(sheet: Sheet, format: SheetFormat): Promise<Uint8Array[]> {
-  const font = readFont(faceBytes('archivo-narrow'));
+  const font = readFont(fontBytes('archivo-narrow'));
   const cards = [pressLines(print.name, mug, face)];
   return writeSheet(engine, { sheet, prints: [print], cards, format, ppi: PPI }, font, () => undefined);
 }
@@ -152,7 +152,7 @@ test('parts of a large print meet where they overlap; TIFF is as large as the sh
 
 test('a sheet that is too large for a picture says so', async () => {
   const paper = { name: 'Roll', width: 1370, height: 5000 };
-  const font = readFont(faceBytes('archivo-narrow'));
+  const font = readFont(fontBytes('archivo-narrow'));
   const asked = {
     sheet: sheetOf(1, { paper }),
     prints: [print],

@@ -4,6 +4,7 @@ import type { Print } from '@/core/sheet/print';
 import { marksOf, RULER } from '@/core/sheet/marks';
 import { reportOn } from '@/core/sheet/report';
 import { newSheet, type Sheet } from '@/core/sheet/schema';
+import { runs } from '../support/long';
 
 const print = (fitId: string, width: number, height: number, bleed = 2): Print => ({
   ...{ fitId, faceId: 'front', name: fitId, width, height, bleed },
@@ -63,7 +64,7 @@ test('whatever is packed: every copy is there, inside the margin, a gap from the
         if (!turning) expect(layout.laid.some(({ turned }) => turned)).toBe(false);
       },
     ),
-    { numRuns: 60 },
+    runs(60),
   );
 });
 

@@ -1,4 +1,5 @@
-import { uprightFrom, layBox, layRaster, layingSize, type Lie } from '@/core/raster/turn';
+import { uprightFrom, layBox, layingSize, type Lie } from '@/core/geometry/lie';
+import { layRaster } from '@/core/raster/turn';
 import {
   sayStep,
   sizeAfter,

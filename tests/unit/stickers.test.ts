@@ -2,14 +2,14 @@ import fc from 'fast-check';
 import * as v from 'valibot';
 import { FitFaceSchema } from '@/core/fit/schema';
 import type { PrintFace } from '@/core/blank/resolve';
-import { outlineDistance } from '@/core/blank/outline';
+import { outlineDistance } from '@/core/geometry/outline';
 import { makeDocket } from '@/core/check/docket';
 import type { Finding } from '@/core/check/finding';
 import { shapeOf } from '@/core/cut/face';
 import { cutAnew, cutKey, WHITE_BORDER } from '@/core/cut/make';
 import { bytesSource } from '@/core/formats/source';
 import { groupMotifs, ownGroups, partPicture, withGroups, type Parting } from '@/core/cut/parting';
-import { USUAL_CUT, type Cut, type CutSettings } from '@/core/cut/schema';
+import { USUAL_CUT, type Cut, type CutSettings } from '@/core/fit/cut';
 import { stickerFaces, stickerSize } from '@/core/cut/set';
 import { firstSet, joined, leftOut, parted, sized, takenBack } from '@/core/cut/sorting';
 import { printPixels } from '@/core/blank/resolve';
@@ -20,6 +20,7 @@ import type { Engine } from '@/imaging/engine';
 import { groupMap } from '@/files/svg/groups';
 import { loadNodeEngine } from '@/imaging/node';
 import { blankById, factsOf, pieceAt, stickersOf } from '../support/fits';
+import { runs } from '../support/long';
 
 const blank = blankById('sticker-die-cut');
 const base = blank.faces[0]!;
@@ -321,7 +322,7 @@ describe('a set from one picture', () => {
             expect(wide.some((other) => group.every((i) => other.includes(i)))).toBe(true);
         },
       ),
-      { numRuns: 20 },
+      runs(20),
     );
   });
 });

@@ -1,5 +1,5 @@
 import type { UpFitError } from '@/core/errors';
-import { combined, IDENTITY, moved, scales } from '@/core/artwork/matrix';
+import { combined, IDENTITY, moved, scales } from '@/core/geometry/matrix';
 import { bytesSource } from '@/core/formats/source';
 import { words } from '@/core/raster/raster';
 import { cleanDrawing, type CleanOptions } from '@/files/svg/clean';
@@ -11,6 +11,7 @@ import { loadNodeEngine } from '@/imaging/node';
 import fc from 'fast-check';
 import { measureBytes } from '../support/measure';
 import { pixelAt, solid } from '../support/pictures';
+import { runs } from '../support/long';
 
 let engine: Engine;
 beforeAll(async () => {
@@ -177,7 +178,7 @@ describe('a drawing made safe', () => {
         expect(bare).not.toMatch(/<script|javascript|http:|\/\/x|\son\w+=|\\/i);
         expect(cleanDrawing('again.svg', out).refused).toEqual([]);
       }),
-      { numRuns: 300 },
+      runs(300),
     );
   });
 

@@ -1,6 +1,6 @@
-import { describeFacts } from '@/core/artwork/describe';
+import { describeFacts } from '@/core/fit/describe';
 import { printFileName, safeName } from '@/core/pack/names';
-import { planPrint } from '@/core/pack/plan';
+import { planPrint } from '@/core/print/plan';
 import { garmentExtent, garmentOutline, printOrigin } from '@/core/blank/bodies/garment';
 import type { GarmentBody } from '@/core/blank/bodies/garment';
 import { RasterShelf } from '@/workers/rasters';

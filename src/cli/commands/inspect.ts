@@ -1,5 +1,5 @@
 import { basename } from 'node:path';
-import { describeFacts } from '@/core/artwork/describe';
+import { describeFacts } from '@/core/fit/describe';
 import { UpFitError } from '@/core/errors';
 import type { Facts } from '@/core/artwork/facts';
 import { damaged } from '@/core/formats/sniff';

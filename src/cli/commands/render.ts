@@ -1,7 +1,7 @@
 import { writeFile } from 'node:fs/promises';
 import { extname } from 'node:path';
 import { printFormatOf } from '@/core/formats/registry';
-import { planPrint, PRINT_MODES } from '@/core/pack/plan';
+import { planPrint, PRINT_MODES } from '@/core/print/plan';
 import type { Readers } from '@/files/artwork';
 import { writePrint } from '@/files/print';
 import { badArgument, oneOf, readNumber, required, type Args } from '../args';

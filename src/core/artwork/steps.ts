@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import type { Lie } from '../raster/turn';
+import type { Lie } from '../geometry/lie';
 import type { PixelSize } from './facts';
 
 const share = v.pipe(v.number(), v.minValue(0), v.maxValue(1));

@@ -4,7 +4,6 @@ import type { Sector } from './bodies/sector';
 
 /** A closed outline as its corner points in mm, from the top left of its box. */
 export const OutlineSchema = v.pipe(v.array(v.tuple([Finite, Finite])), v.minLength(3), v.maxLength(720));
-export type Outline = v.InferOutput<typeof OutlineSchema>;
 
 /** What a flat thing is cut to: a rectangle with rounded corners, or any outline within that rectangle. */
 export const SheetSchema = v.object({

@@ -1,5 +1,5 @@
 import { rectangle, type KeepOut } from './face';
-import { outlinePath } from './outline';
+import { outlinePath } from '../geometry/outline';
 import { shapePath } from './shape';
 
 /** A keep-out's outline as an SVG path in the face's mm. */

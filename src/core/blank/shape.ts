@@ -1,5 +1,5 @@
 import type { Sheet } from './face';
-import { growOutline, outlineDistance, outlinePath, outlineSpans } from './outline';
+import { growOutline, outlineDistance, outlinePath, outlineSpans } from '../geometry/outline';
 
 /** What a face is cut to: a rectangle with rounded corners, its top left at (0, 0), or any outline. Lengths in mm. */
 export type Shape = Sheet;

@@ -10,7 +10,7 @@ import {
 } from '../blank/resolve';
 import type { Press } from '../colour/press';
 import type { FactsOf } from '../fit/geometry';
-import { carryOver } from '../fit/regrade';
+import { carryOver } from '../fit/resize-garment';
 import { isShowing, type Fit, type Piece } from '../fit/schema';
 import { showLength, type UnitSetting } from '../length/show';
 import { numberOf } from '../raster/number';

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { CutSettingsSchema } from '../cut/schema';
+import { CutSettingsSchema } from '../fit/cut';
 import { PieceSchema } from '../fit/schema';
 import { SIDES } from '../blank/shape';
 

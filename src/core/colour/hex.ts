@@ -1,3 +1,4 @@
+import { lerp } from '../geometry/lerp';
 /** Red, green and blue of sRGB, 0 to 255. */
 export type Rgb = readonly [red: number, green: number, blue: number];
 
@@ -25,6 +26,6 @@ export function wordOf(hex: string): number {
 /** `#rrggbb` between two colours, so far from the first to the second, 0 to 1. */
 export function mixed(from: string, to: string, share: number): string {
   const [a, b] = [rgbOf(from), rgbOf(to)];
-  const mix = (k: 0 | 1 | 2) => a[k] + (b[k] - a[k]) * share;
+  const mix = (k: 0 | 1 | 2) => lerp(a[k], b[k], share);
   return hexOf([mix(0), mix(1), mix(2)]);
 }

@@ -1,5 +1,5 @@
 import { fitCubic } from 'fit-curve';
-import type { Segment } from '../path/path';
+import type { Segment } from '../geometry/path';
 import type { Ring } from './trace';
 
 /** An edge this long, in mm, is a straight one and stays so. */

@@ -1,10 +1,10 @@
-import { boundsOf, flattenPath, mapPath, type Path, type Segment } from '../path/path';
-import { parsePath } from '../path/parse';
-import { outlineDistance } from '../blank/outline';
+import { boundsOf, flattenPath, mapPath, type Path, type Segment } from '../geometry/path';
+import { parsePath } from '../geometry/parse-path';
+import { outlineDistance } from '../geometry/outline';
 import { bridged } from './bridge';
 import { curvesOf } from './curves';
 import { areaOf, fromRings, grow, growAll, simplified, united, type Shape } from './polygons';
-import type { CutSettings } from './schema';
+import type { CutSettings } from '../fit/cut';
 import type { Ring } from './trace';
 
 /** How far, in mm, a traced outline is evened out, and how near to what was grown the curves are kept. */

@@ -4,12 +4,12 @@ import { fromShares } from '../fit/clip';
 import { extentOf, factsFor, opaqueBox, type Extent } from '../fit/geometry';
 import { isPlaced, isShowing, type FitFace, type Piece, type PlacedPiece } from '../fit/schema';
 import { newFill } from '../fit/place';
-import { writePath } from '../path/path';
+import { writePath } from '../geometry/path';
 import { IN_SILENCE, type Progress } from '../raster/raster';
 import { inOrder } from '../same';
 import { renderFace, type Shown } from '../render/face';
 import { cutLine, toCorner } from './line';
-import { settingsOf, type Cut } from './schema';
+import { settingsOf, type Cut } from '../fit/cut';
 import { traceAlpha, type Ring } from './trace';
 
 /** Pixels along the longer side on which what lies on a face is traced. */

@@ -1,4 +1,4 @@
-import { outlineDistance } from '../blank/outline';
+import { outlineDistance } from '../geometry/outline';
 import { nearestBetween } from './bridge';
 import { areaOf, grow, growAll, lengthOf, less, simplified, type Shape } from './polygons';
 import type { Ring } from './trace';

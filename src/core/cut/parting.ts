@@ -1,5 +1,5 @@
-import { outlineDistance } from '../blank/outline';
-import { writePath, type Path } from '../path/path';
+import { outlineDistance } from '../geometry/outline';
+import { writePath, type Path } from '../geometry/path';
 import type { Raster } from '../raster/raster';
 import { nearestBetween } from './bridge';
 import { areaOf, common, fromRings, grow, less, simplified, united, type Shape } from './polygons';

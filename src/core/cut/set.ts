@@ -2,7 +2,7 @@ import type { Facts } from '../artwork/facts';
 import { gridOf } from '../artwork/facts';
 import type { ArtworkPiece, FitFace } from '../fit/schema';
 import { boxRound, windowOf, type Parting } from './parting';
-import type { Cut, CutSettings } from './schema';
+import type { Cut, CutSettings } from '../fit/cut';
 
 /** One sticker of a set: what it is called, and the motifs of the picture that it is made of. */
 export interface Sticker {

@@ -1,6 +1,6 @@
 import { boxRound, groupMotifs, ownGroups, type Parting } from './parting';
 import { scaleFor, stickerSize, type Sticker } from './set';
-import type { CutSettings } from './schema';
+import type { CutSettings } from '../fit/cut';
 
 /** A set of stickers being made from one picture. */
 export interface StickerSet {

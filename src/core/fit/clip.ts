@@ -1,6 +1,6 @@
-import type { Path, PathPoint, Segment } from '../path/path';
-import { mapPath } from '../path/path';
-import { parsePath } from '../path/parse';
+import type { Path, PathPoint, Segment } from '../geometry/path';
+import { mapPath } from '../geometry/path';
+import { parsePath } from '../geometry/parse-path';
 import type { ArtworkPiece, Clip, PlacedPiece } from './schema';
 import { turn, type Box } from './geometry';
 

@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { IdSchema } from '../blank/basics';
-import { CutSchema } from '../cut/schema';
+import { CutSchema } from './cut';
 import { StepSchema } from '../artwork/steps';
 import { LetteringSchema, InkSchema } from '../type/schema';
 

@@ -2,10 +2,11 @@ import { rgbOf, type Rgb } from '../colour/hex';
 import { rayAt, type Camera } from '../product/camera';
 import { toLevel, toLinear } from '../product/light';
 import type { Raster } from '../raster/raster';
-import { dot, unit, type Vector } from '../product/vector';
+import { dot, unit, type Vector } from '../geometry/vector';
 import type { Scene } from './schema';
 import type { Shade } from './shadow';
 import { lightnessAt } from './surfaces';
+import { lerp } from '../geometry/lerp';
 
 /** Where things of a scene rest, in mm: the level of the floor, and the plane behind them. */
 export interface Grounds {
@@ -67,8 +68,8 @@ export function drawBackdrop(
     if (down < deep * (1 - EDGE)) return onFloor;
     const share = (down / deep - 1 + EDGE) / (2 * EDGE);
     const [[near, nearLight], [far, farLight]] = [onFloor, wallAt(hit(deep))];
-    const mix = (k: 0 | 1 | 2) => near[k] + (far[k] - near[k]) * share;
-    return [[mix(0), mix(1), mix(2)], nearLight + (farLight - nearLight) * share];
+    const mix = (k: 0 | 1 | 2) => lerp(near[k], far[k], share);
+    return [[mix(0), mix(1), mix(2)], lerp(nearLight, farLight, share)];
   }
 
   function floorAt([x, , z]: Vector): readonly [Rgb, number] {
@@ -79,7 +80,7 @@ export function drawBackdrop(
       return [ground, lightnessAt(backdrop.surface, x / across, z / across) * shade];
     // Paper that rises behind the things in one curve: floor and wall are one.
     const rise = Math.exp(-1.6 * back) * 0.5;
-    const mix = (k: 0 | 1 | 2) => ground[k] + (behind[k] - ground[k]) * rise;
+    const mix = (k: 0 | 1 | 2) => lerp(ground[k], behind[k], rise);
     return [[mix(0), mix(1), mix(2)], shade];
   }
 
@@ -87,7 +88,7 @@ export function drawBackdrop(
     const up = (y - floor) / across;
     if (backdrop.ground === 'table') return [behind, 0.97 - 0.1 * Math.exp(-6 * up)];
     const rise = Math.min(1, 0.5 + up);
-    const mix = (k: 0 | 1 | 2) => ground[k] + (behind[k] - ground[k]) * rise;
+    const mix = (k: 0 | 1 | 2) => lerp(ground[k], behind[k], rise);
     return [[mix(0), mix(1), mix(2)], 1];
   }
 }

@@ -4,7 +4,7 @@ import type { Light } from '../product/light';
 import { boundsOf } from '../product/mesh';
 import type { Model } from '../product/kinds';
 import { posed, type Look, type Standing } from '../product/scene';
-import type { Vector } from '../product/vector';
+import type { Vector } from '../geometry/vector';
 import { IN_SILENCE, type Progress, type Raster } from '../raster/raster';
 import { drawBackdrop, facingLamp, lampOf, type Grounds } from './backdrop';
 import type { Dress, Scene } from './schema';

@@ -1,6 +1,7 @@
 import { paint, type Fallen, type Shader } from '../product/paint';
 import { posed, type Standing } from '../product/scene';
-import type { Vector } from '../product/vector';
+import type { Vector } from '../geometry/vector';
+import { lerp } from '../geometry/lerp';
 
 /** How much light reaches a place of a plane, 0 to 1, in the plane's own two mm. */
 export type Shade = (a: number, b: number) => number;
@@ -74,9 +75,9 @@ function maskOf(casts: readonly Cast[], blur: number): Shade {
     if (i < 0 || j < 0 || i >= width - 1 || j >= height - 1) return 0;
     const [u, v] = [x - 0.5 - i, y - 0.5 - j];
     const at = j * width + i;
-    const top = cells[at]! + (cells[at + 1]! - cells[at]!) * u;
-    const low = cells[at + width]! + (cells[at + width + 1]! - cells[at + width]!) * u;
-    return top + (low - top) * v;
+    const top = lerp(cells[at]!, cells[at + 1]!, u);
+    const low = lerp(cells[at + width]!, cells[at + width + 1]!, u);
+    return lerp(top, low, v);
   };
 }
 

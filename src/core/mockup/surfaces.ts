@@ -1,4 +1,5 @@
 import type { Scene } from './schema';
+import { lerp } from '../geometry/lerp';
 
 /** A number between 0 and 1 that a whole place always has. */
 function chance(x: number, y: number): number {
@@ -12,9 +13,9 @@ function noise(x: number, y: number): number {
   const [i, j] = [Math.floor(x), Math.floor(y)];
   const [u, v] = [x - i, y - j];
   const [s, t] = [u * u * (3 - 2 * u), v * v * (3 - 2 * v)];
-  const top = chance(i, j) + (chance(i + 1, j) - chance(i, j)) * s;
-  const low = chance(i, j + 1) + (chance(i + 1, j + 1) - chance(i, j + 1)) * s;
-  return top + (low - top) * t;
+  const top = lerp(chance(i, j), chance(i + 1, j), s);
+  const low = lerp(chance(i, j + 1), chance(i + 1, j + 1), s);
+  return lerp(top, low, t);
 }
 
 /** Boards to the width of what is shown. */

@@ -1,7 +1,7 @@
 import { trimSize, type PrintFace, type ResolvedBlank } from '../blank/resolve';
 import { fixed } from '../length/show';
 import { FORMATS } from '../formats/registry';
-import { mirrorOwner, type MirrorOwner, type PrintPlan } from './plan';
+import { mirrorOwner, type MirrorOwner, type PrintPlan } from '../print/plan';
 
 /** Letters, digits and hyphens only, so that a name is safe on every disk and upload page. */
 export function safeName(text: string): string {

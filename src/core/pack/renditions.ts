@@ -1,4 +1,4 @@
-import type { PrintChoice } from './plan';
+import type { PrintChoice } from '../print/plan';
 
 /** One of the files that a print goes out as when it is not known yet who will print it. */
 export interface Rendition {

@@ -1,4 +1,4 @@
-import { along, cross, dot, minus, unit, type Vector } from './vector';
+import { along, cross, dot, minus, unit, type Vector } from '../geometry/vector';
 
 /** Where a picture is taken from, and what of it is seen. */
 export interface Camera {

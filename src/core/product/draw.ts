@@ -4,7 +4,7 @@ import type { Light } from './light';
 import { paint } from './paint';
 import { fall, posed, type Standing } from './scene';
 import { SurfaceShader } from './shader';
-import { turned, type Vector } from './vector';
+import { turned, type Vector } from '../geometry/vector';
 
 export interface DrawOptions {
   width: number;

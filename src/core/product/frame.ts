@@ -1,7 +1,7 @@
 import { cameraAt, project, type Camera, type Eye } from './camera';
 import { boundsOf, reachOf, type Mesh } from './mesh';
 import { posed, type Pose } from './scene';
-import type { Vector } from './vector';
+import type { Vector } from '../geometry/vector';
 
 /** Views are taken from 600 mm, or further off from what is larger: six times its reach. */
 export function viewingDistance(meshes: readonly Mesh[], usual = 600): number {

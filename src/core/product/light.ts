@@ -1,6 +1,6 @@
 import { linear } from '../colour/lab';
 import type { Finish } from '../blank/schema';
-import { unit, type Vector } from './vector';
+import { unit, type Vector } from '../geometry/vector';
 
 /** Light on a product: one lamp, and what comes from all around. */
 export interface Light {

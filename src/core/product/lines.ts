@@ -1,7 +1,7 @@
 import { project, type Camera } from './camera';
 import { whereOnProduct } from './draw';
 import type { Standing } from './scene';
-import { dot, minus } from './vector';
+import { dot, minus } from '../geometry/vector';
 
 /** A place of a picture, in px. */
 export interface PicturePoint {

@@ -1,6 +1,6 @@
 import type { Finish } from '../blank/schema';
-import { spline } from '../path/ring';
-import { along, cross, lengthOf, minus, unit, type Vector } from './vector';
+import { spline } from '../geometry/ring';
+import { along, cross, lengthOf, minus, unit, type Vector } from '../geometry/vector';
 
 /** What a surface is made of. */
 export interface Material {

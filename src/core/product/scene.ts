@@ -3,7 +3,7 @@ import type { Camera } from './camera';
 import type { Material, Mesh } from './mesh';
 import type { Fallen } from './paint';
 import type { Texture } from './texture';
-import { turned, type Vector } from './vector';
+import { turned, type Vector } from '../geometry/vector';
 
 /** What a product is shown in. */
 export interface Look {

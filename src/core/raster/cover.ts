@@ -1,4 +1,4 @@
-import type { Bounds, Polygons } from '../path/path';
+import type { Bounds, Polygons } from '../geometry/path';
 
 /** How much of each pixel a shape covers, 0 to 255, over a window of a grid. */
 export interface Mask {

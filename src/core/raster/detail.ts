@@ -1,5 +1,6 @@
 import { measureWhole, type Band, type BandMeasure } from './band';
 import { IN_SILENCE, words, type Progress, type Raster } from './raster';
+import { lerp } from '../geometry/lerp';
 
 /**
  * Rise of an edge in pixels, from a tenth to nine tenths of its step, that a crisp picture has at its median: edges
@@ -112,7 +113,7 @@ function followLine(length: number, read: (at: number) => number, edges: Edge[])
 function riseOf(read: (at: number) => number, start: number, end: number, from: number, to: number): number {
   const direction = Math.sign(to - from);
   const crossing = (share: number) => {
-    const wanted = from + (to - from) * share;
+    const wanted = lerp(from, to, share);
     let at = start;
     while (at < end - 1 && (read(at + 1) - wanted) * direction < 0) at++;
     const low = read(at);

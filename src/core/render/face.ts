@@ -2,7 +2,7 @@ import type { PrintFace } from '../blank/resolve';
 import { wordOf } from '../colour/hex';
 import { factsFor, type FactsOf } from '../fit/geometry';
 import type { Piece } from '../fit/schema';
-import { parsePath } from '../path/parse';
+import { parsePath } from '../geometry/parse-path';
 import { maskAt, type Mask } from '../raster/cover';
 import { IN_SILENCE, words, type Progress, type Raster } from '../raster/raster';
 import { spreadEdges } from '../raster/spread';

@@ -3,9 +3,17 @@ import type { PrintFace } from '../blank/resolve';
 import { areaOf } from '../fit/area';
 import { clipPath, fromShares } from '../fit/clip';
 import type { Piece, TextPiece } from '../fit/schema';
-import { flattenPath, mapPath, type Bounds, type Path, type PathPoint, type Polygons } from '../path/path';
-import { parsePath } from '../path/parse';
+import {
+  flattenPath,
+  mapPath,
+  type Bounds,
+  type Path,
+  type PathPoint,
+  type Polygons,
+} from '../geometry/path';
+import { parsePath } from '../geometry/parse-path';
 import { coverOf, type Mask } from '../raster/cover';
+import { lerp } from '../geometry/lerp';
 
 /** How near to its curves an outline is drawn, in pixels. */
 const TOLERANCE = 0.05;
@@ -77,7 +85,7 @@ function bendPolygon(points: Float64Array, at: Ground['at'], perMm: number): Flo
     const steps = Math.max(1, Math.ceil(Math.hypot(x1 - x0, y1 - y0) / longest));
     for (let step = 1; step <= steps; step++) {
       const share = step / steps;
-      const { x, y } = at({ x: x0 + (x1 - x0) * share, y: y0 + (y1 - y0) * share });
+      const { x, y } = at({ x: lerp(x0, x1, share), y: lerp(y0, y1, share) });
       bent.push(x, y);
     }
     [x0, y0] = [x1, y1];

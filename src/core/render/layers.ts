@@ -3,8 +3,8 @@ import { printSize, type PrintFace } from '../blank/resolve';
 import { shapePath } from '../blank/shape';
 import { areaOf } from '../fit/area';
 import { isShowing, type Piece } from '../fit/schema';
-import { mapPath, writePath, type Path, type Polygons, type Segment } from '../path/path';
-import { parsePath } from '../path/parse';
+import { mapPath, writePath, type Path, type Polygons, type Segment } from '../geometry/path';
+import { parsePath } from '../geometry/parse-path';
 import { inksOf, layPath } from './ground';
 
 /** A part of a print file, the lowest first: pieces that are drawn as one picture, or a path in one colour. */

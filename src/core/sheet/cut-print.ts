@@ -3,8 +3,8 @@ import type { PrintFace } from '../blank/resolve';
 import { shapePath } from '../blank/shape';
 import { simplified } from '../cut/polygons';
 import { shapeOfPath } from '../cut/line';
-import { mapPath, writePath } from '../path/path';
-import { parsePath } from '../path/parse';
+import { mapPath, writePath } from '../geometry/path';
+import { parsePath } from '../geometry/parse-path';
 import { bleedPath } from '../render/layers';
 import type { PrintCut } from './print';
 

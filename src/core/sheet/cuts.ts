@@ -1,5 +1,5 @@
-import { mapPath, writePath } from '../path/path';
-import { parsePath } from '../path/parse';
+import { mapPath, writePath } from '../geometry/path';
+import { parsePath } from '../geometry/parse-path';
 import type { Laid, SheetLayout } from './layout';
 
 /** A line that the cutter follows, in mm from a sheet's top left, as SVG writes a path. */

@@ -1,4 +1,4 @@
-import type { Outline } from '../blank/face';
+import type { Outline } from '../geometry/outline';
 import { grow } from '../cut/polygons';
 import { coverOf } from '../raster/cover';
 import type { Placed, Print, Room } from './print';

@@ -1,4 +1,4 @@
-import type { Outline } from '../blank/face';
+import type { Outline } from '../geometry/outline';
 
 /** A print that goes on sheets: its box, trim and bleed, in mm. */
 export interface Print {

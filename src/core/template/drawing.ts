@@ -3,6 +3,7 @@ import { bendPoint, sectorBox, sectorPath } from '../blank/bodies/sector';
 import { trimSize, type PrintFace } from '../blank/resolve';
 import { shapePath } from '../blank/shape';
 import { MM_PER_INCH } from '../length/units';
+import { lerp } from '../geometry/lerp';
 
 /** A stroke or a filled area: an SVG path in mm from the trim box's top left, y downwards. */
 export interface Mark {
@@ -143,7 +144,7 @@ function line(face: PrintFace, x1: number, y1: number, x2: number, y2: number): 
   const steps = Math.abs(x2 - x1) < 1e-9 ? 1 : 48;
   return Array.from({ length: steps + 1 }, (_, i) => {
     const t = i / steps;
-    const { x, y } = bendPoint(bend, x1 + (x2 - x1) * t, y1 + (y2 - y1) * t);
+    const { x, y } = bendPoint(bend, lerp(x1, x2, t), lerp(y1, y2, t));
     return `${i === 0 ? 'M' : 'L'}${x} ${y}`;
   }).join('');
 }

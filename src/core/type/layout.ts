@@ -1,16 +1,16 @@
-import { boundsOf, flattenPath, mapPath, writePath, type Path, type PathPoint } from '../path/path';
-import { parsePath } from '../path/parse';
+import { boundsOf, flattenPath, mapPath, writePath, type Path, type PathPoint } from '../geometry/path';
+import { parsePath } from '../geometry/parse-path';
 import { grownPath } from './outline';
 import type { Ink, Lettering } from './schema';
 
-/** A letter's outline in units of its face, y downwards from the baseline, its origin at x = 0. */
+/** A letter's outline in units of its font, y downwards from the baseline, its origin at x = 0. */
 export interface Glyph {
   advance: number;
   path: Path;
 }
 
-/** A face of type, as much of it as setting a line needs. Lengths in the face's own units. */
-export interface Typeface {
+/** A font, as much of it as setting a line needs. Lengths in the font's own units. */
+export interface Font {
   /** Height of a flat capital. */
   capHeight: number;
   glyphs: (text: string) => readonly Glyph[];
@@ -40,9 +40,9 @@ interface SetLine {
  * Sets lines of type: every line as high as `cap`, or as wide as `equalWidth`; letters are moved along an arc or a wave
  * whole, each turned with the line. Null where nothing of it has any ink. All in mm.
  */
-export function layText(lettering: Lettering, face: Typeface): Ink | null {
-  const lines = lettering.lines.map(({ text }) => setLine(text.trim(), face));
-  const sized = lines.map((line) => sizeLine(line, lettering, face));
+export function layText(lettering: Lettering, font: Font): Ink | null {
+  const lines = lettering.lines.map(({ text }) => setLine(text.trim(), font));
+  const sized = lines.map((line) => sizeLine(line, lettering, font));
   const widest = Math.max(0, ...sized.map(({ width }) => width));
   if (widest <= 0) return null;
 
@@ -81,8 +81,8 @@ function drawnAs(letters: Path, outline: number | null, plate: number | null): O
   };
 }
 
-function setLine(text: string, face: Typeface): SetLine {
-  const glyphs = face.glyphs(text);
+function setLine(text: string, font: Font): SetLine {
+  const glyphs = font.glyphs(text);
   const line: SetLine = { glyphs: [], left: Infinity, right: -Infinity, gaps: 0 };
   let at = 0;
   for (const [index, glyph] of glyphs.entries()) {
@@ -93,7 +93,7 @@ function setLine(text: string, face: Typeface): SetLine {
       line.right = Math.max(line.right, at + box.right);
       line.gaps = index;
     }
-    at += glyph.advance + (index + 1 < glyphs.length ? face.kerning(glyphs, index) : 0);
+    at += glyph.advance + (index + 1 < glyphs.length ? font.kerning(glyphs, index) : 0);
   }
   return line;
 }
@@ -102,7 +102,7 @@ function setLine(text: string, face: Typeface): SetLine {
 function sizeLine(
   { left, right, gaps }: SetLine,
   { cap, equalWidth, spacing }: Lettering,
-  { capHeight }: Typeface,
+  { capHeight }: Font,
 ): { scale: number; width: number; cap: number; left: number } {
   const units = right - left;
   if (!(units > 0)) return { scale: cap / capHeight, width: 0, cap, left: 0 };

@@ -1,5 +1,5 @@
 import { Clipper, EndType, FillRule, JoinType } from 'clipper2-ts';
-import { flattenPath, type Path, type Segment } from '../path/path';
+import { flattenPath, type Path, type Segment } from '../geometry/path';
 
 /** Decimals in mm that grown outlines are reckoned to. */
 const PRECISION = 4;

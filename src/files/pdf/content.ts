@@ -12,7 +12,7 @@ import {
 } from '@cantoo/pdf-lib';
 import type { PlacedImage } from '@/core/artwork/facts';
 import { MM_PER_INCH } from '@/core/length/units';
-import { combined, IDENTITY, scales, type Matrix } from '@/core/artwork/matrix';
+import { combined, IDENTITY, scales, type Matrix } from '@/core/geometry/matrix';
 import { colourSpace, type SpaceFound } from './colour';
 import { operatorsOf, type Operand } from './tokens';
 

@@ -1,7 +1,7 @@
 import { cmyk, PDFDocument, rgb } from '@cantoo/pdf-lib';
 import type { Verdict } from '@/core/check/finding';
 import { fixed, showSize } from '@/core/length/show';
-import type { DocketSheet } from '@/core/pack/docket-sheet';
+import type { DocketPage } from '@/core/pack/docket-page';
 import type { readFont } from '../type';
 import { A4, DrawnPage, INK, RULE, screenColour, SECOND } from './page';
 import { pictureOf, type MadePicture } from './picture';
@@ -29,7 +29,7 @@ export type FacePictures = ReadonlyMap<string, MadePicture>;
 
 /** A docket as a PDF for whoever prints: on one page where it can be, its words as outlines. */
 export async function docketPdf(
-  sheet: DocketSheet,
+  sheet: DocketPage,
   pictures: FacePictures,
   font: ReturnType<typeof readFont>,
 ): Promise<Uint8Array> {
@@ -77,7 +77,7 @@ class Flow {
   }
 }
 
-function writeHead(flow: Flow, sheet: DocketSheet): void {
+function writeHead(flow: Flow, sheet: DocketPage): void {
   const { page } = flow;
   const y = flow.take(20);
   page.write(`${sheet.design} on ${sheet.blank}`, MARGIN, y + 6, { size: 7, within: WIDTH - 34 });
@@ -99,7 +99,7 @@ function writeHead(flow: Flow, sheet: DocketSheet): void {
 }
 
 /** Every face at one scale, with its dimensions and its bleed and safe margin in words. */
-function drawFlats(flow: Flow, { faces }: DocketSheet, pictures: FacePictures): void {
+function drawFlats(flow: Flow, { faces }: DocketPage, pictures: FacePictures): void {
   if (faces.length === 0) return;
   const room = WIDTH - (faces.length - 1) * FLATS.gap - FLATS.dimension;
   const across = faces.reduce((sum, { width }) => sum + width, 0);
@@ -132,7 +132,7 @@ function drawDimension(page: DrawnPage, x: number, y: number, width: number, wor
 }
 
 /** Which artwork lies on which side, how large and where. */
-function writeSides(flow: Flow, { faces }: DocketSheet): void {
+function writeSides(flow: Flow, { faces }: DocketPage): void {
   flow.heading('What lies where');
   for (const face of faces) {
     for (const [index, piece] of face.pieces.entries()) {
@@ -162,7 +162,7 @@ function writeSides(flow: Flow, { faces }: DocketSheet): void {
   }
 }
 
-function writeLines(flow: Flow, { lines, faces, looks, sizes }: DocketSheet): void {
+function writeLines(flow: Flow, { lines, faces, looks, sizes }: DocketPage): void {
   flow.heading('Required and measured');
   const names = new Map(faces.map(({ id, name }) => [id, name]));
   for (const line of lines) {
@@ -194,13 +194,13 @@ function writeLines(flow: Flow, { lines, faces, looks, sizes }: DocketSheet): vo
 }
 
 /** On how many it is ready, and why not on the others. */
-function sayReach(what: string, { ready, of, not }: DocketSheet['looks']): string {
+function sayReach(what: string, { ready, of, not }: DocketPage['looks']): string {
   const others = not.map(({ names, why }) => `not on ${names.join(', ')} for ${why.join(', ')}`);
   return `${[`Ready on ${ready} of ${of} ${what}`, ...others].join('; ')}.`;
 }
 
 /** Colours in columns: a patch in its inks, its name, and its numbers. */
-function writeColours(flow: Flow, { colours }: DocketSheet): void {
+function writeColours(flow: Flow, { colours }: DocketPage): void {
   if (colours.length === 0) return;
   flow.heading('Colours');
   const columns = 4;
@@ -219,7 +219,7 @@ function writeColours(flow: Flow, { colours }: DocketSheet): void {
   }
 }
 
-function writePress(flow: Flow, { press, mirroring, notes }: DocketSheet): void {
+function writePress(flow: Flow, { press, mirroring, notes }: DocketPage): void {
   const said = [
     ...(press.length > 0 ? [`Press: ${press.join(' · ')}`] : []),
     ...(mirroring ? [MIRRORED[mirroring]] : []),

@@ -16,8 +16,8 @@ import {
 } from '@cantoo/pdf-lib';
 import type { PrintFace } from '@/core/blank/resolve';
 import type { Cmyk } from '@/core/colour/palette';
-import { flattenPath, mapPath, writePath, type Path } from '@/core/path/path';
-import { parsePath } from '@/core/path/parse';
+import { flattenPath, mapPath, writePath, type Path } from '@/core/geometry/path';
+import { parsePath } from '@/core/geometry/parse-path';
 import { printCut } from '@/core/sheet/cut-print';
 import { CUT_SPOT } from '@/core/sheet/schema';
 import { printBoxes, printOutline } from '@/core/render/layers';

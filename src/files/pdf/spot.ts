@@ -9,8 +9,8 @@ import {
   pushGraphicsState,
   type PDFPage,
 } from '@cantoo/pdf-lib';
-import { cubicOf, type Path, type PathPoint } from '@/core/path/path';
-import { parsePath } from '@/core/path/parse';
+import { cubicOf, type Path, type PathPoint } from '@/core/geometry/path';
+import { parsePath } from '@/core/geometry/parse-path';
 import { PT } from './units';
 
 /** What the edge of a kiss cut's backing is called: cut through, where the sticker's own line is not. */

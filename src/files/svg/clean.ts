@@ -14,7 +14,7 @@ import {
 import { Expansion } from './expansion';
 import { readElements, type Element } from './elements';
 import { readSvgSize, requireSvgSize, userUnit, type SvgSize } from './size';
-import { scales } from '@/core/artwork/matrix';
+import { scales } from '@/core/geometry/matrix';
 
 /** A drawing made safe, and what was found in it. */
 export interface CleanDrawing {

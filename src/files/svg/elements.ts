@@ -1,6 +1,6 @@
 import { SaxesParser } from 'saxes';
 import { UpFitError } from '@/core/errors';
-import { combined, IDENTITY, type Matrix } from '@/core/artwork/matrix';
+import { combined, IDENTITY, type Matrix } from '@/core/geometry/matrix';
 import { readTransform } from './transform';
 
 /** Deeper nesting than any drawing needs kills renderers. */

@@ -1,5 +1,5 @@
 import type { PrintFace } from '@/core/blank/resolve';
-import { writePath } from '@/core/path/path';
+import { writePath } from '@/core/geometry/path';
 import { printBoxes, printOutline, type PrintLayer } from '@/core/render/layers';
 
 /** A layer whose picture is made: a PNG over the whole print box. */

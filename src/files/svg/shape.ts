@@ -1,9 +1,9 @@
 import { UpFitError } from '@/core/errors';
-import { moved } from '@/core/artwork/matrix';
+import { moved } from '@/core/geometry/matrix';
 import { rectangle } from '@/core/blank/face';
 import { shapePath } from '@/core/blank/shape';
-import { boundsOf, flattenPath, mapPath, writePath, type Path } from '@/core/path/path';
-import { parsePath } from '@/core/path/parse';
+import { boundsOf, flattenPath, mapPath, writePath, type Path } from '@/core/geometry/path';
+import { parsePath } from '@/core/geometry/parse-path';
 import { readElements, type Element } from './elements';
 
 /** A drawing's shape: one closed path in shares of its own box. */

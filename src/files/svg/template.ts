@@ -1,7 +1,7 @@
 import type { DrillHole, TemplateReading } from '@/core/template/reading';
 import { readElements } from './elements';
 import { readSvgSize, requireSvgSize, userUnit, type SvgSize } from './size';
-import { moved, scales } from '@/core/artwork/matrix';
+import { moved, scales } from '@/core/geometry/matrix';
 
 /** How far two scales may be apart for a circle to be one still. */
 const ROUND = 1e-6;

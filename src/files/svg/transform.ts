@@ -1,4 +1,4 @@
-import { combined, IDENTITY, type Matrix } from '@/core/artwork/matrix';
+import { combined, IDENTITY, type Matrix } from '@/core/geometry/matrix';
 
 const RADIANS = Math.PI / 180;
 

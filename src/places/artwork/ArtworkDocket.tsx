@@ -2,11 +2,11 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { toast } from 'sonner';
-import { describeFacts } from '@/core/artwork/describe';
-import { noteArtwork, removeArtwork, replaceFile, setSteps } from '@/state/artworks';
-import { sentence } from '@/state/imports';
-import { designFromArtwork } from '@/state/range';
-import { useShop } from '@/state/shop';
+import { describeFacts } from '@/core/fit/describe';
+import { noteArtwork, removeArtwork, replaceFile, setSteps } from '@/state/artwork/artworks';
+import { sentence } from '@/state/artwork/imports';
+import { designFromArtwork } from '@/state/shop/range';
+import { useShop } from '@/state/shop/shop';
 import { useFilePicker } from '@/ui/useFilePicker';
 import { NameField } from '@/ui/NameField';
 import { Heading } from '@/ui/StripParts';

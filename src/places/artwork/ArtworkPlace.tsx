@@ -1,8 +1,8 @@
 'use client';
 import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
-import { importFiles, sentence } from '@/state/imports';
-import { useShop } from '@/state/shop';
+import { importFiles, sentence } from '@/state/artwork/imports';
+import { useShop } from '@/state/shop/shop';
 import { DropTarget } from '@/ui/DropTarget';
 import { ArtworkBar, inOrder, type Order } from './ArtworkBar';
 import { ArtworkDocket } from './ArtworkDocket';

@@ -1,13 +1,13 @@
 'use client';
 import { memo } from 'react';
 import { honestSize } from '@/core/fit/density';
-import { SHARP_PPI } from '@/core/artwork/describe';
+import { SHARP_PPI } from '@/core/fit/describe';
 import { showSize } from '@/core/length/show';
-import { previewUrl } from '@/state/previews';
-import { useShop } from '@/state/shop';
+import { previewUrl } from '@/state/artwork/previews';
+import { useShop } from '@/state/shop/shop';
 import { VerdictShape } from '@/ui/Verdict';
 import type { Artwork } from './types';
-import { countSuits } from './counts';
+import { countSuitability } from './counts';
 import { Hint } from '@/ui/Hint';
 
 /** One artwork in the list: its picture, its name, its honest size, and for how many blanks it has pixels enough. */
@@ -22,7 +22,7 @@ export const ArtworkRow = memo(function ArtworkRow({
   const unit = useShop((shop) => shop.settings.unit);
   const { facts, rendition, steps } = artwork;
   const size = facts.pixels ? honestSize(facts.pixels, SHARP_PPI) : facts.physical;
-  const counts = countSuits(facts, blanks);
+  const counts = countSuitability(facts, blanks);
   const remarks = facts.notes.length + facts.flaws.length;
   return (
     <div

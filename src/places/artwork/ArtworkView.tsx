@@ -2,9 +2,9 @@
 import { useState } from 'react';
 import { gridOf } from '@/core/artwork/facts';
 import { omittedBy, withStep } from '@/core/artwork/steps';
-import { setSteps } from '@/state/artworks';
-import { partOf } from '@/state/parts';
-import { previewUrl } from '@/state/previews';
+import { setSteps } from '@/state/artwork/artworks';
+import { partOf } from '@/state/artwork/parts';
+import { previewUrl } from '@/state/artwork/previews';
 import { useRoomSize } from '@/ui/useRoomSize';
 import type { Artwork, Tool } from './types';
 import { CropFrame, WHOLE, type Share } from './CropFrame';

@@ -1,10 +1,10 @@
 'use client';
-import { SHARP_PPI } from '@/core/artwork/describe';
+import { SHARP_PPI } from '@/core/fit/describe';
 import type { Flaw } from '@/core/artwork/facts';
 import { MENDS, placeOf } from '@/core/artwork/flaws';
 import { fixed, showLength } from '@/core/length/show';
-import { setSteps } from '@/state/artworks';
-import { useShop } from '@/state/shop';
+import { setSteps } from '@/state/artwork/artworks';
+import { useShop } from '@/state/shop/shop';
 import { Heading } from '@/ui/StripParts';
 import type { Artwork } from './types';
 import type { useChange } from './useChange';

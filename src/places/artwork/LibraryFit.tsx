@@ -2,8 +2,8 @@
 import { useState } from 'react';
 import type { Facts } from '@/core/artwork/facts';
 import type { Verdict } from '@/core/check/finding';
-import { suits } from '@/core/fit/suits';
-import { useShop } from '@/state/shop';
+import { suitabilityOf } from '@/core/check/suitability';
+import { useShop } from '@/state/shop/shop';
 import { Heading } from '@/ui/StripParts';
 import { VerdictShape } from '@/ui/Verdict';
 import { Toggle } from '@/ui/Toggle';
@@ -16,7 +16,7 @@ export function LibraryFit({ facts }: { facts: Facts }) {
   const [shown, setShown] = useState<Verdict | null>(null);
   const all = [...shop.blanks.values()].map((resolved) => ({
     resolved,
-    ...suits(facts, resolved.faces[0]!),
+    ...suitabilityOf(facts, resolved.faces[0]!),
   }));
   if (!facts.pixels) return null;
   const columns = new Set(shop.settings.columns);

@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { isSilent, noteArtwork } from '@/state/artworks';
+import { isSilent, noteArtwork } from '@/state/artwork/artworks';
 import { Heading } from '@/ui/StripParts';
 import type { Artwork } from './types';
 

@@ -1,8 +1,8 @@
 'use client';
 import { useState } from 'react';
-import { addRendition } from '@/state/artworks';
-import { previewUrl } from '@/state/previews';
-import { useShop } from '@/state/shop';
+import { addRendition } from '@/state/artwork/artworks';
+import { previewUrl } from '@/state/artwork/previews';
+import { useShop } from '@/state/shop/shop';
 import { Heading } from '@/ui/StripParts';
 import type { DocketProps } from './types';
 import { Select } from '@/ui/Select';

@@ -1,10 +1,10 @@
 'use client';
 import { useState } from 'react';
 import { gridOf, type Facts } from '@/core/artwork/facts';
-import { SHARP_PPI } from '@/core/artwork/describe';
+import { SHARP_PPI } from '@/core/fit/describe';
 import { MM_PER_INCH } from '@/core/length/units';
 import { showLength } from '@/core/length/show';
-import { useShop } from '@/state/shop';
+import { useShop } from '@/state/shop/shop';
 import { LengthField } from '@/ui/LengthField';
 
 interface Box {

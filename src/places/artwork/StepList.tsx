@@ -1,7 +1,7 @@
 'use client';
 import { gridOf } from '@/core/artwork/facts';
 import { sayStep, withStep, type Step } from '@/core/artwork/steps';
-import { setSteps } from '@/state/artworks';
+import { setSteps } from '@/state/artwork/artworks';
 import { Heading } from '@/ui/StripParts';
 import type { DocketProps } from './types';
 import { ClearBackground } from './ClearBackground';

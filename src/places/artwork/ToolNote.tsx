@@ -1,7 +1,7 @@
 'use client';
 import { gridOf, type Facts } from '@/core/artwork/facts';
 import { showSize } from '@/core/length/show';
-import { useShop } from '@/state/shop';
+import { useShop } from '@/state/shop/shop';
 import { WHOLE, type Share } from './CropFrame';
 
 interface Props {

@@ -1,7 +1,7 @@
 import type { Facts } from '@/core/artwork/facts';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import type { Verdict } from '@/core/check/finding';
-import { suits } from '@/core/fit/suits';
+import { suitabilityOf } from '@/core/check/suitability';
 
 type Counts = Record<Verdict, number>;
 
@@ -9,11 +9,11 @@ type Counts = Record<Verdict, number>;
 const known = new WeakMap<Facts, { blanks: ReadonlyMap<string, ResolvedBlank>; counts: Counts }>();
 
 /** For how many blanks an artwork has pixels enough at target, at floor, and not, fitted whole to the first face. */
-export function countSuits(facts: Facts, blanks: ReadonlyMap<string, ResolvedBlank>): Counts {
+export function countSuitability(facts: Facts, blanks: ReadonlyMap<string, ResolvedBlank>): Counts {
   const before = known.get(facts);
   if (before?.blanks === blanks) return before.counts;
   const counts: Counts = { ready: 0, look: 0, fix: 0 };
-  for (const { faces } of blanks.values()) counts[suits(facts, faces[0]!).verdict]++;
+  for (const { faces } of blanks.values()) counts[suitabilityOf(facts, faces[0]!).verdict]++;
   known.set(facts, { blanks, counts });
   return counts;
 }

@@ -1,4 +1,4 @@
-import type { Shop } from '@/state/shop';
+import type { Shop } from '@/state/shop/shop';
 import type { useChange } from './useChange';
 
 export type Artwork = Shop['artworks'] extends ReadonlyMap<string, infer A> ? A : never;

@@ -1,9 +1,9 @@
 'use client';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
-import type { Changed } from '@/state/artworks';
-import { isStopped } from '@/state/engine';
-import { sentence } from '@/state/imports';
+import type { Changed } from '@/state/artwork/artworks';
+import { isStopped } from '@/state/engine/engine';
+import { sentence } from '@/state/artwork/imports';
 
 /** A change of an artwork's pixels under way. */
 export interface Busy {

@@ -4,26 +4,26 @@ import { useDeferredValue, useEffect, useMemo } from 'react';
 import { toast } from 'sonner';
 import type { Docket } from '@/core/check/docket';
 import { isMotifKind } from '@/core/fit/schema';
-import { followCuts } from '@/state/cutting';
-import { openFit, useBench } from '@/state/bench';
-import { restHand, useHand } from '@/state/hand';
-import { importFiles, sentence } from '@/state/imports';
-import { useShop } from '@/state/shop';
+import { followCuts } from '@/state/bench/cutting';
+import { openFit, useBench } from '@/state/bench/open-fit';
+import { restHand, useHand } from '@/state/bench/hand';
+import { importFiles, sentence } from '@/state/artwork/imports';
+import { useShop } from '@/state/shop/shop';
 import { DropTarget } from '@/ui/DropTarget';
-import { addArtworks, addText } from './adding';
-import { BenchBar } from './BenchBar';
-import { CuttingList } from './CuttingList';
-import { DocketStrip } from './DocketStrip';
-import { FaceBar } from './FaceBar';
+import { addArtworks, addText } from './acts/adding';
+import { BenchBar } from './bar/BenchBar';
+import { CuttingList } from './strip/CuttingList';
+import { DocketStrip } from './docket/DocketStrip';
+import { FaceBar } from './bar/FaceBar';
 import { Flat } from './flat/Flat';
-import { PieceStrip } from './PieceStrip';
+import { PieceStrip } from './strip/PieceStrip';
 import { ContactSheet } from './product/ContactSheet';
 import { ProductPanel } from './product/ProductPanel';
-import { AgainSheet } from './strip/AgainSheet';
-import { CardSheet } from './strip/CardSheet';
-import { useBenchKeys } from './useBenchKeys';
-import { useDocket } from './useDocket';
-import { besides, useLive, type Live } from './useLive';
+import { StepAndRepeat } from './strip/StepAndRepeat';
+import { ScreenCalibration } from './bar/ScreenCalibration';
+import { useBenchKeys } from './acts/useBenchKeys';
+import { useDocket } from './docket/useDocket';
+import { besides, useLive, type Live } from './live/useLive';
 
 /** One fit: the flat, the product and the docket, all in view, each following the others. */
 export function BenchPlace({ fitId }: { fitId: string }) {
@@ -97,8 +97,8 @@ function Bench({ live }: { live: Live }) {
             <DocketStrip live={following} behind={following.fit !== live.fit} {...docket} />
           </div>
           <ContactSheet live={following} />
-          <AgainSheet live={following} />
-          <CardSheet live={following} />
+          <StepAndRepeat live={following} />
+          <ScreenCalibration live={following} />
         </>
       )}
     </DropTarget>

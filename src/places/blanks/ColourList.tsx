@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import { freeIdAmong } from '@/core/pack/names';
-import { changeBlank } from '@/state/blanks';
+import { changeBlank } from '@/state/shop/blanks';
 import { Fold } from '@/ui/Fold';
 
 /** The colours the product comes in: the print is seen and checked on them. */

@@ -2,7 +2,7 @@
 import { numbersOf } from '@/core/blank/numbers';
 import { trimSize, type ResolvedBlank } from '@/core/blank/resolve';
 import { showLength, showSize, type UnitSetting } from '@/core/length/show';
-import { useShop } from '@/state/shop';
+import { useShop } from '@/state/shop/shop';
 
 type Row = [name: string, values: string[]];
 

@@ -4,7 +4,7 @@ import { KINDS } from '@/core/blank/kinds';
 import { trimSize, type ResolvedBlank } from '@/core/blank/resolve';
 import { assumedAmong, SPEC_NUMBERS } from '@/core/blank/questions';
 import { showLength, showSize, type UnitSetting } from '@/core/length/show';
-import { useShop } from '@/state/shop';
+import { useShop } from '@/state/shop/shop';
 import { BlankDrawing, drawingSize } from '@/ui/flat/BlankDrawing';
 import { Checkbox } from '@/ui/Checkbox';
 import { Hint } from '@/ui/Hint';

@@ -3,8 +3,8 @@ import { useState } from 'react';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import { parseLength } from '@/core/length/parse';
 import { showLength } from '@/core/length/show';
-import { changeBlank } from '@/state/blanks';
-import { useShop } from '@/state/shop';
+import { changeBlank } from '@/state/shop/blanks';
+import { useShop } from '@/state/shop/shop';
 import { Fold } from '@/ui/Fold';
 import { Select } from '@/ui/Select';
 

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { METHODS } from '@/core/blank/methods';
 import type { HouseSpec } from '@/core/blank/schema';
-import { useShop } from '@/state/shop';
+import { useShop } from '@/state/shop/shop';
 import { Choice } from '@/ui/Field';
 
 /** A printing method and a house that prints by it, chosen together. */

@@ -2,8 +2,8 @@
 import Link from 'next/link';
 import { toast } from 'sonner';
 import type { FileFinding } from '@/core/pack/order';
-import { sentence } from '@/state/imports';
-import { resumeOrder, useSending } from '@/state/sending';
+import { sentence } from '@/state/artwork/imports';
+import { resumeOrder, useSending } from '@/state/handover/sending';
 import type { SentOrder, StoredPack } from '@/core/pack/record';
 import { VerdictShape } from '@/ui/Verdict';
 import { sayBytes, sayDay, sayOrder } from './words';

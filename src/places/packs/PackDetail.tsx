@@ -3,12 +3,12 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import type { PackedFit } from '@/core/pack/manifest';
-import { sentence } from '@/state/imports';
-import { removePack, savePack } from '@/state/packs';
+import { sentence } from '@/state/artwork/imports';
+import { removePack, savePack } from '@/state/handover/packs';
 import type { StoredPack } from '@/core/pack/record';
 import { VerdictShape, VERDICT_WORDS } from '@/ui/Verdict';
 import { Orders } from './Orders';
-import { SendSheet } from './SendSheet';
+import { SendDialog } from './SendDialog';
 import { sayBytes, sayDay } from './words';
 import { Hint } from '@/ui/Hint';
 
@@ -77,7 +77,7 @@ export function PackDetail({ pack }: { pack: StoredPack }) {
         )}
       </div>
       {sending && (
-        <SendSheet
+        <SendDialog
           pack={pack}
           onClose={() => {
             setSending(false);

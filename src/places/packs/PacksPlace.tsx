@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
-import { useShop } from '@/state/shop';
+import { useShop } from '@/state/shop/shop';
 import { NewPack } from './NewPack';
 import { PackDetail } from './PackDetail';
 import { PackList } from './PackList';

@@ -1,5 +1,5 @@
 'use client';
-import { makePack, type PackAsked, type PackProgress } from '@/state/packs';
+import { makePack, type PackAsked, type PackProgress } from '@/state/handover/packs';
 import { useWork } from './useWork';
 
 /** A pack being made: how far it is, a way to stop it, and what was in the way. */

@@ -2,10 +2,10 @@
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import { tellingFinding } from '@/core/check/docket';
 import type { Design, Fit } from '@/core/fit/schema';
-import { currentDocket } from '@/state/dockets';
-import { previewUrl } from '@/state/previews';
-import { blankOf } from '@/state/library';
-import { useShop } from '@/state/shop';
+import { currentDocket } from '@/state/bench/dockets';
+import { previewUrl } from '@/state/artwork/previews';
+import { blankOf } from '@/state/shop/library';
+import { useShop } from '@/state/shop/shop';
 import { FitDrawing } from '@/ui/flat/FitDrawing';
 import { SetDrawing } from '@/ui/flat/SetDrawing';
 import { VERDICT_INK, VERDICT_WORDS, VerdictShape } from '@/ui/Verdict';

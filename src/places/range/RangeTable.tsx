@@ -4,10 +4,10 @@ import { trimSize, type PrintFace, type ResolvedBlank } from '@/core/blank/resol
 import { isToShape } from '@/core/cut/face';
 import { showSize, type UnitSetting } from '@/core/length/show';
 import type { Design } from '@/core/fit/schema';
-import { addColumn, fitDesign, removeColumn } from '@/state/range';
-import { currentDocket } from '@/state/dockets';
-import { removeDesign, removeFit, saveFit, useShop } from '@/state/shop';
-import { sentence } from '@/state/imports';
+import { addColumn, fitDesign, removeColumn } from '@/state/shop/range';
+import { currentDocket } from '@/state/bench/dockets';
+import { removeDesign, removeFit, saveFit, useShop } from '@/state/shop/shop';
+import { sentence } from '@/state/artwork/imports';
 import { Cell, CELL_WIDTH } from './Cell';
 import { Hint } from '@/ui/Hint';
 import { MenuLine, VerbMenu } from '@/ui/Menu';

@@ -2,10 +2,10 @@
 import { useState } from 'react';
 import { toast } from 'sonner';
 import type { Sheet } from '@/core/sheet/schema';
-import { sentence } from '@/state/imports';
-import { saveCutLines, sheetCutPages, type CutFormat } from '@/state/cut-files';
-import { useShop } from '@/state/shop';
-import { layOutSheet, makeSheetFiles, printsIn } from '@/state/sheets';
+import { sentence } from '@/state/artwork/imports';
+import { saveCutLines, sheetCutPages, type CutFormat } from '@/state/handover/cut-files';
+import { useShop } from '@/state/shop/shop';
+import { layOutSheet, makeSheetFiles, printsIn } from '@/state/handover/sheets';
 import { MenuLine, VerbMenu } from '@/ui/Menu';
 
 /** Makes a sheet's files: a PDF with its press card, or a picture of each sheet. */

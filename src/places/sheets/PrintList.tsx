@@ -2,8 +2,8 @@
 import type { Print } from '@/core/sheet/print';
 import type { Sheet, SheetItem } from '@/core/sheet/schema';
 import { showSize } from '@/core/length/show';
-import { isTransfer } from '@/state/sheets';
-import { useShop } from '@/state/shop';
+import { isTransfer } from '@/state/handover/sheets';
+import { useShop } from '@/state/shop/shop';
 import { MenuLine, VerbMenu } from '@/ui/Menu';
 import { Hint } from '@/ui/Hint';
 

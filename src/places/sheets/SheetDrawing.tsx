@@ -6,9 +6,9 @@ import { cutsOf } from '@/core/sheet/cuts';
 import { bleedPath } from '@/core/render/layers';
 import { marksOf, type SheetMark } from '@/core/sheet/marks';
 import type { Sheet, Spot } from '@/core/sheet/schema';
-import { blankOf } from '@/state/library';
-import { previewUrl } from '@/state/previews';
-import { useShop } from '@/state/shop';
+import { blankOf } from '@/state/shop/library';
+import { previewUrl } from '@/state/artwork/previews';
+import { useShop } from '@/state/shop/shop';
 import { PieceDrawings } from '@/ui/flat/PieceDrawings';
 import { useRoomSize, type RoomSize } from '@/ui/useRoomSize';
 

@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 import { showLength, type UnitSetting } from '@/core/length/show';
 import { PAPERS } from '@/core/sheet/papers';
 import type { Sheet, Spot } from '@/core/sheet/schema';
-import { useShop } from '@/state/shop';
+import { useShop } from '@/state/shop/shop';
 import { Choice } from '@/ui/Field';
 import { Heading } from '@/ui/StripParts';
 import { Report } from './Report';

@@ -2,9 +2,9 @@
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import type { Sheet, Spot } from '@/core/sheet/schema';
-import { sentence } from '@/state/imports';
-import { useShop } from '@/state/shop';
-import { addSheet, printsIn, removeSheet, saveSheet } from '@/state/sheets';
+import { sentence } from '@/state/artwork/imports';
+import { useShop } from '@/state/shop/shop';
+import { addSheet, printsIn, removeSheet, saveSheet } from '@/state/handover/sheets';
 import { NameField } from '@/ui/NameField';
 import { MakeButton } from './MakeButton';
 import { PrintList } from './PrintList';

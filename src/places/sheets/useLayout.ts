@@ -2,7 +2,7 @@
 import { useEffect, useState } from 'react';
 import type { Print } from '@/core/sheet/print';
 import type { Sheet } from '@/core/sheet/schema';
-import { layOutSheet } from '@/state/sheets';
+import { layOutSheet } from '@/state/handover/sheets';
 
 export type LaidOut = NonNullable<Awaited<ReturnType<typeof layOutSheet>>>;
 

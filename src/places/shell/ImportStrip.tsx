@@ -7,8 +7,8 @@ import {
   stopImports,
   useImports,
   type Import,
-} from '@/state/imports';
-import { answerFolder, useFolders } from '@/state/folders';
+} from '@/state/artwork/imports';
+import { answerFolder, useFolders } from '@/state/artwork/folders';
 import { Progress } from '@/ui/Progress';
 
 /** Files told of one by one, at most: the rest are counted. */

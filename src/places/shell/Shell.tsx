@@ -2,15 +2,15 @@
 import { usePathname } from 'next/navigation';
 import { useEffect, useState, type ReactNode } from 'react';
 import { Toaster, toast } from 'sonner';
-import { loadDemo } from '@/state/demo';
-import { sweepDockets } from '@/state/dockets';
-import { sentence } from '@/state/imports';
-import { changeSettings, openShop, useShop } from '@/state/shop';
-import { engineHindrance } from '@/state/engine';
-import { askToKeep, roomTrouble } from '@/state/storage';
+import { loadDemo } from '@/state/shop/demo';
+import { sweepDockets } from '@/state/bench/dockets';
+import { sentence } from '@/state/artwork/imports';
+import { changeSettings, openShop, useShop } from '@/state/shop/shop';
+import { engineHindrance } from '@/state/engine/engine';
+import { askToKeep, roomTrouble } from '@/state/shop/storage';
 import { Tape } from '@/ui/Tape';
 import { ImportStrip } from './ImportStrip';
-import { ShopSheet } from './ShopSheet';
+import { ShopDialog } from './ShopDialog';
 import { Shortcuts } from './Shortcuts';
 import { Hints } from '@/ui/Hint';
 
@@ -66,7 +66,7 @@ export function Shell({ demo, children }: { demo: boolean; children: ReactNode }
           <Shortcuts />
         </Tape>
         {shopOpen && (
-          <ShopSheet
+          <ShopDialog
             onClose={() => {
               setShopOpen(false);
             }}

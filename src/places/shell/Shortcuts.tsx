@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
-import { VERBS } from '../bench/verbs';
+import { VERBS } from '../bench/acts/verbs';
 import { Dialog, LeaveDialog } from '@/ui/Dialog';
 import { isTyping } from './typing';
 

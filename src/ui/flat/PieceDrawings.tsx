@@ -6,7 +6,7 @@ import { clipOutline } from '@/core/fit/clip';
 import { opaqueBox, type Extent } from '@/core/fit/geometry';
 import { PERIODS, tileAt } from '@/core/fit/repeat';
 import type { ArtworkPiece, Piece, RepeatPiece, TextPiece } from '@/core/fit/schema';
-import { writePath } from '@/core/path/path';
+import { writePath } from '@/core/geometry/path';
 import { pieceTransform } from './transform';
 
 interface Shown {

@@ -5,7 +5,7 @@ import type { FactsOf } from '@/core/fit/geometry';
 import { opaqueBox } from '@/core/fit/geometry';
 import { PERIODS, tileAt } from '@/core/fit/repeat';
 import type { ArtworkPiece, FillPiece, Piece, RepeatPiece, TextPiece } from '@/core/fit/schema';
-import { writePath } from '@/core/path/path';
+import { writePath } from '@/core/geometry/path';
 import { finishedPicture } from './finish';
 
 type Context2D = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;

@@ -1,5 +1,6 @@
 import type { StickerBody } from '../bodies/sheets';
-import { rectangle, type KeepOut, type Outline, type Sheet } from '../face';
+import type { Outline } from '../../geometry/outline';
+import { rectangle, type KeepOut, type Sheet } from '../face';
 import type { Blank } from '../schema';
 import { blank } from './make';
 import { keepOutFrom } from './parts';

@@ -3,7 +3,7 @@ import { clipOutline, fromShares } from '../../fit/clip';
 import type { Extent } from '../../fit/geometry';
 import type { ShowingPiece } from '../../fit/schema';
 import { softPlaces, type SoftPlaces } from '../../raster/soft';
-import { flattenPath, mapPath, type Path } from '../../path/path';
+import { flattenPath, mapPath, type Path } from '../../geometry/path';
 import { coverOf } from '../../raster/cover';
 import { readStrokes, type StrokeReading } from '../../raster/strokes';
 import { isOpaque, words, type Raster } from '../../raster/raster';

@@ -2,7 +2,7 @@ import { isRectangle, signedDistance, spansAt, SIDES, type Side } from '../../bl
 import { extentOf, type Extent } from '../../fit/geometry';
 import { areaOf } from '../../fit/area';
 import { isMotifKind, type Piece } from '../../fit/schema';
-import { parsePath } from '../../path/parse';
+import { parsePath } from '../../geometry/parse-path';
 import { maskAt } from '../../raster/cover';
 import { renderFace } from '../../render/face';
 import { coverOn, flatGround } from '../../render/ground';

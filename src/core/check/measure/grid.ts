@@ -1,5 +1,5 @@
 import { shapePath, SIDES, type Side } from '../../blank/shape';
-import { parsePath } from '../../path/parse';
+import { parsePath } from '../../geometry/parse-path';
 import { factsFor } from '../../fit/geometry';
 import type { Piece } from '../../fit/schema';
 import { maskAt, type Mask } from '../../raster/cover';

@@ -1,8 +1,8 @@
 import { rgbOf, wordOf } from '../../colour/hex';
 import { contrastRatio, luminanceOf } from '../../colour/ratio';
 import type { TextPiece } from '../../fit/schema';
-import { boundsOf, flattenPath, mapPath } from '../../path/path';
-import { parsePath } from '../../path/parse';
+import { boundsOf, flattenPath, mapPath } from '../../geometry/path';
+import { parsePath } from '../../geometry/parse-path';
 import { coverOf, maskAt } from '../../raster/cover';
 import { words, type Raster } from '../../raster/raster';
 import { readStrokes } from '../../raster/strokes';

@@ -2,7 +2,7 @@ import type { PrintFace } from '../../blank/resolve';
 import { shapePath } from '../../blank/shape';
 import { shapeOf } from '../../cut/face';
 import { measureCut, type CutMeasures, type Placed } from '../../cut/measure';
-import type { CutSettings } from '../../cut/schema';
+import type { CutSettings } from '../../fit/cut';
 import { fixed } from '../../length/show';
 import type { CheckContext, Rule } from '../context';
 import type { Finding, Remedy, Verdict } from '../finding';

@@ -1,7 +1,7 @@
 import { assumedAmong, type SpecNumber } from '../../blank/questions';
 import { newFill } from '../../fit/place';
 import { FORMATS } from '../../formats/registry';
-import { planPrint, planTroubles, type PrintPlan } from '../../pack/plan';
+import { planPrint, planTroubles, type PrintPlan } from '../../print/plan';
 import { alphaOf } from '../measure/grid';
 import { showingPieces, type CheckContext, type Rule } from '../context';
 import { CHECK_LIMITS } from '../limits';

@@ -1,5 +1,5 @@
 import { gridOf, type Flaw } from '../../artwork/facts';
-import { outlineDistance } from '../../blank/outline';
+import { outlineDistance } from '../../geometry/outline';
 import { ringsOf } from '../../cut/line';
 import { fromRings } from '../../cut/polygons';
 import { clipOutline } from '../../fit/clip';

@@ -1,6 +1,6 @@
 import type { PrintFace, ResolvedBlank } from '../../blank/resolve';
-import type { Polygons } from '../../path/path';
-import { isInRing } from '../../path/ring';
+import type { Polygons } from '../../geometry/path';
+import { isInRing } from '../../geometry/ring';
 import { looksOf, type AllLooks } from '../../product/looks';
 import { toLinear } from '../../product/light';
 import { paint, type Fallen, type Shader } from '../../product/paint';

@@ -1,7 +1,8 @@
-import { spline } from '../../path/ring';
+import { spline } from '../../geometry/ring';
 import { axisOf } from './marks';
 import { squareTo, throughHomography } from './homography';
 import type { PhotoPoint, SurfaceShape } from './schema';
+import { lerp } from '../../geometry/lerp';
 
 /** Where a place of a print, in shares of it, falls on the photo, and one over its depth. */
 export type OnPhoto = (u: number, v: number) => { x: number; y: number; near: number };
@@ -44,13 +45,13 @@ function onCylinder({ left, right, bulge, sweep }: Extract<SurfaceShape, { kind:
     const [x, y] = between([lx, ly], [rx, ry], across);
     // The bulge goes along the thing's own axis, from the middle of its top to that of its foot.
     const [downX, downY] = axisOf({ left, right });
-    const sag = (bulge[0] + (bulge[1] - bulge[0]) * v) * out;
+    const sag = lerp(bulge[0], bulge[1], v) * out;
     return { x: x + downX * sag, y: y + downY * sag, near: 1 };
   };
 }
 
 function between(a: PhotoPoint, b: PhotoPoint, share: number): PhotoPoint {
-  return [a[0] + (b[0] - a[0]) * share, a[1] + (b[1] - a[1]) * share];
+  return [lerp(a[0], b[0], share), lerp(a[1], b[1], share)];
 }
 
 /** A bicubic surface through every point of a grid (Catmull and Rom 1974, across and down). */

@@ -2,10 +2,11 @@ import earcut from 'earcut';
 import type { GarmentBody, GarmentPrint } from '../../blank/bodies/garment';
 import { garmentOutline, printOrigin } from '../../blank/bodies/garment';
 import { common, fromRings, united, type Shape } from '../../cut/polygons';
-import { flattenPath } from '../../path/path';
-import { parsePath } from '../../path/parse';
+import { flattenPath } from '../../geometry/path';
+import { parsePath } from '../../geometry/parse-path';
 import type { Material, Mesh } from '../mesh';
 import { flatPiece, keepOutRing, ribbon } from './slab';
+import { lerp } from '../../geometry/lerp';
 
 type Line = (readonly [x: number, y: number])[];
 
@@ -246,11 +247,11 @@ function detailsOf(body: GarmentBody): Mesh[] {
       const cuff = Math.min(sleeve * 0.36, chest * 0.2);
       const cuffLine = (way: number): Line => {
         const share = cut === 'hooded' ? 0.86 : 0.9;
-        const [ax, ay] = [half + (reach - half) * share, slope + drop * share];
+        const [ax, ay] = [lerp(half, reach, share), slope + drop * share];
         const inner = length * 0.31 + (slope + drop + cuff * 0.6 - length * 0.31) * share;
         return [
           [way * ax, ay],
-          [way * (half + (reach - cuff - half) * share), inner],
+          [way * lerp(half, reach - cuff, share), inner],
         ];
       };
       return [

@@ -1,7 +1,8 @@
 import type { RoundBody } from '../../blank/bodies/round';
 import { angleAt, circumference, diametersOf, uprightOf, wrapWidth } from '../../blank/bodies/round';
 import { surface, tube, type Material, type Mesh } from '../mesh';
-import type { Vector } from '../vector';
+import type { Vector } from '../../geometry/vector';
+import { lerp } from '../../geometry/lerp';
 
 /** Thickness of a wall in mm: not in the blank's numbers, and only seen at the lip. */
 const WALL = 3;
@@ -27,9 +28,9 @@ export function lathe(
   return profile.slice(1).map((end, i) => {
     const start = profile[i]!;
     return surface(material, columns, 1, (s, t) => {
-      const angle = from + (to - from) * s;
-      const radius = start[0] + (end[0] - start[0]) * t;
-      const height = start[1] + (end[1] - start[1]) * t;
+      const angle = lerp(from, to, s);
+      const radius = lerp(start[0], end[0], t);
+      const height = lerp(start[1], end[1], t);
       return { at: [radius * Math.sin(angle), height, radius * Math.cos(angle)] };
     });
   });
@@ -55,7 +56,7 @@ export function wallOf(body: RoundBody, material: Material): Mesh[] {
   const rows = body.kind === 'taper' ? 24 : 1;
   const wall = (from: number, to: number, columns: number, over: number) =>
     surface(material, columns, rows, (s, t) => {
-      const x = from + (to - from) * s;
+      const x = lerp(from, to, s);
       const angle = angleAt(body, x);
       const height = foot + print * (1 - t);
       const radius = radiusAt(body, height);
@@ -188,7 +189,7 @@ function handle(body: RoundBody, material: Material): Mesh {
     [0, upper, rootUp * 0.35 + out * 0.65],
     [0, upper - (upper - lower) * 0.2, out],
     [0, upper - (upper - lower) * 0.55, out],
-    [0, lower + (upper - lower) * 0.12, rootLow * 0.4 + out * 0.6],
+    [0, lerp(lower, upper, 0.12), rootLow * 0.4 + out * 0.6],
     [0, lower, rootLow],
   ];
   return tube(material, line, [width / 2, thickness / 2], [1, 0, 0]);

@@ -2,7 +2,8 @@ import earcut from 'earcut';
 import { rectangle, type KeepOut, type Sheet } from '../../blank/face';
 import type { Material, Mesh } from '../mesh';
 import { surface } from '../mesh';
-import type { Vector } from '../vector';
+import type { Vector } from '../../geometry/vector';
+import { lerp } from '../../geometry/lerp';
 
 /** A point of a closed line round a flat thing, in mm of its face, and the direction out of it. */
 export interface RingPoint {
@@ -116,7 +117,7 @@ function strip(
     const i = Math.floor(where) % count;
     const share = where - Math.floor(where);
     const [a, b] = [ring[i]!, ring[(i + 1) % count]!];
-    const mix = (key: keyof RingPoint) => a[key] + (b[key] - a[key]) * share;
+    const mix = (key: keyof RingPoint) => lerp(a[key], b[key], share);
     const { out, z, placed } = at(t);
     const [x, y] = [mix('x'), mix('y')];
     return {
@@ -183,7 +184,7 @@ function bore(material: Material, hole: Rings[number], size: Size, depth: number
     const i = Math.floor(where) % hole.length;
     const share = where - Math.floor(where);
     const [[ax, ay], [bx, by]] = [hole[i]!, hole[(i + 1) % hole.length]!];
-    return { at: onSheet(size, ax + (bx - ax) * share, ay + (by - ay) * share, -depth * t) };
+    return { at: onSheet(size, lerp(ax, bx, share), lerp(ay, by, share), -depth * t) };
   });
 }
 

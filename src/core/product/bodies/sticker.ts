@@ -3,12 +3,12 @@ import { rectangle } from '../../blank/face';
 import type { PrintFace } from '../../blank/resolve';
 import { shapePath } from '../../blank/shape';
 import { common, fromRings, type Shape } from '../../cut/polygons';
-import { flattenPath } from '../../path/path';
-import { parsePath } from '../../path/parse';
-import { isInRing } from '../../path/ring';
+import { flattenPath } from '../../geometry/path';
+import { parsePath } from '../../geometry/parse-path';
+import { isInRing } from '../../geometry/ring';
 import type { Material, Mesh } from '../mesh';
 import { inRows } from '../strew';
-import type { Vector } from '../vector';
+import type { Vector } from '../../geometry/vector';
 import { flatPiece, ringOf, slab } from './slab';
 
 const VINYL: Material = { faceId: null, colour: 'product', finish: 'product' };

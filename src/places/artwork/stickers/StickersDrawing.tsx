@@ -3,7 +3,7 @@ import { gridOf } from '@/core/artwork/facts';
 import type { Parting } from '@/core/cut/parting';
 import { boxOfSticker, type StickerSet } from '@/core/cut/sorting';
 import type { Fit, FitFace } from '@/core/fit/schema';
-import { previewUrl } from '@/state/previews';
+import { previewUrl } from '@/state/artwork/previews';
 import { useRoomSize } from '@/ui/useRoomSize';
 import type { Artwork } from '../types';
 

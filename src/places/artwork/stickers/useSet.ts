@@ -2,12 +2,12 @@ import { useEffect, useReducer, useRef, useState } from 'react';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import type { Parting } from '@/core/cut/parting';
 import { firstSet, type StickerSet } from '@/core/cut/sorting';
-import { USUAL_CUT } from '@/core/cut/schema';
+import { USUAL_CUT } from '@/core/fit/cut';
 import type { Fit } from '@/core/fit/schema';
-import { partArtwork } from '@/state/cutting';
-import { isStopped } from '@/state/engine';
-import { sentence } from '@/state/imports';
-import { cutSet } from '@/state/stickers';
+import { partArtwork } from '@/state/bench/cutting';
+import { isStopped } from '@/state/engine/engine';
+import { sentence } from '@/state/artwork/imports';
+import { cutSet } from '@/state/artwork/stickers';
 import type { Artwork } from '../types';
 
 interface History {

@@ -3,9 +3,9 @@ import type { Docket } from '@/core/check/docket';
 import type { Finding } from '@/core/check/finding';
 import { extentOf } from '@/core/fit/geometry';
 import { rank, standing } from '@/core/check/finding';
-import { useHand } from '@/state/hand';
+import { useHand } from '@/state/bench/hand';
 import { VerdictShape } from '@/ui/Verdict';
-import type { Live } from '../useLive';
+import type { Live } from '../live/useLive';
 import { gripBox } from './picking';
 import { toPx, type View } from './view';
 

@@ -1,11 +1,11 @@
 'use client';
 import type { ReactNode } from 'react';
 import { fixed, showLength } from '@/core/length/show';
-import { useHand } from '@/state/hand';
+import { useHand } from '@/state/bench/hand';
 import { LengthField } from '@/ui/LengthField';
-import { normalAngle } from '../angle';
-import { refuseFar, refuseSize } from '../refusals';
-import type { Live } from '../useLive';
+import { normalAngle } from '../acts/angle';
+import { refuseFar, refuseSize } from '../acts/refusals';
+import type { Live } from '../live/useLive';
 
 export interface ValueProps {
   id: string;

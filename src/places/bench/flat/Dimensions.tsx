@@ -3,9 +3,9 @@ import { gapBetween } from '@/core/fit/arrange';
 import type { Box, Extent } from '@/core/fit/geometry';
 import { nearestZone } from '@/core/fit/zones';
 import type { PrintFace } from '@/core/blank/resolve';
-import { useHand, type EdgeLine } from '@/state/hand';
-import { centreAt, move, setGap, setSide, stretchSide } from '../acts';
-import type { Live } from '../useLive';
+import { useHand, type EdgeLine } from '@/state/bench/hand';
+import { centreAt, move, setGap, setSide, stretchSide } from '../acts/acts';
+import type { Live } from '../live/useLive';
 import { AngleValue, Value } from './DimensionValue';
 import { STEM, toPx, type View } from './view';
 

@@ -5,10 +5,10 @@ import { wayRound } from '@/core/blank/kinds';
 import type { PrintFace } from '@/core/blank/resolve';
 import { corners } from '@/core/fit/geometry';
 import { isMotifKind, type Piece } from '@/core/fit/schema';
-import { drawPieces, proofCanvas, type HatchedFound, type PicturesShown } from '@/state/product';
-import { useProof } from '@/state/proof';
-import { useProofAsked } from '../proofing';
-import { shownColour, type Live } from '../useLive';
+import { drawPieces, proofCanvas, type HatchedFound, type PicturesShown } from '@/state/bench/product';
+import { useProof } from '@/state/bench/proof';
+import { useProofAsked } from '../live/proofing';
+import { shownColour, type Live } from '../live/useLive';
 import { HatchedMark } from './ProofMarks';
 import type { View } from './view';
 

@@ -1,6 +1,6 @@
 import { useEffect, type RefObject } from 'react';
-import type { Live } from '../useLive';
-import { pointAt, usePointing } from '../pointing';
+import type { Live } from '../live/useLive';
+import { pointAt, usePointing } from '../live/pointing';
 import { toMm, toPx, type View } from './view';
 
 /** Marks on the flat what is pointed at on the product, and tells the product what is pointed at here. */

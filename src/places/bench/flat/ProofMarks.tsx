@@ -2,11 +2,11 @@
 import { useEffect, useRef, useState, type RefObject } from 'react';
 import { inksAt, totalInk, type Press } from '@/core/colour/press';
 import { fixed } from '@/core/length/show';
-import { drawPieces, type HatchedFound } from '@/state/product';
-import { useProof } from '@/state/proof';
-import { inkLimit } from '../proofing';
-import { usePress } from '../usePress';
-import type { Live } from '../useLive';
+import { drawPieces, type HatchedFound } from '@/state/bench/product';
+import { useProof } from '@/state/bench/proof';
+import { inkLimit } from '../live/proofing';
+import { usePress } from '../live/usePress';
+import type { Live } from '../live/useLive';
 import { useDrag } from './useDrag';
 import type { View } from './view';
 

@@ -2,7 +2,7 @@ import { middleOf } from '@/core/fit/arrange';
 import { nearestZone } from '@/core/fit/zones';
 import { showLength } from '@/core/length/show';
 import { eyeAt, readableFrom } from '@/core/product/views';
-import type { Live } from '../useLive';
+import type { Live } from '../live/useLive';
 import { toPx, type View } from './view';
 
 /** What of a wrap reads from the side that is worked on: its two edges, and how wide it is. */

@@ -1,5 +1,5 @@
-import { useHand } from '@/state/hand';
-import type { Live } from '../useLive';
+import { useHand } from '@/state/bench/hand';
+import type { Live } from '../live/useLive';
 import { gripBox } from './picking';
 import { toPx, type View } from './view';
 

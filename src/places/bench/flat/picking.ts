@@ -2,8 +2,8 @@ import { opaqueBox, factsFor, turn, type Box } from '@/core/fit/geometry';
 import { isPlaced, type Piece } from '@/core/fit/schema';
 import { withGroup } from '@/core/fit/selection';
 import { areaOf } from '@/core/fit/area';
-import { select } from '@/state/hand';
-import type { Live } from '../useLive';
+import { select } from '@/state/bench/hand';
+import type { Live } from '../live/useLive';
 import { toMm, toPx, type View } from './view';
 
 /** What of the face a piece can be taken hold of by: its box, or for what goes all over, its area. */

@@ -1,6 +1,6 @@
 import { useState, type PointerEvent, type ReactNode } from 'react';
-import { select } from '@/state/hand';
-import type { Live } from '../useLive';
+import { select } from '@/state/bench/hand';
+import type { Live } from '../live/useLive';
 import { pickWithin } from './picking';
 import type { View } from './view';
 

@@ -1,6 +1,6 @@
 import type { RefObject } from 'react';
 import type { PrintFace } from '@/core/blank/resolve';
-import type { Zoom } from '@/state/hand';
+import type { Zoom } from '@/state/bench/hand';
 import { useRoomSize } from '@/ui/useRoomSize';
 
 /** How the flat lies in its room: px a mm, and where the trim's top left is, in px. */

@@ -3,9 +3,9 @@ import { wayRound } from '@/core/blank/kinds';
 import { middleOf } from '@/core/fit/arrange';
 import type { Extent } from '@/core/fit/geometry';
 import { nearestZone } from '@/core/fit/zones';
-import { useHand, type Zoom } from '@/state/hand';
-import { useShop } from '@/state/shop';
-import type { Live } from '../useLive';
+import { useHand, type Zoom } from '@/state/bench/hand';
+import { useShop } from '@/state/shop/shop';
+import type { Live } from '../live/useLive';
 import { layOut, toMm, type View } from './view';
 
 /** px a mm, at the least and at the most. */

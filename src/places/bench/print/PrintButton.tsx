@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
-import type { Live } from '../useLive';
-import { PrintSheet } from './PrintSheet';
+import type { Live } from '../live/useLive';
+import { PrintDialog } from './PrintDialog';
 import { usePrintWork } from './usePrintWork';
 
 /** Makes the print file that the house asks for, or others by choice. */
@@ -34,7 +34,7 @@ export function PrintButton({ live }: { live: Live }) {
         others…
       </button>
       {open && (
-        <PrintSheet
+        <PrintDialog
           live={live}
           work={work}
           onClose={() => {

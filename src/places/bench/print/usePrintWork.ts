@@ -3,9 +3,9 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import type { Fit } from '@/core/fit/schema';
 import type { PrintParts } from '@/core/pack/cut-out';
-import type { PrintChoice } from '@/core/pack/plan';
-import { sentence } from '@/state/imports';
-import { makePrintFiles, savePrintFiles, type MadePrints } from '@/state/print';
+import type { PrintChoice } from '@/core/print/plan';
+import { sentence } from '@/state/artwork/imports';
+import { makePrintFiles, savePrintFiles, type MadePrints } from '@/state/handover/print';
 
 export interface PrintWork {
   /** How far it is, 0 to 1; null where nothing is being made. */

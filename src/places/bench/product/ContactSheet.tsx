@@ -2,12 +2,12 @@
 import { toast } from 'sonner';
 import { viewsOf } from '@/core/product/views';
 import { safeName } from '@/core/pack/names';
-import { useHand } from '@/state/hand';
-import { sentence } from '@/state/imports';
-import type { LookAt } from '@/state/product';
-import { saveAs } from '@/state/save';
+import { useHand } from '@/state/bench/hand';
+import { sentence } from '@/state/artwork/imports';
+import type { LookAt } from '@/state/bench/product';
+import { saveAs } from '@/state/handover/download';
 import { Dialog, LeaveDialog } from '@/ui/Dialog';
-import { shownColour, type Live } from '../useLive';
+import { shownColour, type Live } from '../live/useLive';
 import { useProductView } from './useProductView';
 
 /** Room for a look's words beneath it, in px. */

@@ -2,12 +2,12 @@
 import { useEffect, useState, type PointerEvent } from 'react';
 import type { View } from '@/core/product/kinds';
 import { viewsOf } from '@/core/product/views';
-import { useHand } from '@/state/hand';
-import type { LookAt, LookTold, ProductView } from '@/state/product';
+import { useHand } from '@/state/bench/hand';
+import type { LookAt, LookTold, ProductView } from '@/state/bench/product';
 import { Cross } from '../flat/PointMark';
 import { useDrag } from '../flat/useDrag';
-import { pointAt } from '../pointing';
-import type { Live } from '../useLive';
+import { pointAt } from '../live/pointing';
+import type { Live } from '../live/useLive';
 import { ReadBand, Reads } from './Reads';
 import { partsOf, standingViews, within, type Part } from './views';
 import { pointOnLook, useProductView } from './useProductView';

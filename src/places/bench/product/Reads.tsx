@@ -1,6 +1,6 @@
 import type { PicturePoint } from '@/core/product/lines';
-import type { LookTold } from '@/state/product';
-import type { Live } from '../useLive';
+import type { LookTold } from '@/state/bench/product';
+import type { Live } from '../live/useLive';
 import { Hint } from '@/ui/Hint';
 
 /** A motif of which less reads from a side is not meant for it. */

@@ -8,7 +8,7 @@ import { showLength } from '@/core/length/show';
 import { inRows, strewn, type Lying } from '@/core/product/strew';
 import { PieceDrawings } from '@/ui/flat/PieceDrawings';
 import { useRoomSize } from '@/ui/useRoomSize';
-import { shownColour, type Live } from '../useLive';
+import { shownColour, type Live } from '../live/useLive';
 import { SurfaceDrawing } from './SurfaceDrawing';
 import { usePrintPicture } from './usePrintPicture';
 import { SHOWINGS, SURFACES, useSurface, type Showing } from './useSurface';

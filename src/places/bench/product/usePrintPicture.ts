@@ -1,8 +1,8 @@
 import { useEffect, useState } from 'react';
 import { isShowing } from '@/core/fit/schema';
-import { drawPieces, proofCanvas } from '@/state/product';
-import { useProofAsked } from '../proofing';
-import type { Live } from '../useLive';
+import { drawPieces, proofCanvas } from '@/state/bench/product';
+import { useProofAsked } from '../live/proofing';
+import type { Live } from '../live/useLive';
 
 /** Longest side of the picture in px. */
 const SIDE = 1200;

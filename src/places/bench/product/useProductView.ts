@@ -1,11 +1,11 @@
 import { useEffect, useState } from 'react';
 import type { PicturePoint } from '@/core/product/lines';
-import { useProof } from '@/state/proof';
-import { ProductView, type LookAt, type LookTold } from '@/state/product';
+import { useProof } from '@/state/bench/proof';
+import { ProductView, type LookAt, type LookTold } from '@/state/bench/product';
 import { useRoomSize } from '@/ui/useRoomSize';
-import { pointAt, usePointing } from '../pointing';
-import { usePress } from '../usePress';
-import type { Live } from '../useLive';
+import { pointAt, usePointing } from '../live/pointing';
+import { usePress } from '../live/usePress';
+import type { Live } from '../live/useLive';
 
 /** Keeps looks at the live fit on a canvas behind the room's other parts; gives back what is told of each. */
 export function useProductView(

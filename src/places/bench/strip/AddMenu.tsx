@@ -1,9 +1,9 @@
 'use client';
-import { previewUrl } from '@/state/previews';
-import { useShop } from '@/state/shop';
+import { previewUrl } from '@/state/artwork/previews';
+import { useShop } from '@/state/shop/shop';
 import { MenuHeading, MenuLine, MenuRule, VerbMenu } from '@/ui/Menu';
-import { addArtworks, addFill, addText } from '../adding';
-import type { Live } from '../useLive';
+import { addArtworks, addFill, addText } from '../acts/adding';
+import type { Live } from '../live/useLive';
 
 /** What can be laid on the face. */
 export function AddMenu({ live, onBringIn }: { live: Live; onBringIn: () => void }) {

@@ -4,7 +4,7 @@ import { fixed, type UnitSetting } from '@/core/length/show';
 import type { Lettering } from '@/core/type/schema';
 import { LengthValue } from '@/ui/LengthValue';
 import { MenuLine, VerbMenu } from '@/ui/Menu';
-import { refuseFar, refuseSize } from '../refusals';
+import { refuseFar, refuseSize } from '../acts/refusals';
 
 interface Props {
   unit: UnitSetting;

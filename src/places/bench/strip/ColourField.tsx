@@ -5,10 +5,10 @@ import { rgbOf } from '@/core/colour/hex';
 import { plainName } from '@/core/colour/names';
 import { inksAt } from '@/core/colour/press';
 import { readColour } from '@/core/colour/typed';
-import { colourOfInks } from '@/state/press';
-import { towardsEdit } from '@/state/saving';
-import { usePress } from '../usePress';
-import { shownColour, type Live } from '../useLive';
+import { colourOfInks } from '@/state/engine/press';
+import { towardsEdit } from '@/state/bench/save-queue';
+import { usePress } from '../live/usePress';
+import { shownColour, type Live } from '../live/useLive';
 import { Popup } from '@/ui/Popup';
 
 /** Colours that are offered, at most. */

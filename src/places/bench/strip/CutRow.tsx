@@ -2,17 +2,17 @@
 import { toast } from 'sonner';
 import { shapeOf } from '@/core/cut/face';
 import { lengthOf } from '@/core/cut/polygons';
-import type { Cut } from '@/core/cut/schema';
+import type { Cut } from '@/core/fit/cut';
 import { showLength } from '@/core/length/show';
 import { CUT_SPOT } from '@/core/sheet/schema';
-import { cutPages, saveCutLines } from '@/state/cut-files';
-import { changeCut } from '@/state/bench';
-import { sentence } from '@/state/imports';
-import { readShape } from '@/state/type';
+import { cutPages, saveCutLines } from '@/state/handover/cut-files';
+import { changeCut } from '@/state/bench/open-fit';
+import { sentence } from '@/state/artwork/imports';
+import { readShape } from '@/state/bench/type';
 import { CutLengths } from '@/ui/CutLengths';
 import { MenuLine, VerbMenu } from '@/ui/Menu';
 import { useFilePicker } from '@/ui/useFilePicker';
-import type { Live } from '../useLive';
+import type { Live } from '../live/useLive';
 import { Row } from './Row';
 import { aspectsOf } from '@/core/blank/kinds';
 

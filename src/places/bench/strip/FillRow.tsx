@@ -1,7 +1,7 @@
 'use client';
 import type { FillPiece } from '@/core/fit/schema';
-import { changePiece } from '@/state/bench';
-import type { Live } from '../useLive';
+import { changePiece } from '@/state/bench/open-fit';
+import type { Live } from '../live/useLive';
 import { ColourField } from './ColourField';
 import { Row } from './Row';
 import { ZoneMenu } from './ZoneMenu';

@@ -4,11 +4,11 @@ import { wayRound } from '@/core/blank/kinds';
 import { closeSeam, gapsOf, withGaps } from '@/core/fit/repeat';
 import { PATTERNS, type Pattern, type RepeatPiece } from '@/core/fit/schema';
 import { fixed } from '@/core/length/show';
-import { changePiece } from '@/state/bench';
+import { changePiece } from '@/state/bench/open-fit';
 import { LengthValue } from '@/ui/LengthValue';
 import { MenuLine, VerbMenu } from '@/ui/Menu';
-import { asOne } from '../adding';
-import type { Live } from '../useLive';
+import { asOne } from '../acts/adding';
+import type { Live } from '../live/useLive';
 import { Row } from './Row';
 import { ZoneMenu } from './ZoneMenu';
 

@@ -2,17 +2,17 @@
 import { placedLettering } from '@/core/fit/text';
 import type { TextPiece } from '@/core/fit/schema';
 import { fixed, showLength } from '@/core/length/show';
-import { useHand } from '@/state/hand';
+import { useHand } from '@/state/bench/hand';
 import { LengthValue } from '@/ui/LengthValue';
 import { VerbMenu, MenuLine } from '@/ui/Menu';
-import { setLettering } from '../adding';
-import { refuseFar, refuseSize } from '../refusals';
-import type { Live } from '../useLive';
+import { setLettering } from '../acts/adding';
+import { refuseFar, refuseSize } from '../acts/refusals';
+import type { Live } from '../live/useLive';
 import { BendField } from './BendField';
 import { ColourField } from './ColourField';
-import { FaceMenu } from './FaceMenu';
+import { FontMenu } from './FontMenu';
 import { Row } from './Row';
-import { WordsSheet } from './WordsSheet';
+import { WordsDialog } from './WordsDialog';
 import { Hint } from '@/ui/Hint';
 
 /** A text's own measurements: its words, face, cap height, spacing, colour, outline and bend. */
@@ -33,10 +33,10 @@ export function TextRow({ live, piece }: { live: Live; piece: TextPiece }) {
       >
         Words…
       </button>
-      {editing && <WordsSheet live={live} piece={piece} lettering={lettering} onSet={set} />}
-      <FaceMenu
+      {editing && <WordsDialog live={live} piece={piece} lettering={lettering} onSet={set} />}
+      <FontMenu
         faceId={lettering.faceId}
-        onFace={(faceId) => {
+        onFont={(faceId) => {
           set({ faceId });
         }}
       />

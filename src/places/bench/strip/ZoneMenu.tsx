@@ -1,6 +1,6 @@
 'use client';
 import { MenuLine, VerbMenu } from '@/ui/Menu';
-import type { Live } from '../useLive';
+import type { Live } from '../live/useLive';
 
 /** Where a fill or a repeat lies: the whole face, or one zone of it. */
 export function ZoneMenu({

@@ -5,8 +5,8 @@ import type { Measured } from '@/core/measuring/readings';
 import type { Slip } from '@/core/measuring/slips';
 import type { Thing } from '@/core/measuring/things';
 import { showLength, type UnitSetting } from '@/core/length/show';
-import { answerStep } from '@/state/measuring';
-import { useShop } from '@/state/shop';
+import { answerStep } from '@/state/shop/measuring';
+import { useShop } from '@/state/shop/shop';
 import { Select } from '@/ui/Select';
 
 interface Props {

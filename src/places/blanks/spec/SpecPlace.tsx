@@ -8,9 +8,9 @@ import { readSpecSheet, type SpecReading, type SpecSheet } from '@/core/blank/sp
 import type { Source } from '@/core/blank/schema';
 import { parseLength, parseSize } from '@/core/length/parse';
 import { showLength, showSize } from '@/core/length/show';
-import { keepSpecFor, newBlank } from '@/state/blanks';
-import { sentence } from '@/state/imports';
-import { useShop } from '@/state/shop';
+import { keepSpecFor, newBlank } from '@/state/shop/blanks';
+import { sentence } from '@/state/artwork/imports';
+import { useShop } from '@/state/shop/shop';
 import { Choice, Field } from '@/ui/Field';
 import { today } from '../today';
 import { useMethodAndHouse } from '../useMethodAndHouse';

@@ -15,10 +15,10 @@ import {
   type TemplateKind,
 } from '@/core/template/picked';
 import { mismatch } from '@/core/template/reading';
-import { keepSpecFor, newBlank, saveUnderlay } from '@/state/blanks';
-import { sentence } from '@/state/imports';
-import { useShop } from '@/state/shop';
-import type { TemplateRead } from '@/state/templates';
+import { keepSpecFor, newBlank, saveUnderlay } from '@/state/shop/blanks';
+import { sentence } from '@/state/artwork/imports';
+import { useShop } from '@/state/shop/shop';
+import type { TemplateRead } from '@/state/handover/templates';
 import { Choice, Field } from '@/ui/Field';
 import { today } from '../today';
 import { useMethodAndHouse } from '../useMethodAndHouse';

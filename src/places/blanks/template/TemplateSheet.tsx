@@ -5,7 +5,7 @@ import { lineAt } from '@/core/raster/lines';
 import type { Raster } from '@/core/raster/raster';
 import type { Rect } from '@/core/template/drawing';
 import { pickLine, type EdgeSet, type Picked } from '@/core/template/picked';
-import type { TemplateRead } from '@/state/templates';
+import type { TemplateRead } from '@/state/handover/templates';
 import { useRoomSize } from '@/ui/useRoomSize';
 
 /** The template itself; a click on one of its lines moves the nearer side of what is being picked there. */

@@ -5,7 +5,7 @@ import { regridded, SHAPE_KINDS, SHAPE_NAMES } from '@/core/mockup/photo/marks';
 import { onPhoto } from '@/core/mockup/photo/surface';
 import { photoTroubles } from '@/core/mockup/photo/troubles';
 import type { PhotoScene, PhotoSurface } from '@/core/mockup/photo/schema';
-import { exportPhoto, removePhoto, type StoredPhoto } from '@/state/photos';
+import { exportPhoto, removePhoto, type StoredPhoto } from '@/state/handover/photos';
 import { Choice } from '@/ui/Field';
 import { NameField } from '@/ui/NameField';
 import { Heading } from '@/ui/StripParts';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { PhotoScene } from '@/core/mockup/photo/schema';
-import { changePhoto } from '@/state/photos';
-import type { StoredPhoto } from '@/state/photos';
+import { changePhoto } from '@/state/handover/photos';
+import type { StoredPhoto } from '@/state/handover/photos';
 
 /** The marks of a photo as the hand changes them: each change is kept as it is made, and can be undone. */
 export function useMarks(photo: StoredPhoto) {

@@ -1,6 +1,6 @@
 import type { Fit } from '@/core/fit/schema';
-import { useShop } from '@/state/shop';
-import { blankOf } from '@/state/library';
+import { useShop } from '@/state/shop/shop';
+import { blankOf } from '@/state/shop/library';
 import { Checkbox } from '@/ui/Checkbox';
 import { Hint } from '@/ui/Hint';
 

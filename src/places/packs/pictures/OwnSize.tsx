@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import * as v from 'valibot';
 import { PictureSizeSchema } from '@/core/mockup/schema';
-import type { PictureStyle } from '@/state/pictures';
+import type { PictureStyle } from '@/state/handover/pictures';
 import { Field } from '@/ui/Field';
 
 const { width: WidthSchema } = PictureSizeSchema.entries;

@@ -4,10 +4,16 @@ import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { PICTURE_SIZES } from '@/core/mockup/scenes';
 import { USUAL_DRESS } from '@/core/mockup/schema';
-import { sentence } from '@/state/imports';
-import { takePhoto } from '@/state/photos';
-import { picturesOf, settingId, settingsFor, USUAL_NAMING, type PictureStyle } from '@/state/pictures';
-import { contextOf, useShop } from '@/state/shop';
+import { sentence } from '@/state/artwork/imports';
+import { takePhoto } from '@/state/handover/photos';
+import {
+  picturesOf,
+  settingId,
+  settingsFor,
+  USUAL_NAMING,
+  type PictureStyle,
+} from '@/state/handover/pictures';
+import { contextOf, useShop } from '@/state/shop/shop';
 import { useFilePicker } from '@/ui/useFilePicker';
 import { FitList } from './FitList';
 import { SceneGrid } from './SceneGrid';

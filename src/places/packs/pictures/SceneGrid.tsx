@@ -3,8 +3,8 @@ import type { Fit } from '@/core/fit/schema';
 import { CHECK_LIMITS } from '@/core/check/limits';
 import { fitsIn } from '@/core/mockup/scenes';
 import { photoTroubles } from '@/core/mockup/photo/troubles';
-import { settingId, settingName, type PictureStyle, type Setting } from '@/state/pictures';
-import { useShop } from '@/state/shop';
+import { settingId, settingName, type PictureStyle, type Setting } from '@/state/handover/pictures';
+import { useShop } from '@/state/shop/shop';
 import { useThumb } from './useThumb';
 import { Toggle } from '@/ui/Toggle';
 

@@ -1,7 +1,12 @@
 import type { Fit } from '@/core/fit/schema';
 import { PICTURE_SIZES } from '@/core/mockup/scenes';
-import { PICTURE_FORMATS, pictureName, type PictureStyle, type PictureWanted } from '@/state/pictures';
-import { contextOf, useShop } from '@/state/shop';
+import {
+  PICTURE_FORMATS,
+  pictureName,
+  type PictureStyle,
+  type PictureWanted,
+} from '@/state/handover/pictures';
+import { contextOf, useShop } from '@/state/shop/shop';
 import { Choice, Field } from '@/ui/Field';
 import { Heading } from '@/ui/StripParts';
 import { BackdropField } from './BackdropField';

@@ -1,5 +1,10 @@
 import { useState } from 'react';
-import { savePictures, type PicturesProgress, type PictureStyle, type PictureWanted } from '@/state/pictures';
+import {
+  savePictures,
+  type PicturesProgress,
+  type PictureStyle,
+  type PictureWanted,
+} from '@/state/handover/pictures';
 import { useWork } from '../useWork';
 
 /** Pictures being made: how far they are, a way to stop them, and what came of them. */

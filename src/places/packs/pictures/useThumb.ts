@@ -1,8 +1,14 @@
 import { useEffect, useState } from 'react';
 import type { Fit } from '@/core/fit/schema';
-import { sentence } from '@/state/imports';
-import { makePicture, ownColour, settingId, type PictureStyle, type Setting } from '@/state/pictures';
-import { contextOf, useShop } from '@/state/shop';
+import { sentence } from '@/state/artwork/imports';
+import {
+  makePicture,
+  ownColour,
+  settingId,
+  type PictureStyle,
+  type Setting,
+} from '@/state/handover/pictures';
+import { contextOf, useShop } from '@/state/shop/shop';
 
 /** Longest side of a scene's small picture, in px. */
 const SIDE = 300;

@@ -1,0 +1,122 @@
+import { toast } from 'sonner';
+import { wayRound } from '@/core/blank/kinds';
+import { newFill, newPiece } from '@/core/fit/place';
+import { newRepeat, oneOf } from '@/core/fit/repeat';
+import { rgbOf } from '@/core/colour/hex';
+import { labOf } from '@/core/colour/lab';
+import { isShowing, type ArtworkPiece, type Piece, type RepeatPiece } from '@/core/fit/schema';
+import { firstLettering, newText, placedLettering, withInk } from '@/core/fit/text';
+import { FIRST_FONT } from '@/core/type/fonts';
+import { arcHolds } from '@/core/type/layout';
+import type { Lettering } from '@/core/type/schema';
+import { changePiece, changePieces, piecesOf } from '@/state/bench/open-fit';
+import { select, useHand } from '@/state/bench/hand';
+import { sentence } from '@/state/artwork/imports';
+import { towardsEdit } from '@/state/bench/save-queue';
+import { lay } from '@/state/bench/type';
+import { shownColour, type Live } from '../live/useLive';
+
+/** Lays pieces on the face and chooses them: grounds under everything, motifs on top. */
+export async function addPieces({ face }: Live, added: readonly Piece[]): Promise<void> {
+  if (added.length === 0) return;
+  const grounds = added.filter(({ role }) => role === 'ground');
+  const motifs = added.filter(({ role }) => role === 'motif');
+  select(added.map(({ id }) => id));
+  await changePieces(face.id, [...grounds, ...piecesOf(face.id), ...motifs]);
+}
+
+/** Artworks as pieces: an opaque one is a ground over the bleed, another a motif inside the safe area. */
+export function addArtworks(live: Live, artworks: Live['artworks']): Promise<void> {
+  return addPieces(
+    live,
+    artworks.map(({ id, facts }) =>
+      newPiece(crypto.randomUUID(), id, facts, facts.alpha.present ? 'motif' : 'ground', live.face),
+    ),
+  );
+}
+
+/** A plain colour under everything, over the face or one zone of it. */
+export function addFill(live: Live, zoneId: string | null): void {
+  const zone = live.face.zones.find(({ id }) => id === zoneId);
+  const fill = newFill(crypto.randomUUID(), '#ffffff', zone ? `Ground, ${zone.name}` : undefined);
+  // A zone's fill lies on the grounds that go all over, and under all else.
+  const pieces = piecesOf(live.face.id);
+  const under = zone ? pieces.filter((piece) => piece.role === 'ground').length : 0;
+  void changePieces(live.face.id, [...pieces.slice(0, under), { ...fill, zoneId }, ...pieces.slice(under)]);
+  select([fill.id]);
+}
+
+/** A new text in the middle of the face, its words ready to be typed. */
+export async function addText(live: Live): Promise<void> {
+  const { face } = live;
+  const cap = Math.max(2, Math.min(face.height * 0.12, face.width * 0.06));
+  try {
+    const lettering = firstLettering(FIRST_FONT, colourOn(live), Math.round(cap * 2) / 2);
+    const at = { x: face.width / 2, y: face.height / 2 };
+    await towardsEdit(async () => {
+      const ink = await lay(lettering);
+      if (ink) await addPieces(live, [newText(crypto.randomUUID(), lettering, ink, at)]);
+    });
+    useHand.setState({ editing: 'words' });
+  } catch (error) {
+    toast(sentence(error));
+  }
+}
+
+/** Near black or white, whichever is further from the uppermost ground, or from the product where there is none. */
+function colourOn(live: Live): string {
+  const ground = live.pieces.findLast((piece) => piece.visible && piece.role === 'ground');
+  const under =
+    ground?.kind === 'fill'
+      ? ground.colour
+      : ground && isShowing(ground)
+        ? live.factsOf(ground.artworkId).palette[0]?.hex
+        : undefined;
+  const [lightness] = labOf(...rgbOf(under ?? shownColour(live)));
+  return lightness > 55 ? '#20252b' : '#ffffff';
+}
+
+/** What of a text changes, or what it changes to from how it is set by then. */
+type Change = Partial<Lettering> | ((now: Lettering) => Partial<Lettering>);
+
+/** The last text to be set anew: each waits for the one before, so that none is set from what another has changed. */
+let setting: Promise<void> = Promise.resolve();
+
+/** Sets a text anew with a change to it; says what is in the way where it cannot be set so. */
+export function setLettering({ face }: Live, textId: string, change: Change): Promise<void> {
+  setting = towardsEdit(() => setting.then(() => setAnew(face.id, textId, change)));
+  return setting;
+}
+
+async function setAnew(faceId: string, textId: string, change: Change): Promise<void> {
+  const text = piecesOf(faceId).find(({ id }) => id === textId);
+  if (text?.kind !== 'text') return;
+  try {
+    const now = placedLettering(text);
+    const lettering = { ...now, ...(typeof change === 'function' ? change(now) : change) };
+    const ink = await lay(lettering);
+    if (!ink) {
+      toast('These words have no letters to print: type some, or take the text off.');
+      return;
+    }
+    if (!arcHolds(lettering, ink)) {
+      toast('So strong an arc has no room for the lower lines: bend it less, or set the lines closer.');
+      return;
+    }
+    await changePiece(faceId, withInk(text, lettering, ink));
+  } catch (error) {
+    toast(sentence(error));
+  }
+}
+
+/** An artwork's piece as a repeat over the whole face, and a repeat as one piece again. */
+export function asRepeat(live: Live, piece: ArtworkPiece): void {
+  const around = wayRound(live.blank.blank.body, live.face);
+  const repeat = newRepeat(piece, live.factsOf(piece.artworkId), live.face, around);
+  const others = piecesOf(live.face.id).filter(({ id }) => id !== piece.id);
+  void changePieces(live.face.id, [repeat, ...others]);
+}
+
+export function asOne(live: Live, piece: RepeatPiece): void {
+  void changePiece(live.face.id, oneOf(piece));
+}

@@ -1,0 +1,118 @@
+'use client';
+import Link from 'next/link';
+import { useStore } from 'zustand';
+import { showLength, showSize } from '@/core/length/show';
+import { redo, takeOver, undo, useBench } from '@/state/bench/open-fit';
+import { keepWaiting, useSaving } from '@/state/bench/save-queue';
+import { useShop } from '@/state/shop/shop';
+import { FitMenu, SwapMenu } from './FitMenu';
+import { PrintButton } from '../print/PrintButton';
+import type { Live } from '../live/useLive';
+import { Hint } from '@/ui/Hint';
+
+/** What is on the bench, the way to its neighbours, undo and redo, and the print file. */
+export function BenchBar({ live }: { live: Live }) {
+  const { fit, blank, design, face, unit } = live;
+  const { pastStates, futureStates } = useStore(useBench.temporal);
+  const neighbours = useNeighbours(fit.id);
+  const say = (mm: number) => showLength(mm, unit);
+  return (
+    <div className="flex h-[38px] shrink-0 items-center gap-4 border-b border-rule bg-frame px-4">
+      <h1 className="flex min-w-0 items-baseline gap-2 text-lg font-bold">
+        <span className="truncate">{design.name}</span>
+        <span className="text-base font-normal text-ink-2">on</span>
+        <span className="whitespace-nowrap">{blank.blank.name}</span>
+      </h1>
+      <span className="measure truncate text-sm text-ink-2">
+        {face.name.toLowerCase()} {showSize(face.width, face.height, unit)} ·{' '}
+        {face.bend && 'bent onto its arc · '}
+        {face.edge > 0 && `edge ${say(face.edge)} · `}
+        {face.bleed > face.edge ? `bleed ${say(face.bleed - face.edge)}` : 'no bleed'} · safe {say(face.safe)}{' '}
+        · {blank.method.name.toLowerCase()}
+      </span>
+      <span className="ml-auto flex shrink-0 items-center gap-4">
+        <Stand live={live} />
+        <SwapMenu live={live} />
+        <FitMenu live={live} />
+        <button
+          className="verb"
+          disabled={live.following || pastStates.length === 0}
+          onClick={() => void undo()}
+        >
+          Undo
+        </button>
+        <button
+          className="verb"
+          disabled={live.following || futureStates.length === 0}
+          onClick={() => void redo()}
+        >
+          Redo
+        </button>
+        <span className="measure flex items-center gap-2 border border-ink px-2 py-0.5 text-sm">
+          <Link href={`/bench/${neighbours.before}`} aria-label="Fit before">
+            ‹
+          </Link>
+          {neighbours.at} of {neighbours.count}
+          <Link href={`/bench/${neighbours.after}`} aria-label="Fit after">
+            ›
+          </Link>
+        </span>
+        <PrintButton live={live} />
+      </span>
+    </div>
+  );
+}
+
+/** How the last edit stands: under the hand, on its way to the disk, on it, or refused. */
+function Stand({ live }: { live: Live }) {
+  const { phase, trouble } = useSaving();
+  if (live.following) {
+    return (
+      <span className="flex items-center gap-3 text-sm">
+        <span role="status" className="text-look">
+          Another tab works on this fit
+        </span>
+        <button className="verb" onClick={takeOver}>
+          Take it over
+        </button>
+      </span>
+    );
+  }
+  if (phase === 'refused') {
+    return (
+      <span className="flex items-center gap-3 text-sm">
+        <Hint words={trouble}>
+          <span role="alert" className="max-w-64 truncate text-fix">
+            {trouble}
+          </span>
+        </Hint>
+        <button className="verb" onClick={() => void keepWaiting()}>
+          Try again
+        </button>
+      </span>
+    );
+  }
+  const word = live.dragging ? 'moving' : phase === 'saving' ? 'saving…' : 'Saved';
+  return (
+    <span role="status" data-saving={live.dragging ? 'moving' : phase} className="w-12 text-sm text-ink-2">
+      {word}
+    </span>
+  );
+}
+
+/** The fits before and after this one, in the order of the range: design by design, column by column. */
+function useNeighbours(fitId: string): { at: number; count: number; before: string; after: string } {
+  const { fits, designs, settings } = useShop();
+  const order = [...designs.values()].sort((a, b) => a.order - b.order).map(({ id }) => id);
+  const ids = [...fits.values()]
+    .filter(({ designId }) => designs.has(designId))
+    .sort(
+      (a, b) =>
+        order.indexOf(a.designId) - order.indexOf(b.designId) ||
+        settings.columns.indexOf(a.blankId) - settings.columns.indexOf(b.blankId),
+    )
+    .map(({ id }) => id);
+  const at = ids.indexOf(fitId);
+  const near = (step: number) => ids[(at + step + ids.length) % ids.length] ?? fitId;
+  return { at: at + 1, count: ids.length, before: near(-1), after: near(1) };
+}

@@ -1,0 +1,138 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { toast } from 'sonner';
+import { carryFace } from '@/core/fit/copy-face';
+import { artworksOf, swapArtworks, swapsByRole } from '@/core/fit/swap';
+import { isShowing } from '@/core/fit/schema';
+import { changeFace, changeFit } from '@/state/bench/open-fit';
+import { select, useHand } from '@/state/bench/hand';
+import { sentence } from '@/state/artwork/imports';
+import { keepLayout, removeLayout } from '@/state/shop/layouts';
+import { previewUrl } from '@/state/artwork/previews';
+import { useShop } from '@/state/shop/shop';
+import { MenuHeading, MenuLine, MenuRule, VerbMenu } from '@/ui/Menu';
+import type { Live } from '../live/useLive';
+
+/** What is done with a fit as a whole: a face carried to another, a starting layout kept, other artwork in its places. */
+export function FitMenu({ live }: { live: Live }) {
+  const { blank, face, fit } = live;
+  const layout = useShop((shop) => shop.layouts.get(fit.blankId));
+  const router = useRouter();
+  const others = blank.faces.filter(({ id }) => id !== face.id);
+  const keep = async () => {
+    try {
+      const undo = await keepLayout(fit);
+      toast(`New fits on ${blank.blank.name} begin with this.`, {
+        action: { label: 'Undo', onClick: () => void undo() },
+      });
+    } catch (error) {
+      toast(sentence(error));
+    }
+  };
+  return (
+    <VerbMenu label="Fit…">
+      {others.map((to) => (
+        <MenuLine
+          key={to.id}
+          disabled={live.following || live.pieces.length === 0}
+          onSelect={() => {
+            copyFace(live, to.id);
+          }}
+        >
+          copy this face onto the {to.name}
+        </MenuLine>
+      ))}
+      <MenuLine onSelect={() => void keep()}>
+        {layout ? 'keep as the starting layout instead of the one kept' : 'keep as the starting layout'}
+      </MenuLine>
+      <MenuLine
+        onSelect={() => {
+          router.push(`/packs?fit=${encodeURIComponent(fit.id)}`);
+        }}
+      >
+        hand it over in a pack…
+      </MenuLine>
+      <MenuLine
+        onSelect={() => {
+          router.push(`/packs/pictures?fit=${encodeURIComponent(fit.id)}`);
+        }}
+      >
+        picture it for a listing…
+      </MenuLine>
+      {layout && (
+        <MenuLine onSelect={() => void removeLayout(fit.blankId)}>start new fits bare again</MenuLine>
+      )}
+    </VerbMenu>
+  );
+}
+
+/** This face's pieces on another face of the blank, scaled to it, on top of what it carries. */
+function copyFace(live: Live, faceId: string): void {
+  const to = live.blank.faces.find(({ id }) => id === faceId)!;
+  const carried = carryFace(
+    { pieces: [...live.pieces], groups: [...live.groups] },
+    live.face,
+    to,
+    live.factsOf,
+    () => crypto.randomUUID(),
+  );
+  void changeFace(to.id, (there) => ({
+    pieces: [...there.pieces, ...carried.pieces],
+    groups: [...(there.groups ?? []), ...(carried.groups ?? [])],
+  }));
+  useHand.setState({ faceId: to.id, zoom: null });
+  select(carried.pieces.map(({ id }) => id));
+}
+
+/** Other artwork in the place of what is shown: of one piece, or of all by another design's roles. */
+export function SwapMenu({ live }: { live: Live }) {
+  const { artworks, designs } = useShop();
+  const { selected, fit } = live;
+  const shown = selected && isShowing(selected) ? selected : null;
+  const all = [...designs.values()].sort((a, b) => a.order - b.order);
+  const swap = (swaps: ReadonlyMap<string, string>) => {
+    const factsOf = (id: string) => artworks.get(id)!.facts;
+    void changeFit((so) => ({ ...so, faces: swapArtworks(so.faces, swaps, factsOf) }));
+  };
+  return (
+    <VerbMenu label="Swap…" disabled={live.following}>
+      {shown && (
+        <>
+          <MenuHeading>“{shown.name}”, everywhere on this fit, for</MenuHeading>
+          {[...artworks.values()]
+            .filter(({ id }) => id !== shown.artworkId)
+            .map((artwork) => (
+              <MenuLine
+                key={artwork.id}
+                onSelect={() => {
+                  swap(new Map([[shown.artworkId, artwork.id]]));
+                }}
+              >
+                <span className="grid h-8 w-12 place-items-center bg-viewing">
+                  <img src={previewUrl(artwork)} alt="" className="max-h-7 max-w-11" />
+                </span>
+                <span className="max-w-56 truncate">{artwork.facts.name}</span>
+              </MenuLine>
+            ))}
+          <MenuRule />
+        </>
+      )}
+      <MenuHeading>all artwork, by role, for that of</MenuHeading>
+      {all
+        .filter(({ id }) => id !== fit.designId)
+        .map((design) => (
+          <MenuLine
+            key={design.id}
+            onSelect={() => {
+              const known = design.artworks.filter(({ artworkId }) => artworks.has(artworkId));
+              const swaps = swapsByRole(artworksOf(fit.faces.flatMap(({ pieces }) => pieces)), known);
+              if (swaps.size === 0) toast(`“${design.name}” has no artwork in a role that this fit has.`);
+              else swap(swaps);
+            }}
+          >
+            <span className="max-w-72 truncate">{design.name}</span>
+          </MenuLine>
+        ))}
+    </VerbMenu>
+  );
+}

@@ -1,0 +1,98 @@
+'use client';
+import { wayRound } from '@/core/blank/kinds';
+import { fixed } from '@/core/length/show';
+import { EDGE_LINES, useHand, type EdgeLine } from '@/state/bench/hand';
+import { useShop } from '@/state/shop/shop';
+import { MenuLine, MenuRule, VerbMenu } from '@/ui/Menu';
+import { zoomTo, type Aim } from '../flat/zooming';
+import { ProofMenu } from './ProofMenu';
+import type { Live } from '../live/useLive';
+import { Toggle } from '@/ui/Toggle';
+
+const LINE_WORDS: Record<EdgeLine, string> = {
+  role: 'safe or bleed edge, by role',
+  safe: 'safe edge',
+  trim: 'trim',
+  bleed: 'bleed edge',
+};
+
+/** How the flat is looked at: how large, what distances are taken to, where rulers begin, and the cutting list. */
+export function ViewToolbar({ live }: { live: Live }) {
+  const { edgeLine, fromCentre, zoom, list, stretching } = useHand();
+  const pxPerMm = useShop((shop) => shop.settings.pxPerMm);
+  const isTrue = zoom !== null && pxPerMm !== null && Math.abs(zoom.scale / pxPerMm - 1) < 1e-3;
+  const said = zoom === null ? 'whole face' : isTrue ? 'true size' : `${fixed(zoom.scale, 1)} px a mm`;
+  const aims: [aim: Aim, name: string, keys: string][] = [
+    ['face', 'the whole face', '0'],
+    ['zone', 'the zone', 'Shift Z'],
+    ['piece', 'what is chosen', 'Z'],
+    ['true', pxPerMm === null ? 'true size… (hold a card to the glass)' : 'true size', '='],
+  ];
+  return (
+    <span className="ml-auto flex shrink-0 items-center gap-4">
+      {stretching && <span className="text-look">sizes change one way (P)</span>}
+      <ProofMenu live={live} />
+      <VerbMenu label={`Distances: ${edgeLine === 'role' ? 'by role' : `to the ${LINE_WORDS[edgeLine]}`}…`}>
+        {EDGE_LINES.map((line) => (
+          <MenuLine
+            key={line}
+            onSelect={() => {
+              useHand.setState({ edgeLine: line });
+            }}
+          >
+            {LINE_WORDS[line]}
+          </MenuLine>
+        ))}
+        <MenuRule />
+        <MenuLine
+          onSelect={() => {
+            useHand.setState({ fromCentre: !fromCentre });
+          }}
+        >
+          rulers begin at the {fromCentre ? 'trim' : 'zone’s centre'}
+        </MenuLine>
+      </VerbMenu>
+      <VerbMenu label={`Seen: ${said}…`}>
+        {aims.map(([aim, name, keys]) => (
+          <MenuLine
+            key={aim}
+            keys={keys}
+            disabled={aim === 'piece' && !live.selection}
+            onSelect={() => {
+              zoomTo(live, aim);
+            }}
+          >
+            {name}
+          </MenuLine>
+        ))}
+        {wayRound(live.blank.blank.body, live.face) !== null && (
+          <MenuLine
+            onSelect={() => {
+              zoomTo(live, 'seam');
+            }}
+          >
+            the seam, both ends meeting
+          </MenuLine>
+        )}
+        {pxPerMm !== null && (
+          <MenuLine
+            onSelect={() => {
+              useHand.setState({ editing: 'card' });
+            }}
+          >
+            measure this screen again…
+          </MenuLine>
+        )}
+      </VerbMenu>
+      <Toggle
+        className="verb"
+        pressed={list}
+        onPress={(on) => {
+          useHand.setState({ list: on });
+        }}
+      >
+        Cutting list
+      </Toggle>
+    </span>
+  );
+}

@@ -1,0 +1,192 @@
+'use client';
+import { useRef, useState } from 'react';
+import { toast } from 'sonner';
+import { openArchive, saveArchive, takeArchive, type Change, type OpenedArchive } from '@/state/shop/archive';
+import { sentence } from '@/state/artwork/imports';
+import { changeSettings, useShop } from '@/state/shop/shop';
+import { isStopped, type JobOptions } from '@/state/engine/engine';
+import { Field } from '@/ui/Field';
+import { Dialog, LeaveDialog } from '@/ui/Dialog';
+import { useFilePicker } from '@/ui/useFilePicker';
+import { Progress } from '@/ui/Progress';
+import { Select } from '@/ui/Select';
+
+const KINDS: Record<Change['table'], string> = {
+  artworks: 'artworks',
+  designs: 'designs',
+  fits: 'fits',
+  blanks: 'own blanks',
+  specs: 'house specs',
+  underlays: 'templates',
+  swatches: 'palettes',
+  faces: 'fonts',
+  profiles: 'printing profiles',
+  layouts: 'starting layouts',
+  photos: 'photos of blanks',
+  sheets: 'sheets',
+};
+
+/** The shop as a whole: its name, and all of it in one file, out and in. */
+export function ShopDialog({ onClose }: { onClose: () => void }) {
+  const { settings, designs } = useShop();
+  const [opened, setOpened] = useState<OpenedArchive | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [designId, setDesignId] = useState('');
+  const work = useWork(setTrouble);
+  const picker = useFilePicker('An archive to bring in', (file) => {
+    void work.run('Reading', async (options) => {
+      setOpened(await openArchive(file, options));
+    });
+  });
+  const save = () =>
+    work.run('Writing', async (options) => {
+      await saveArchive(designId === '' ? null : designId, options);
+    });
+  const take = (archive: OpenedArchive, replace: boolean) =>
+    work.run('Bringing in', async () => {
+      await takeArchive(archive, replace);
+      toast(replace ? `The shop is what “${archive.name}” held.` : `“${archive.name}” is brought in.`);
+      onClose();
+    });
+  return (
+    <Dialog title="Shop" className="top-16 w-[560px]" onClose={onClose}>
+      <Field
+        label="name"
+        words
+        value={settings.shopName}
+        onChange={(shopName) => void changeSettings({ shopName })}
+      />
+      <h3 className="mt-5 border-b border-ink pb-0.5 text-sm font-semibold">Everything in one file</h3>
+      <p className="mt-1 text-sm text-ink-2">
+        Artwork byte for byte, designs, fits, your own blanks, houses, fonts and profiles. Keep one somewhere
+        safe: all of this is in this browser only.
+      </p>
+      {work.doing ? (
+        <p role="status" className="mt-3 flex items-center gap-4">
+          <span>{work.doing}</span>
+          <Progress label={work.doing} share={work.share} className="w-48" />
+          <button className="verb" onClick={work.stop}>
+            Stop
+          </button>
+        </p>
+      ) : opened ? (
+        <Opened archive={opened} onTake={(replace) => void take(opened, replace)} />
+      ) : (
+        <div className="mt-3 flex flex-wrap items-center gap-4">
+          <Select
+            label="What goes into the archive"
+            value={designId}
+            choices={[
+              ['', 'everything'],
+              ...[...designs.values()].map(({ id, name }) => [id, `only ${name}`] as const),
+            ]}
+            onChange={setDesignId}
+            className="max-w-52"
+          />
+          <button className="action" onClick={() => void save()}>
+            Save an archive
+          </button>
+          {picker.input}
+          <button className="action-2" onClick={picker.open}>
+            Bring one in…
+          </button>
+        </div>
+      )}
+      {trouble && (
+        <p role="alert" className="mt-3 text-sm text-fix">
+          {trouble}
+        </p>
+      )}
+      <div className="mt-5 flex">
+        <LeaveDialog>Close</LeaveDialog>
+      </div>
+    </Dialog>
+  );
+}
+
+/** What an archive would do, before it does it. */
+function Opened({ archive, onTake }: { archive: OpenedArchive; onTake: (replace: boolean) => void }) {
+  const changes = archive.changes.filter(({ added, changed, same }) => added + changed + same > 0);
+  const sum = (of: (change: Change) => number) => changes.reduce((so, change) => so + of(change), 0);
+  const nothing = sum(({ added, changed }) => added + changed) === 0;
+  return (
+    <div className="mt-3">
+      <p className="font-semibold">
+        “{archive.name}” is whole: every file has the checksum it was made with.
+      </p>
+      <table className="measure mt-2 w-full text-sm">
+        <thead className="text-left text-ink-2">
+          <tr className="border-b border-ink">
+            <th className="font-normal">it holds</th>
+            <th className="text-right font-normal">new here</th>
+            <th className="text-right font-normal">other than here</th>
+            <th className="text-right font-normal">the same</th>
+          </tr>
+        </thead>
+        <tbody>
+          {changes.map(({ table, added, changed, same }) => (
+            <tr key={table} className="border-b border-rule">
+              <td className="py-0.5">{KINDS[table]}</td>
+              <td className="text-right">{added}</td>
+              <td className={`text-right ${changed > 0 ? 'font-semibold text-look' : ''}`}>{changed}</td>
+              <td className="text-right">{same}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="mt-2 text-sm text-ink-2">
+        {nothing
+          ? 'All of it is here already: bringing it in changes nothing.'
+          : 'Brought in, what is new is added and what is other here is overwritten; the rest of the shop stays.'}
+      </p>
+      <div className="mt-3 flex items-center gap-4">
+        <button
+          className="action"
+          onClick={() => {
+            onTake(false);
+          }}
+        >
+          Bring it in
+        </button>
+        <button
+          className="action-2"
+          onClick={() => {
+            onTake(true);
+          }}
+        >
+          Replace the whole shop with it
+        </button>
+      </div>
+    </div>
+  );
+}
+
+/** Long work with a word for it, how far it is, and a way to stop it. */
+function useWork(onTrouble: (sentence: string | null) => void) {
+  const [state, setState] = useState<{ doing: string; share: number } | null>(null);
+  const stop = useRef<AbortController>(null);
+  return {
+    doing: state?.doing ?? null,
+    share: state?.share ?? 0,
+    stop: () => {
+      stop.current?.abort();
+    },
+    run: async (doing: string, job: (options: JobOptions) => Promise<void>) => {
+      stop.current = new AbortController();
+      onTrouble(null);
+      setState({ doing, share: 0 });
+      try {
+        await job({
+          signal: stop.current.signal,
+          onProgress: (share) => {
+            setState({ doing, share });
+          },
+        });
+      } catch (error) {
+        if (!isStopped(error)) onTrouble(sentence(error));
+      } finally {
+        setState(null);
+      }
+    },
+  };
+}

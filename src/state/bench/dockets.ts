@@ -1,0 +1,124 @@
+import { pixelsKey } from '@/core/artwork/steps';
+import type { Docket } from '@/core/check/docket';
+import type { ResolvedBlank } from '@/core/blank/resolve';
+import type { Press } from '@/core/colour/press';
+import type { Fit } from '@/core/fit/schema';
+import { readOriginal } from '@/store/database';
+import type { Artwork, Settings, StoredDocket } from '@/store/schema';
+import { engine, isStopped, type JobOptions } from '@/workers/client';
+import { CoarseDockets } from '@/workers/docket-client';
+import type { FitJob, JobArtwork } from '@/workers/messages';
+import type { Preview } from '../artwork/previews';
+import { blankOf } from '../shop/library';
+import { pressAsked, pressKey } from '../engine/press';
+import { inOrder } from '@/core/same';
+import { artworkIdsOf, contextOf, saveDocket, useShop, type Shop } from '../shop/shop';
+import { RULES_KEY } from '@/core/check/registry';
+
+/** What a docket was measured from: it holds as long as this stays the same. */
+export function docketKey(
+  fit: Fit,
+  { spec, blank }: ResolvedBlank,
+  { settings, artworks, profiles }: Shop,
+): string {
+  const pixels = artworkIdsOf(fit).map((id) => {
+    const artwork = artworks.get(id);
+    return artwork ? pixelsKey(artwork.facts.sha256, artwork.steps) : id;
+  });
+  return JSON.stringify(
+    [
+      RULES_KEY,
+      blank.version,
+      spec.id,
+      spec.version,
+      fit.sizeId,
+      settings.unit,
+      fit.colourId,
+      fit.faces,
+      pressKey(spec.id, { settings, profiles }),
+      fit.accepted,
+      fit.ticked,
+      pixels,
+    ],
+    inOrder,
+  );
+}
+
+/** A fit with the files it shows, ready for the worker. */
+export async function fitJob(fit: Fit, blank: ResolvedBlank, artworks: readonly Artwork[]): Promise<FitJob> {
+  const press = pressAsked(blank.spec.id, useShop.getState());
+  return { blank, fit, press, artworks: await Promise.all(artworks.map(jobArtwork)) };
+}
+
+/** An artwork with its file, ready for the worker. */
+export async function jobArtwork({ id, facts, steps }: Artwork): Promise<JobArtwork> {
+  const original = await readOriginal(facts.sha256);
+  return { id, key: pixelsKey(facts.sha256, steps), facts, original, steps };
+}
+
+/** Measures a fit at every pixel in the worker and keeps the docket. */
+export async function measureExactly(fit: Fit, options: JobOptions = {}): Promise<StoredDocket | null> {
+  const shop = useShop.getState();
+  const context = contextOf(fit, shop);
+  if (!context) return null;
+  const key = docketKey(fit, context.blank, shop);
+  const job = await fitJob(fit, context.blank, context.artworks);
+  const docket = await engine.docket(job, shop.settings.unit, options);
+  const stored = { fitId: fit.id, key, ...docket };
+  await saveDocket(stored);
+  return stored;
+}
+
+const coarse = new CoarseDockets();
+
+/**
+ * Measures a fit at once on reduced copies, away from the page's own thread: what the docket says while the exact numbers
+ * are on their way. Null where the hand has moved on meanwhile.
+ */
+export function measureCoarsely(
+  fit: Fit,
+  blank: ResolvedBlank,
+  artworks: readonly Artwork[],
+  previews: ReadonlyMap<string, Preview>,
+  unit: Settings['unit'],
+  press: Press | null,
+): Promise<Docket | null> {
+  const shown = artworks.map(({ id, facts }) => ({ id, facts, raster: previews.get(id)!.raster }));
+  return coarse.measure({ fit, blank, unit, press, artworks: shown });
+}
+
+/** The stored docket of a fit if it still holds. */
+export function currentDocket(fit: Fit, shop = useShop.getState()): StoredDocket | undefined {
+  const blank = blankOf(fit, shop);
+  const docket = shop.dockets.get(fit.id);
+  return blank && docket?.key === docketKey(fit, blank, shop) ? docket : undefined;
+}
+
+let sweeping: Promise<void> | undefined;
+
+/** Measures every fit whose docket no longer holds, one after another, in the background. */
+export function sweepDockets(): Promise<void> {
+  sweeping ??= sweep().finally(() => (sweeping = undefined));
+  return sweeping;
+}
+
+async function sweep(): Promise<void> {
+  const failed = new Set<string>();
+  for (;;) {
+    const { fits, onBench } = useShop.getState();
+    const stale = [...fits.values()].find(
+      (fit) => fit.id !== onBench && !failed.has(fit.id) && !currentDocket(fit) && canMeasure(fit),
+    );
+    if (!stale) return;
+    try {
+      await measureExactly(stale);
+    } catch (error) {
+      if (isStopped(error)) return;
+      failed.add(stale.id);
+    }
+  }
+}
+
+function canMeasure(fit: Fit): boolean {
+  return contextOf(fit, useShop.getState()) !== null;
+}

@@ -1,0 +1,245 @@
+import { temporal } from 'zundo';
+import { create } from 'zustand';
+import type { FacePieces } from '@/core/fit/selection';
+import { withoutEmptyGroups } from '@/core/fit/selection';
+import type { Remedy } from '@/core/check/finding';
+import type { Cut } from '@/core/fit/cut';
+import type { Fit, FitFace, Piece } from '@/core/fit/schema';
+import { MOST_STEPS, readHistory } from '@/store/history';
+import { readFit } from '@/store/database';
+import { restHand, useHand } from './hand';
+import { FitHold, type Role } from './fit-lock';
+import { isUnsaved, keepEdit, keepWaiting } from './save-queue';
+import { isSame } from '@/core/same';
+import { artworkIdsOf, showFit, useShop } from '../shop/shop';
+
+interface OpenFit {
+  fit: Fit | null;
+  /** Which of the fit's steps this is; each edit is one more. */
+  number: number;
+}
+
+const NOTHING: OpenFit = { fit: null, number: 0 };
+
+/** The fit on the bench. Every change here is one step of undo and is saved as it is made. */
+export const useBench = create<OpenFit>()(temporal(() => NOTHING, { limit: MOST_STEPS }));
+
+/** Whether this tab writes the open fit, or follows another that does; null until that is settled. */
+export const useRole = create<{ role: Role | null }>(() => ({ role: null }));
+
+let hold: FitHold | null = null;
+/** Whether the fit as it was before its first edit is kept, to be gone back to. */
+let based = false;
+
+/** Puts a fit on the bench with its steps, to be undone as before it was put away. */
+export async function openFit(fitId: string | null): Promise<void> {
+  closeFit();
+  if (fitId === null || !useShop.getState().fits.has(fitId)) return;
+  const own = new FitHold(fitId, {
+    onRole: (role) => {
+      if (hold !== own) return;
+      if (role === 'writing' && useRole.getState().role === 'following') void beginWriting(own, fitId);
+      else useRole.setState({ role });
+    },
+    onChanged: () => void reload(fitId, false),
+    finish: keepWaiting,
+  });
+  hold = own;
+  const role = await own.open();
+  if (hold !== own) return;
+  await load(fitId, role === 'writing');
+  useRole.setState({ role });
+}
+
+/** Nothing can be changed here before what the other tab saved last is here. */
+async function beginWriting(own: FitHold, fitId: string): Promise<void> {
+  await reload(fitId, true);
+  if (hold === own) useRole.setState({ role: 'writing' });
+}
+
+/** Puts the open fit away. */
+function closeFit(): void {
+  hold?.close();
+  hold = null;
+  restHand();
+  useBench.setState(NOTHING);
+  useBench.temporal.getState().clear();
+  useRole.setState({ role: null });
+  useShop.setState({ onBench: null });
+}
+
+async function load(fitId: string, writes: boolean): Promise<void> {
+  const kept = await readHistory(fitId);
+  const { fits, artworks } = useShop.getState();
+  const fit = fits.get(fitId);
+  if (!fit) return;
+  // A step that shows an artwork which was taken out since cannot be gone back to.
+  const steps = (kept?.steps ?? []).filter((step) => artworkIdsOf(step.fit).every((id) => artworks.has(id)));
+  const at = kept?.steps.find(({ number }) => number === kept.at);
+  // Changed elsewhere since, by another file in an artwork's place for one: that is a step like any other.
+  const changed = writes && at !== undefined && !isSame(at.fit, fit);
+  const here = at?.number ?? 0;
+  const states = steps.map((step): OpenFit => ({ fit: step.fit, number: step.number }));
+  const { temporal: history } = useBench;
+  history.getState().pause();
+  useBench.setState({ fit, number: changed ? here + 1 : here });
+  history.setState({
+    pastStates: states.filter(({ number }) => (changed ? number <= here : number < here)),
+    futureStates: changed ? [] : states.filter(({ number }) => number > here).reverse(),
+  });
+  history.getState().resume();
+  based = kept !== null;
+  useShop.setState({ onBench: fitId });
+  if (changed) await keepEdit({ fit, number: here + 1, step: true });
+}
+
+/** Another tab wrote: what it saved takes the place of what is here. */
+async function reload(fitId: string, writes: boolean): Promise<void> {
+  const fit = await readFit(fitId);
+  if (!fit) return;
+  showFit(fit);
+  await load(fitId, writes);
+}
+
+/** Takes the fit over from the tab that writes it, once that has finished its edit. */
+export function takeOver(): void {
+  hold?.takeOver();
+}
+
+/** Makes one change to the open fit: a step of undo, saved at once. Resolves when it is on the disk. */
+export async function changeFit(change: (fit: Fit) => Fit): Promise<void> {
+  const { fit, number } = useBench.getState();
+  useHand.setState({ draft: null, snapped: null });
+  if (!fit || useRole.getState().role !== 'writing') return;
+  const next = change(fit);
+  if (isSame(next, fit)) return;
+  if (!based) {
+    based = true;
+    void keepEdit({ fit, number, step: true });
+  }
+  useBench.setState({ fit: next, number: number + 1 });
+  showFit(next);
+  if (await keepEdit({ fit: next, number: number + 1, step: true })) hold?.tell();
+}
+
+/**
+ * Puts what follows from the last change into its step, so that one undo takes both back; nothing where the fit has
+ * changed meanwhile.
+ */
+export async function amendFit(before: Fit, after: Fit): Promise<void> {
+  const { fit, number } = useBench.getState();
+  if (fit !== before || useRole.getState().role !== 'writing') return;
+  const history = useBench.temporal.getState();
+  history.pause();
+  useBench.setState({ fit: after });
+  history.resume();
+  based = true;
+  showFit(after);
+  if (await keepEdit({ fit: after, number, step: true })) hold?.tell();
+}
+
+/** Does what a finding's remedy says, as one step. */
+export function applyRemedy(faceId: string, { pieces, cut }: Remedy): Promise<void> {
+  return changeFit((fit) => {
+    const face = withFace(fit, faceId, (so) => ({ ...so, pieces }));
+    return cut ? withCut(face, faceId, cut) : face;
+  });
+}
+
+/** Changes how a face of the open fit is cut. */
+export function changeCut(faceId: string, cut: Partial<Cut>): Promise<void> {
+  return changeFit((fit) => withCut(fit, faceId, cut));
+}
+
+function withCut(fit: Fit, faceId: string, cut: Partial<Cut>): Fit {
+  return {
+    ...fit,
+    faces: fit.faces.map((face) =>
+      face.faceId === faceId && face.cut ? { ...face, cut: { ...face.cut, ...cut } } : face,
+    ),
+  };
+}
+
+/** Changes one face of the open fit, its pieces or how they are grouped. */
+export function changeFace(
+  faceId: string,
+  change: (face: Fit['faces'][number]) => FacePieces,
+): Promise<void> {
+  return changeFit((fit) => withFace(fit, faceId, change));
+}
+
+/** A fit with one face changed; a face that carried nothing yet is added. */
+export function withFace(fit: Fit, faceId: string, change: (face: Fit['faces'][number]) => FacePieces): Fit {
+  const before: FitFace = fit.faces.find((face) => face.faceId === faceId) ?? { faceId, pieces: [] };
+  const { pieces, groups } = withoutEmptyGroups(change(before));
+  const { cut } = before;
+  const grouped = groups && groups.length > 0 && { groups };
+  const after = { faceId, pieces: [...pieces], ...grouped, ...(cut && { cut }) };
+  return {
+    ...fit,
+    faces: fit.faces.some((face) => face.faceId === faceId)
+      ? fit.faces.map((face) => (face.faceId === faceId ? after : face))
+      : [...fit.faces, after],
+  };
+}
+
+/** Replaces the pieces of one face. */
+export function changePieces(faceId: string, pieces: readonly Piece[]): Promise<void> {
+  return changeFace(faceId, (face) => ({ ...face, pieces: [...pieces] }));
+}
+
+/** Changes one piece of a face. */
+export function changePiece(faceId: string, piece: Piece): Promise<void> {
+  return changeFace(faceId, (face) => ({
+    ...face,
+    pieces: face.pieces.map((one) => (one.id === piece.id ? piece : one)),
+  }));
+}
+
+/** Shows a face while the hand still moves; nothing is saved or undone. */
+export function draftFace(
+  face: FacePieces,
+  snapped: ReturnType<typeof useHand.getState>['snapped'] = null,
+): void {
+  if (useRole.getState().role === 'writing') useHand.setState({ draft: face, snapped });
+}
+
+/** Ends a drag: what was shown becomes one step. */
+export function dropDraft(faceId: string): Promise<void> {
+  const { draft } = useHand.getState();
+  return draft ? changeFace(faceId, () => draft) : Promise.resolve();
+}
+
+export function faceOf(faceId: string): Fit['faces'][number] {
+  const { fit } = useBench.getState();
+  return fit?.faces.find((face) => face.faceId === faceId) ?? { faceId, pieces: [] };
+}
+
+export function piecesOf(faceId: string): readonly Piece[] {
+  return faceOf(faceId).pieces;
+}
+
+export function undo(): Promise<void> {
+  return step('undo');
+}
+
+export function redo(): Promise<void> {
+  return step('redo');
+}
+
+async function step(way: 'undo' | 'redo'): Promise<void> {
+  useHand.setState({ draft: null, snapped: null });
+  if (useRole.getState().role !== 'writing') return;
+  const before = useBench.getState().number;
+  useBench.temporal.getState()[way]();
+  const { fit, number } = useBench.getState();
+  if (!fit || number === before) return;
+  showFit(fit);
+  if (await keepEdit({ fit, number, step: false })) hold?.tell();
+}
+
+if (typeof window !== 'undefined') {
+  addEventListener('beforeunload', (event) => {
+    if (isUnsaved()) event.preventDefault();
+  });
+}

@@ -1,0 +1,250 @@
+import type { ResolvedBlank } from '@/core/blank/resolve';
+import type { Manifest, PackedFit, PackedSheet, PrintRecord } from '@/core/pack/manifest';
+import { docketPage } from '@/core/pack/docket-page';
+import { safeName } from '@/core/pack/names';
+import { mirrorOwner } from '@/core/print/plan';
+import { csvOf, gplOf, swatchesOf, type Swatch } from '@/core/colour/swatches';
+import type { Fit } from '@/core/fit/schema';
+import { CUT_SPOT } from '@/core/sheet/schema';
+import type { ZipFile } from '@/files/zip';
+import { putPack, readPackZip, removePack as removeStored } from '@/store/database';
+import type { StoredPack } from '@/core/pack/record';
+import type { Artwork } from '@/store/schema';
+import { engine, isStopped, type JobOptions } from '@/workers/client';
+import { makeZip } from '@/workers/zip-client';
+import { cutDrawings, cutPages } from './cut-files';
+import { currentDocket, fitJob, measureExactly } from '../bench/dockets';
+import { inksOf } from '../artwork/palette';
+import { packPicture } from './pictures';
+import { makePrintFiles } from './print';
+import { saveAs } from './download';
+import { isTransfer, sheetFiles } from './sheets';
+import { contextOf, useShop, withRecord, without } from '../shop/shop';
+
+export interface PackAsked {
+  name: string;
+  notes: string;
+  fitIds: readonly string[];
+  sheetIds: readonly string[];
+  /** Why a fit with a Fix is handed over all the same, by fit. */
+  reasons: ReadonlyMap<string, string>;
+}
+
+/** How far a pack is: what is being made, and how many of all steps are done. */
+export interface PackProgress {
+  doing: string;
+  share: number;
+}
+
+/**
+ * Makes a pack of fits: print files, docket and palette of each, and a list with the checksum of every file. It is kept
+ * with its zip. Null where it was stopped. Throws with a sentence where a file cannot be made, or a Fix has no reason.
+ */
+export async function makePack(
+  asked: PackAsked,
+  { signal, onProgress }: { signal: AbortSignal; onProgress: (progress: PackProgress) => void },
+): Promise<StoredPack | null> {
+  const files: ZipFile[] = [];
+  const fits: PackedFit[] = [];
+  try {
+    for (const [index, fitId] of asked.fitIds.entries()) {
+      const step = (doing: string, from: number, to: number): JobOptions => ({
+        signal,
+        onProgress: (share) => {
+          onProgress({ doing, share: ((index + from + share * (to - from)) / asked.fitIds.length) * 0.8 });
+        },
+      });
+      const packed = await packFit(asked, fitId, `${String(index + 1).padStart(2, '0')}-`, step);
+      files.push(...packed.files);
+      fits.push(packed.fit);
+    }
+    const sheets: PackedSheet[] = [];
+    for (const sheetId of asked.sheetIds) {
+      const packed = await packSheet(sheetId, {
+        signal,
+        onProgress: (share) => {
+          onProgress({ doing: 'Sheets', share: 0.8 + share * 0.1 });
+        },
+      });
+      files.push(...packed.files);
+      sheets.push(...packed.sheets);
+    }
+    const id = crypto.randomUUID();
+    const head: Omit<Manifest, 'files'> = {
+      upfit: 'pack/1',
+      id,
+      name: asked.name,
+      shop: useShop.getState().settings.shopName,
+      made: new Date().toISOString(),
+      notes: asked.notes,
+      fits,
+      sheets,
+    };
+    const made = await makeZip(
+      files,
+      { path: 'manifest.json', head },
+      {
+        signal,
+        onProgress: (share) => {
+          onProgress({ doing: 'Packing', share: 0.9 + share * 0.1 });
+        },
+      },
+    );
+    const pack: StoredPack = {
+      upfit: 'stored-pack/1',
+      id,
+      manifest: { ...head, files: made.files },
+      bytes: made.zip.size,
+      sha256: made.sha256,
+      orders: [],
+    };
+    await putPack(pack, made.zip);
+    useShop.setState(({ packs }) => ({ packs: withRecord(packs, id, pack) }));
+    return pack;
+  } catch (error) {
+    if (isStopped(error)) return null;
+    throw error;
+  }
+}
+
+/** A sheet as pictures of its pages. */
+async function packSheet(
+  sheetId: string,
+  options: JobOptions,
+): Promise<{ files: ZipFile[]; sheets: PackedSheet[] }> {
+  const shop = useShop.getState();
+  const sheet = shop.sheets.get(sheetId);
+  if (!sheet) throw new Error('A sheet of this pack is no longer here.');
+  const pages = await sheetFiles(sheet, 'png', options);
+  const transfer = sheet.items.some(({ fitId }) => isTransfer(fitId, shop));
+  const files = pages.map((data, i) => ({ path: `sheets/${safeName(sheet.name)}-${i + 1}.png`, data }));
+  const { name, mirrored } = sheet;
+  return { files, sheets: files.map(({ path }) => ({ path, name, transfer, mirrored })) };
+}
+
+type Step = (doing: string, from: number, to: number) => JobOptions;
+
+async function packFit(
+  asked: PackAsked,
+  fitId: string,
+  prefix: string,
+  step: Step,
+): Promise<{ files: ZipFile[]; fit: PackedFit }> {
+  const shop = useShop.getState();
+  const fit = shop.fits.get(fitId);
+  const context = fit && contextOf(fit, shop);
+  if (!fit || !context) throw new Error('A fit of this pack is no longer whole: look at it in the range.');
+  const { blank, design, artworks } = context;
+  const on = `${design.name} on ${blank.blank.name}`;
+  const docket = currentDocket(fit) ?? (await measureExactly(fit, step(`Measuring ${on}`, 0, 0.3)));
+  if (!docket) throw new Error(`${on} could not be measured: look at it on the bench.`);
+  const reason = asked.reasons.get(fitId)?.trim() ?? '';
+  if (docket.verdict === 'fix' && reason === '')
+    throw new Error(`${on} has something to fix: mend it, or say why it goes out as it is.`);
+
+  const made = await makePrintFiles(fit, '', 'faces', {}, step(`Print files, ${on}`, 0.3, 0.8));
+  if (!made) throw new DOMException('Stopped.', 'AbortError');
+  const swatches = await swatchesIn(fit, artworks);
+  const sheet = docketPage({
+    shop: shop.settings.shopName,
+    design: design.name,
+    blank,
+    fit,
+    docket,
+    facts: (id) => shop.artworks.get(id)!.facts,
+    swatches,
+    files: new Map(
+      blank.faces.map(({ id }) => [id, made.files.filter((f) => f.faceId === id).map((f) => f.name)]),
+    ),
+    date: new Date().toISOString().slice(0, 10),
+    reason: docket.verdict === 'fix' ? reason : null,
+    notes: asked.notes,
+  });
+  const job = await fitJob(fit, blank, artworks);
+  const page = await engine.docketPage(job, sheet, step(`Docket, ${on}`, 0.8, 0.9));
+  const picture = await packPicture(fit, blank, step(`Picture, ${on}`, 0.9, 1));
+  const folder = `${prefix}${safeName(design.name)}-${safeName(blank.blank.name)}`.slice(0, 80);
+  const text = (words: string) => new Blob([words]);
+  const files: ZipFile[] = [
+    ...made.files.map(({ name, file }) => ({ path: `${folder}/${name}`, data: file })),
+    ...(await cutFiles(folder, on, blank)),
+    { path: `${folder}/docket.pdf`, data: page },
+    { path: `${folder}/picture.jpg`, data: picture },
+    { path: `${folder}/docket.json`, data: text(JSON.stringify(sheet, null, 2)) },
+    ...(swatches.length > 0
+      ? [
+          { path: `${folder}/palette.gpl`, data: text(gplOf(design.name, swatches)) },
+          { path: `${folder}/palette.csv`, data: text(csvOf(swatches)) },
+        ]
+      : []),
+  ];
+  return {
+    files,
+    fit: {
+      fitId,
+      design: design.name,
+      blankId: blank.blank.id,
+      blank: blank.blank.name,
+      house: blank.spec.house,
+      specId: blank.spec.id,
+      colour: sheet.colour,
+      size: sheet.size,
+      verdict: docket.verdict,
+      reason: sheet.reason,
+      mirroring: mirrorOwner(blank),
+      prints: made.files.map(({ name, faceId, plan }) => ({
+        path: `${folder}/${name}`,
+        faceId,
+        ...plan,
+        ...cutSizeOf(blank, faceId),
+      })),
+    },
+  };
+}
+
+/** How large a face is cut where it is cut to shape. */
+function cutSizeOf({ faces }: ResolvedBlank, faceId: string): Pick<PrintRecord, 'cut'> {
+  const face = faces.find(({ id }) => id === faceId);
+  return face?.cut ? { cut: { width: face.width, height: face.height } } : {};
+}
+
+/** The cut lines of what is cut to shape, a page or a drawing each. */
+async function cutFiles(folder: string, title: string, { faces }: ResolvedBlank): Promise<ZipFile[]> {
+  const pages = cutPages(faces);
+  if (pages.length === 0) return [];
+  return [
+    { path: `${folder}/cut-lines.pdf`, data: await engine.cutPdf(title, pages, CUT_SPOT) },
+    ...cutDrawings(pages).map(({ path, data }) => ({ path: `${folder}/${path}`, data })),
+  ];
+}
+
+/** The colours of a fit's artworks, each once, with the inks they take. */
+async function swatchesIn(fit: Fit, artworks: readonly Artwork[]): Promise<Swatch[]> {
+  const fills = fit.faces.flatMap(({ pieces }) =>
+    pieces.flatMap((piece) =>
+      piece.kind === 'fill' ? [piece.colour] : piece.kind === 'text' ? [piece.lettering.colour] : [],
+    ),
+  );
+  const palette = [
+    ...artworks.flatMap(({ facts }) => facts.palette),
+    ...fills.map((hex) => ({ hex, share: 0 })),
+  ];
+  const once = palette.filter(({ hex }, i) => palette.findIndex((other) => other.hex === hex) === i);
+  return swatchesOf(once, await inksOf(once.map(({ hex }) => hex)));
+}
+
+/** Hands a pack's zip to the browser's downloads. */
+export async function savePack({ id, manifest }: StoredPack): Promise<void> {
+  saveAs(await readPackZip(id), `${safeName(manifest.name)}.zip`);
+}
+
+/** Takes a pack out with its zip; gives back what undoes it. */
+export async function removePack(pack: StoredPack): Promise<() => Promise<void>> {
+  const zip = await readPackZip(pack.id);
+  useShop.setState(({ packs }) => ({ packs: without(packs, pack.id) }));
+  await removeStored(pack.id);
+  return async () => {
+    await putPack(pack, zip);
+    useShop.setState(({ packs }) => ({ packs: withRecord(packs, pack.id, pack) }));
+  };
+}

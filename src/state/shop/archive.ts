@@ -1,0 +1,246 @@
+import * as v from 'valibot';
+import { UpFitError } from '@/core/errors';
+import { safeName } from '@/core/pack/names';
+import { artworkIdOf, type Design, type Fit } from '@/core/fit/schema';
+import type { ZipFile } from '@/files/zip';
+import {
+  ARCHIVED,
+  ARCHIVED_TABLES,
+  readRecords,
+  writeRecords,
+  type ArchivedTable,
+  type Records,
+  type StoredRecord,
+} from '@/store/archive';
+import { readOriginal } from '@/store/database';
+import { SettingsSchema, type Artwork, type Settings } from '@/store/schema';
+import { isStopped, type JobOptions } from '@/workers/client';
+import { makeZip, readZip } from '@/workers/zip-client';
+import { inOrder } from '@/core/same';
+import { saveAs } from '../handover/download';
+import { openShop, useShop } from './shop';
+
+const INDEX = 'upfit.json';
+
+/** Writes everything, or one design with all it needs, to one zip and hands it out. False where it was stopped. */
+export async function saveArchive(designId: string | null, options: JobOptions): Promise<boolean> {
+  try {
+    const all = await readRecords();
+    const records = designId === null ? all : onlyDesign(all, designId);
+    const files: ZipFile[] = [];
+    for (const { facts } of records.artworks as unknown as Artwork[]) {
+      const path = originalPath(facts.sha256, facts.name);
+      if (!files.some((one) => one.path === path))
+        files.push({ path, data: await readOriginal(facts.sha256) });
+    }
+    const written = Object.fromEntries(
+      ARCHIVED_TABLES.map((table) => [
+        table,
+        records[table].map((record) => withoutFiles(table, record, files)),
+      ]),
+    );
+    const { settings } = useShop.getState();
+    const head = {
+      upfit: 'archive/1',
+      made: new Date().toISOString(),
+      settings: designId === null ? settings : null,
+      ...written,
+    };
+    const { zip } = await makeZip(files, { path: INDEX, head }, options);
+    const name = designId === null ? settings.shopName : String(records.designs[0]?.['name'] ?? 'design');
+    saveAs(zip, `${safeName(name)}-up-fit.zip`);
+    return true;
+  } catch (error) {
+    if (isStopped(error)) return false;
+    throw error;
+  }
+}
+
+/** What an archive would change of one kind of thing. */
+export interface Change {
+  table: ArchivedTable;
+  added: number;
+  changed: number;
+  same: number;
+}
+
+/** An archive that was read and found whole; nothing of it is in the shop yet. */
+export interface OpenedArchive {
+  name: string;
+  records: Records;
+  originals: Map<string, Blob>;
+  settings: Settings | null;
+  changes: Change[];
+}
+
+/** Reads an archive and holds every file to its checksum. Throws with a sentence where anything in it is wrong. */
+export async function openArchive(file: File, options: JobOptions): Promise<OpenedArchive> {
+  const { index, files } = await readZip(file.name, file, INDEX, options);
+  const head = v.safeParse(Head, JSON.parse(index));
+  if (!head.success)
+    throw wrong(file.name, 'is no archive of this version of Up Fit: open it where it was made');
+  const records = {} as Records;
+  for (const table of ARCHIVED_TABLES) {
+    records[table] = (head.output[table] ?? []).map((record) => {
+      const read = v.safeParse(ARCHIVED[table].schema, withFiles(file.name, table, record, files));
+      if (!read.success) throw wrong(file.name, `holds a record of its ${table} that cannot be read`);
+      return read.output as StoredRecord;
+    });
+  }
+  const originals = new Map<string, Blob>();
+  for (const { facts } of records.artworks as unknown as Artwork[]) {
+    const original = files.get(originalPath(facts.sha256, facts.name));
+    if (!original) throw wrong(file.name, `lacks the file of “${facts.name}”`);
+    originals.set(facts.sha256, original);
+  }
+  const here = await readRecords();
+  const changes = ARCHIVED_TABLES.map((table) => compare(table, here[table], records[table]));
+  const settings = v.safeParse(SettingsSchema, head.output.settings);
+  return {
+    name: file.name,
+    records,
+    originals,
+    settings: settings.success ? settings.output : null,
+    changes,
+  };
+}
+
+/** Brings an archive in: what is new and what differs, or in the place of everything. All of it, or nothing. */
+export async function takeArchive(archive: OpenedArchive, replace: boolean): Promise<void> {
+  const { records, originals, settings } = archive;
+  const here = await readRecords();
+  const wanted = replace ? records : ({} as Records);
+  if (!replace)
+    for (const table of ARCHIVED_TABLES) {
+      const known = saidBy(table, here[table]);
+      wanted[table] = records[table].filter(
+        (record) => known.get(keyOf(table, record)) !== said(table, record),
+      );
+    }
+  await writeRecords(wanted, originals, { replace, settings: replace ? settings : null });
+  await openShop();
+}
+
+const AnyRecord = v.record(v.string(), v.unknown());
+const Head = v.looseObject({
+  upfit: v.literal('archive/1'),
+  settings: v.unknown(),
+  ...(Object.fromEntries(ARCHIVED_TABLES.map((table) => [table, v.optional(v.array(AnyRecord))])) as Record<
+    ArchivedTable,
+    v.OptionalSchema<v.ArraySchema<typeof AnyRecord, undefined>, undefined>
+  >),
+});
+
+function wrong(name: string, how: string): UpFitError {
+  return new UpFitError('unreadable', `“${name}” ${how}. Nothing was taken from it.`);
+}
+
+function keyOf(table: ArchivedTable, record: StoredRecord): string {
+  return String(record[ARCHIVED[table].key]);
+}
+
+/** Where an artwork's own file lies in an archive. */
+function originalPath(sha256: string, name: string): string {
+  const ending = /\.([a-z0-9]{1,5})$/i.exec(name)?.[1]?.toLowerCase() ?? 'bin';
+  return `artwork/${sha256}.${ending}`;
+}
+
+function filePath(table: ArchivedTable, record: StoredRecord, field: string): string {
+  return `${table}/${encodeURIComponent(keyOf(table, record))}.${field}`;
+}
+
+/** A record with its files beside it, under their paths. */
+function withoutFiles(table: ArchivedTable, record: StoredRecord, files: ZipFile[]): StoredRecord {
+  const written = { ...record };
+  for (const field of ARCHIVED[table].files) {
+    const path = filePath(table, record, field);
+    const blob = record[field] as Blob;
+    files.push({ path, data: blob });
+    written[field] = { path, type: blob.type };
+  }
+  return written;
+}
+
+function withFiles(
+  name: string,
+  table: ArchivedTable,
+  record: StoredRecord,
+  files: ReadonlyMap<string, Blob>,
+): StoredRecord {
+  const read = { ...record };
+  for (const field of ARCHIVED[table].files) {
+    const file = files.get(filePath(table, record, field));
+    if (!file) throw wrong(name, `lacks a file of its ${table}`);
+    const type = (record[field] as { type?: unknown } | undefined)?.type;
+    read[field] = file.slice(0, file.size, typeof type === 'string' ? type : '');
+  }
+  return read;
+}
+
+/** What a record says, its files left out: they are known by what made them. */
+function said(table: ArchivedTable, record: StoredRecord): string {
+  const fields = Object.entries(record).filter(
+    ([field]) => !(ARCHIVED[table].files as readonly string[]).includes(field),
+  );
+  return JSON.stringify(Object.fromEntries(fields), inOrder);
+}
+
+function saidBy(table: ArchivedTable, records: readonly StoredRecord[]): Map<string, string> {
+  return new Map(
+    records.map((record) => {
+      // Read as it would be today, so that a record of an earlier version says the same.
+      const read = v.safeParse(ARCHIVED[table].schema, record);
+      const now = (read.success ? read.output : record) as StoredRecord;
+      return [keyOf(table, now), said(table, now)];
+    }),
+  );
+}
+
+function compare(
+  table: ArchivedTable,
+  here: readonly StoredRecord[],
+  there: readonly StoredRecord[],
+): Change {
+  const known = saidBy(table, here);
+  let [added, changed, same] = [0, 0, 0];
+  for (const record of there) {
+    const own = known.get(keyOf(table, record));
+    if (own === undefined) added++;
+    else if (own === said(table, record)) same++;
+    else changed++;
+  }
+  return { table, added, changed, same };
+}
+
+/** One design, its fits, and what they are made of. */
+function onlyDesign(all: Records, designId: string): Records {
+  const designs = all.designs.filter(({ id }) => id === designId);
+  const fits = all.fits.filter((fit) => fit['designId'] === designId) as unknown as Fit[];
+  const pieces = fits.flatMap(({ faces }) => faces.flatMap((face) => face.pieces));
+  const artworkIds = new Set([
+    ...(designs as unknown as Design[]).flatMap(({ artworks }) => artworks.map(({ artworkId }) => artworkId)),
+    ...pieces.map(artworkIdOf),
+  ]);
+  const blankIds = new Set(fits.map(({ blankId }) => blankId));
+  const faceIds = new Set(pieces.map((piece) => (piece.kind === 'text' ? piece.lettering.faceId : null)));
+  const { versions, settings } = useShop.getState();
+  const specIds = new Set(
+    [...versions.values()]
+      .filter(({ id }) => blankIds.has(id))
+      .map(({ id, specId }) => settings.houses[id] ?? specId),
+  );
+  return {
+    artworks: all.artworks.filter(({ id }) => artworkIds.has(id as string)),
+    designs,
+    fits: fits as unknown as StoredRecord[],
+    blanks: all.blanks.filter(({ blank }) => blankIds.has((blank as { id: string }).id)),
+    specs: all.specs.filter(({ id }) => specIds.has(id as string)),
+    underlays: all.underlays.filter(({ blankId }) => blankIds.has(blankId as string)),
+    swatches: [],
+    faces: all.faces.filter(({ id }) => faceIds.has(id as string)),
+    profiles: [],
+    layouts: [],
+    photos: [],
+    sheets: [],
+  };
+}

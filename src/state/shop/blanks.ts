@@ -1,0 +1,166 @@
+import * as v from 'valibot';
+import { UpFitError } from '@/core/errors';
+import type { Body } from '@/core/blank/kinds';
+import { bodyTroubles } from '@/core/blank/troubles';
+import { makeBlank } from '@/core/blank/make';
+import { METHODS } from '@/core/blank/methods';
+import type { ResolvedBlank } from '@/core/blank/resolve';
+import { BlankSchema, HouseSpecSchema, type Blank, type HouseSpec, type Source } from '@/core/blank/schema';
+import { freeIdAmong, safeName } from '@/core/pack/names';
+
+import { versionKey, type Underlay } from '@/store/blanks';
+import { put, remove } from '@/store/database';
+import { library } from './library';
+import { saveAs } from '../handover/download';
+import { changeSettings, useShop, without, withRecord } from './shop';
+
+/** Keeps a version of a blank: what was made on older ones stays as it is. */
+export async function saveBlank(blank: Blank): Promise<void> {
+  const key = versionKey(blank);
+  const { versions, specs, settings } = useShop.getState();
+  useShop.setState(library(withRecord(versions, key, blank), specs, settings));
+  await put('blanks', { key, blank });
+}
+
+/** Takes one version back, as undo of `saveBlank` does. */
+export async function dropVersion(blank: Blank): Promise<void> {
+  const key = versionKey(blank);
+  const { versions, specs, settings } = useShop.getState();
+  useShop.setState(library(without(versions, key), specs, settings));
+  await remove('blanks', key);
+}
+
+/** The next version of a blank with something changed, kept and given back. */
+export async function changeBlank(blank: Blank, change: Partial<Blank>): Promise<Blank> {
+  const { versions } = useShop.getState();
+  const latest = Math.max(
+    ...[...versions.values()].filter(({ id }) => id === blank.id).map((one) => one.version),
+  );
+  const next = { ...blank, ...change, id: blank.id, version: latest + 1 };
+  await saveBlank(next);
+  return next;
+}
+
+/** A blank of one's own: a body, and the records it is printed by. */
+export async function newBlank(
+  name: string,
+  body: Body,
+  records: Pick<Blank, 'methodId' | 'specId'>,
+  measured: Source,
+): Promise<Blank> {
+  const blank = makeBlank({ id: freeId(name), name: name.trim(), body, measured, ...records });
+  await saveBlank(blank);
+  return blank;
+}
+
+export async function duplicateBlank({ blank }: ResolvedBlank): Promise<Blank> {
+  const name = `${blank.name}, copy`;
+  const copy = { ...blank, id: freeId(name), version: 1, name };
+  await saveBlank(copy);
+  return copy;
+}
+
+/** Takes a blank out of the library and off the range; gives back what undoes it. Fits on it stay whole. */
+export async function removeBlank(id: string): Promise<() => Promise<void>> {
+  const { removedBlanks, columns } = useShop.getState().settings;
+  await changeSettings({
+    removedBlanks: [...removedBlanks, id],
+    columns: columns.filter((one) => one !== id),
+  });
+  return () => changeSettings({ removedBlanks, columns });
+}
+
+/** Chooses the house that prints a blank: every fit on it is checked again by that house's numbers. */
+export function chooseHouse(blankId: string, specId: string): Promise<void> {
+  return changeSettings({ houses: { ...useShop.getState().settings.houses, [blankId]: specId } });
+}
+
+/** Keeps a house spec; blanks printed by it are checked again. */
+export async function saveSpec(spec: HouseSpec): Promise<void> {
+  const { versions, specs, settings } = useShop.getState();
+  useShop.setState(library(versions, withRecord(specs, spec.id, spec), settings));
+  await put('specs', spec);
+}
+
+/**
+ * A house's spec with what was stated for one blank: a record of its own where anything differs from the house's
+ * usual, so that its other blanks stay as they are.
+ */
+export async function keepSpecFor(
+  usual: HouseSpec,
+  name: string,
+  stated: Partial<Omit<HouseSpec, 'id' | 'version' | 'upfit'>>,
+): Promise<HouseSpec> {
+  if (Object.keys(stated).length === 0) return usual;
+  const own = { ...usual, ...stated, id: freeId(`${stated.house ?? usual.house} ${name}`), version: 1 };
+  await saveSpec(own);
+  return own;
+}
+
+/** An id that no blank and no spec has yet, made from a name. */
+export function freeId(name: string): string {
+  const { versions, specs } = useShop.getState();
+  return freeIdAmong(name, [...[...versions.values()].map(({ id }) => id), ...specs.keys()]);
+}
+
+/** A blank and its house's spec as one JSON file. */
+export function exportBlank({ blank, spec }: ResolvedBlank): void {
+  const text = `${JSON.stringify({ ...blank, spec }, null, 2)}\n`;
+  saveAs(new Blob([text], { type: 'application/json' }), `${safeName(blank.name)}.blank.json`);
+}
+
+/** Takes a blank in from a JSON file, under an id that is free. Nothing is kept of a file that does not read. */
+export async function importBlank(file: File): Promise<Blank> {
+  const { blank, spec } = readBlankFile(file.name, await file.text());
+  const { specs } = useShop.getState();
+  if (spec && !specs.has(spec.id)) await saveSpec(spec);
+  const taken = { ...blank, id: freeId(blank.id), version: 1 };
+  await saveBlank(taken);
+  return taken;
+}
+
+function readBlankFile(name: string, text: string): { blank: Blank; spec: HouseSpec | null } {
+  let json: unknown;
+  try {
+    json = JSON.parse(text);
+  } catch {
+    throw new UpFitError('unreadable', `“${name}” is not JSON, so it is no blank: export the blank again.`);
+  }
+  const read = v.safeParse(BlankSchema, json);
+  if (!read.success) {
+    const issue = read.issues[0];
+    const where = v.getDotPath(issue);
+    throw new UpFitError(
+      'unreadable',
+      `“${name}” is no blank${where ? `: ${where} does not read` : ''}. Nothing was taken in.`,
+    );
+  }
+  const blank = read.output;
+  const [trouble] = bodyTroubles(blank.body);
+  if (trouble) throw new UpFitError('unreadable', `“${name}” does not hold together: ${trouble.message}`);
+  const spec = v.safeParse(HouseSpecSchema, (json as { spec?: unknown }).spec);
+  const known =
+    useShop.getState().specs.has(blank.specId) || (spec.success && spec.output.id === blank.specId);
+  if (!known)
+    throw new UpFitError(
+      'unreadable',
+      `“${name}” names a house spec that is neither in it nor here: export it again with its spec.`,
+    );
+  if (!METHODS.some(({ id }) => id === blank.methodId)) {
+    throw new UpFitError(
+      'unreadable',
+      `“${name}” is printed by “${blank.methodId}”, a method this Up Fit does not know.`,
+    );
+  }
+  return { blank, spec: spec.success ? spec.output : null };
+}
+
+export async function saveUnderlay(underlay: Underlay): Promise<void> {
+  useShop.setState(({ underlays }) => ({ underlays: withRecord(underlays, underlay.key, underlay) }));
+  await put('underlays', underlay);
+}
+
+export async function removeUnderlay(key: string): Promise<void> {
+  useShop.setState(({ underlays }) => ({ underlays: without(underlays, key) }));
+  await remove('underlays', key);
+}

@@ -1,0 +1,80 @@
+import type { Facts } from '@/core/artwork/facts';
+import type { PrintFace, ResolvedBlank } from '@/core/blank/resolve';
+import { isToShape, usualCut } from '@/core/cut/face';
+import type { Design, Fit, FitFace } from '@/core/fit/schema';
+import { newPiece } from '@/core/fit/place';
+import { renditionFor } from '@/core/fit/rendition';
+import type { Artwork } from '@/store/schema';
+import { withCuts } from '../bench/cutting';
+import { designOf } from '../artwork/folders';
+import { facesByLayout } from './layouts';
+import { changeSettings, saveFit, useShop } from './shop';
+
+/** A design of one artwork, named after it. */
+export function designFromArtwork(artwork: Artwork): Promise<Design> {
+  return designOf(artwork.facts.name.replace(/\.[a-z0-9]+$/i, ''), [artwork]);
+}
+
+/** One click from an empty cell: the design's motifs inside the safe area, its grounds covering the bleed. */
+export async function fitDesign(designId: string, blankId: string): Promise<Fit> {
+  const { designs, blanks, artworks } = useShop.getState();
+  const design = designs.get(designId);
+  const resolved = blanks.get(blankId);
+  if (!design || !resolved) throw new Error('The design or the blank is no longer here.');
+  const { blank, faces, method } = resolved;
+  const chosen = design.artworks.flatMap(({ artworkId, role }) => {
+    const named = artworks.get(artworkId);
+    const artwork = named && renditionFor(method, familyOf(named, artworks));
+    return artwork ? [{ artworkId: artwork.id, role, facts: artwork.facts }] : [];
+  });
+  const bare: Fit = {
+    upfit: 'fit/1',
+    id: crypto.randomUUID(),
+    designId,
+    blankId,
+    blankVersion: blank.version,
+    colourId: blank.colours[0]!.id,
+    stateId: null,
+    sizeId: null,
+    faces: isToShape(resolved)
+      ? [toBeCut(resolved, bareFace(faces[0]!, chosen), design.name)]
+      : (facesByLayout(resolved, chosen) ?? [bareFace(faces[0]!, chosen)]),
+  };
+  const shown = chosen.map(({ artworkId }) => artworks.get(artworkId)!);
+  const fit = await withCuts(bare, resolved, shown);
+  await saveFit(fit);
+  return fit;
+}
+
+/** A face with a design's grounds covering its bleed, and its motifs inside its safe area on top of them. */
+function bareFace(face: PrintFace, chosen: readonly Chosen[]): Fit['faces'][number] {
+  const order = { ground: 0, motif: 1 };
+  const pieces = [...chosen]
+    .sort((a, b) => order[a.role] - order[b.role])
+    .map(({ artworkId, role, facts }) => newPiece(crypto.randomUUID(), artworkId, facts, role, face));
+  return { faceId: face.id, pieces };
+}
+
+/** A sticker that is cut round what lies on it. */
+function toBeCut(blank: ResolvedBlank, face: FitFace, name: string): FitFace {
+  return { ...face, faceId: 'sticker-1', cut: { ...usualCut(blank), name, d: '', of: '' } };
+}
+
+type Chosen = Design['artworks'][number] & { facts: Facts };
+
+/** An artwork and its renditions, itself first. */
+function familyOf(artwork: Artwork, artworks: ReadonlyMap<string, Artwork>): Artwork[] {
+  return [artwork, ...[...artworks.values()].filter(({ rendition }) => rendition?.of === artwork.id)];
+}
+
+/** Puts a blank on the range as its last column. */
+export function addColumn(blankId: string): Promise<void> {
+  const { columns } = useShop.getState().settings;
+  return columns.includes(blankId) ? Promise.resolve() : changeSettings({ columns: [...columns, blankId] });
+}
+
+/** Takes a blank off the range; its fits stay and come back with it. */
+export function removeColumn(blankId: string): Promise<void> {
+  const { columns } = useShop.getState().settings;
+  return changeSettings({ columns: columns.filter((id) => id !== blankId) });
+}
