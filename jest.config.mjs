@@ -16,6 +16,7 @@ const MODULES = [
   'hash-wasm',
   'idb',
   'internmap',
+  'lru-cache',
   'maxrects-packer',
   'opentype\\.js',
   'pdfjs-dist',

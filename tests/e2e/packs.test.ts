@@ -33,7 +33,7 @@ async function held(): Promise<{ number: string; sha256: string }[]> {
   }[];
 }
 
-const tick = (words: string) => shop.bench.named(words, 'input').then((box) => box.click());
+const tick = (words: string) => shop.bench.named(words, '[role=checkbox]').then((box) => box.click());
 const packs = () => records<StoredPack>(shop.browser, 'packs');
 
 describe('a pack', () => {

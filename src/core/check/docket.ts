@@ -21,6 +21,7 @@ import type { CheckContext, ProductLook, Rule } from './context';
 import { isAccepted } from './acceptance';
 import { rank, standing, worst, type Finding, type Verdict } from './finding';
 import { RULES } from './registry';
+import { memo } from '../memo';
 
 /** How a fit does on one look or in one size of the product. */
 export interface Outcome {
@@ -125,8 +126,7 @@ function checkFace(
 }
 
 /** Faces that were measured last, so that an edit of one face does not measure the others again. */
-const remembered = new Map<string, Finding[]>();
-const MOST_REMEMBERED = 24;
+const remembered = memo<string, Finding[]>(24);
 
 function rememberedOr(
   blank: ResolvedBlank,
@@ -148,13 +148,7 @@ function rememberedOr(
     [all, shown, fit.colourId],
     [press?.name, press?.intent, unit, coarse, everyColour, rules],
   ]);
-  let found = remembered.get(key);
-  if (!found) {
-    found = check();
-    remembered.set(key, found);
-    if (remembered.size > MOST_REMEMBERED) remembered.delete(remembered.keys().next().value!);
-  }
-  return found;
+  return remembered(key, check);
 }
 
 /** The looks of the product: its states, which all count, or else its colours, of which the fit's own does. */

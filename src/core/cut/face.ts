@@ -7,25 +7,20 @@ import type { Shape } from './polygons';
 import { USUAL_CUT, type Cut, type CutSettings } from '../fit/cut';
 import type { Ring } from './trace';
 import { aspectsOf } from '../blank/kinds';
+import { memo, memoOf } from '../memo';
 
-const shapes = new Map<string, Shape>();
 const MOST_KEPT = 400;
+const shapes = memo<string, Shape>(MOST_KEPT);
 /** mm of backing past a kiss cut. */
 const PEEL_EDGE = 4;
 
 /** The shape that a cut line goes round, its outermost part first. */
 export function shapeOf(d: string): Shape {
-  let shape = shapes.get(d);
-  if (!shape) {
-    shape = shapeOfPath(parsePath(d) ?? []);
-    shapes.set(d, shape);
-    if (shapes.size > MOST_KEPT) shapes.delete(shapes.keys().next().value!);
-  }
-  return shape;
+  return shapes(d, () => shapeOfPath(parsePath(d) ?? []));
 }
 
 const cutBlanks = new WeakMap<ResolvedBlank, WeakMap<Fit['faces'], ResolvedBlank>>();
-const cutFaces = new WeakMap<PrintFace, Map<string, PrintFace>>();
+const cutFaces = memoOf<PrintFace, string, PrintFace>(MOST_KEPT);
 
 /**
  * A blank as a fit has it cut: a face for each of the fit's, by its line; one that has no line yet is as the blank's own.
@@ -45,16 +40,10 @@ export function asCut(blank: ResolvedBlank, { faces }: Pick<Fit, 'faces'>): Reso
 }
 
 function faceOf(own: PrintFace, id: string, cut: Cut | undefined): PrintFace {
-  const known = cutFaces.get(own) ?? new Map<string, PrintFace>();
-  cutFaces.set(own, known);
   const key = [id, cut?.name, cut?.edge, cut?.backing, cut?.d].join('\n');
-  let face = known.get(key);
-  if (!face) {
-    face = cut && cut.d !== '' ? cutFace(own, id, cut) : { ...own, id, name: cut?.name ?? own.name };
-    known.set(key, face);
-    if (known.size > MOST_KEPT) known.delete(known.keys().next().value!);
-  }
-  return face;
+  return cutFaces(own, key, () =>
+    cut && cut.d !== '' ? cutFace(own, id, cut) : { ...own, id, name: cut?.name ?? own.name },
+  );
 }
 
 /** How a sticker is cut at first: a kiss cut has an edge to peel it by. */

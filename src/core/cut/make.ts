@@ -6,7 +6,7 @@ import { isPlaced, isShowing, type FitFace, type Piece, type PlacedPiece } from 
 import { newFill } from '../fit/place';
 import { writePath } from '../geometry/path';
 import { IN_SILENCE, type Progress } from '../raster/raster';
-import { inOrder } from '../same';
+import { inOrder } from '../key-order';
 import { renderFace, type Shown } from '../render/face';
 import { cutLine, toCorner } from './line';
 import { settingsOf, type Cut } from '../fit/cut';

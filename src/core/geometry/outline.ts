@@ -1,5 +1,6 @@
 import { Clipper, EndType, JoinType } from 'clipper2-ts';
 import { NearEdges } from './near-edges';
+import { memoOf } from '../memo';
 
 /** A closed outline as its corner points in mm, from the top left of its box. */
 export type Outline = [x: number, y: number][];
@@ -23,22 +24,17 @@ function nearEdges(outline: Outline): NearEdges {
   return near;
 }
 
-const grown = new WeakMap<Outline, Map<number, Outline[]>>();
+const grown = memoOf<Outline, number, Outline[]>(64);
 
 /** The outline grown by `grow` mm (negative: shrunk), its corners rounded by it; shrinking may leave several, or none. */
 export function growOutline(outline: Outline, grow: number): Outline[] {
   if (grow === 0) return [outline];
-  const known = grown.get(outline) ?? new Map<number, Outline[]>();
-  grown.set(outline, known);
-  let found = known.get(grow);
-  if (!found) {
+  return grown(outline, grow, () => {
     const path = outline.map(([x, y]) => ({ x, y }));
     const turned = Clipper.areaD(path) < 0 ? path.reverse() : path;
     const paths = Clipper.inflatePathsD([turned], grow, JoinType.Round, EndType.Polygon, 2, PRECISION, 0.01);
-    found = paths.map((points) => points.map(({ x, y }): [number, number] => [x, y]));
-    known.set(grow, found);
-  }
-  return found;
+    return paths.map((points) => points.map(({ x, y }): [number, number] => [x, y]));
+  });
 }
 
 /** Where the row at height y lies within outlines: spans from left to right, in mm. */

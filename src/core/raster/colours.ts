@@ -1,4 +1,5 @@
 import { IN_SILENCE, words, type Progress, type Raster } from './raster';
+import { memoOf } from '../memo';
 
 /** Alpha from which a pixel counts as printed. */
 const PRINTED = 128;
@@ -66,7 +67,7 @@ export interface Sorted {
   largest: number;
 }
 
-const sorted = new WeakMap<ColourCounts, Map<string, Sorted>>();
+const sorted = memoOf<ColourCounts, string, Sorted>(64);
 
 /**
  * Goes through every colour of a picture and takes those whose value is above a limit; `value` is told the largest so
@@ -78,10 +79,7 @@ export function sortColours(
   limit: number,
   value: (colour: number, largest: number) => number,
 ): Sorted {
-  const known = sorted.get(counts) ?? new Map<string, Sorted>();
-  sorted.set(counts, known);
-  let found = known.get(key);
-  if (!found) {
+  return sorted(counts, key, () => {
     const off = new Set<number>();
     let [pixels, largest] = [0, 0];
     for (let i = 0; i < counts.colours.length; i++) {
@@ -92,9 +90,8 @@ export function sortColours(
       off.add(colour);
       pixels += counts.counts[i]!;
     }
-    known.set(key, (found = { off, pixels, largest }));
-  }
-  return found;
+    return { off, pixels, largest };
+  });
 }
 
 /** Pixels of certain colours: how many, and the box that holds them. Null where there are none. */

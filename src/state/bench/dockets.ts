@@ -11,7 +11,7 @@ import type { FitJob, JobArtwork } from '@/workers/messages';
 import type { Preview } from '../artwork/previews';
 import { blankOf } from '../shop/library';
 import { pressAsked, pressKey } from '../engine/press';
-import { inOrder } from '@/core/same';
+import { inOrder } from '@/core/key-order';
 import { artworkIdsOf, contextOf, saveDocket, useShop, type Shop } from '../shop/shop';
 import { RULES_KEY } from '@/core/check/registry';
 

@@ -10,7 +10,7 @@ import { readFit } from '@/store/database';
 import { restHand, useHand } from './hand';
 import { FitHold, type Role } from './fit-lock';
 import { isUnsaved, keepEdit, keepWaiting } from './save-queue';
-import { isSame } from '@/core/same';
+import { dequal } from 'dequal';
 import { artworkIdsOf, showFit, useShop } from '../shop/shop';
 
 interface OpenFit {
@@ -77,7 +77,7 @@ async function load(fitId: string, writes: boolean): Promise<void> {
   const steps = (kept?.steps ?? []).filter((step) => artworkIdsOf(step.fit).every((id) => artworks.has(id)));
   const at = kept?.steps.find(({ number }) => number === kept.at);
   // Changed elsewhere since, by another file in an artwork's place for one: that is a step like any other.
-  const changed = writes && at !== undefined && !isSame(at.fit, fit);
+  const changed = writes && at !== undefined && !dequal(at.fit, fit);
   const here = at?.number ?? 0;
   const states = steps.map((step): OpenFit => ({ fit: step.fit, number: step.number }));
   const { temporal: history } = useBench;
@@ -112,7 +112,7 @@ export async function changeFit(change: (fit: Fit) => Fit): Promise<void> {
   useHand.setState({ draft: null, snapped: null });
   if (!fit || useRole.getState().role !== 'writing') return;
   const next = change(fit);
-  if (isSame(next, fit)) return;
+  if (dequal(next, fit)) return;
   if (!based) {
     based = true;
     void keepEdit({ fit, number, step: true });

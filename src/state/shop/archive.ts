@@ -16,7 +16,7 @@ import { readOriginal } from '@/store/database';
 import { SettingsSchema, type Artwork, type Settings } from '@/store/schema';
 import { isStopped, type JobOptions } from '@/workers/client';
 import { makeZip, readZip } from '@/workers/zip-client';
-import { inOrder } from '@/core/same';
+import { inOrder } from '@/core/key-order';
 import { saveAs } from '../handover/download';
 import { openShop, useShop } from './shop';
 

@@ -8,6 +8,7 @@ import { pixelsOf } from '../../render/finish';
 import { sampleAlpha, sampler } from '../../render/sampler';
 import { tilesOf } from '../../render/tiles';
 import type { CheckContext } from '../context';
+import { memoOf } from '../../memo';
 
 export type BySide = Record<Side, number>;
 
@@ -82,14 +83,11 @@ export function withinOutline(
   { grid, face }: CheckContext,
   grow: number,
 ): (column: number, row: number) => boolean {
-  const known = insides.get(grid) ?? new Map<number, Mask>();
-  insides.set(grid, known);
-  let mask = known.get(grow);
-  if (!mask) known.set(grow, (mask = coverOn(flatGround(grid), parsePath(shapePath(face, grow)) ?? [])));
+  const mask = insides(grid, grow, () => coverOn(flatGround(grid), parsePath(shapePath(face, grow)) ?? []));
   return (column, row) => maskAt(mask, column, row) >= 128;
 }
 
-const insides = new WeakMap<CheckContext['grid'], Map<number, Mask>>();
+const insides = memoOf<CheckContext['grid'], number, Mask>(8);
 
 /** Columns whose pixel centres lie within a span in mm, `to` exclusive. */
 export function columnsIn(

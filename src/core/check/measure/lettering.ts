@@ -10,6 +10,7 @@ import { renderFace } from '../../render/face';
 import { coverOn, flatGround, inksOf } from '../../render/ground';
 import { gridOver } from '../../render/transform';
 import type { CheckContext, ProductLook } from '../context';
+import { memo } from '../../memo';
 
 /** Pixels that a stroke as thin as the limit is measured with. */
 const PIXELS_A_LIMIT = 10;
@@ -20,8 +21,7 @@ const BEHIND = 900;
 /** Share of a letter's surroundings that may be worse than what is told. */
 const LEFT_OUT = 0.05;
 
-const known = new Map<string, { thinnest: number | null; share: number }>();
-const MOST_KNOWN = 24;
+const known = memo<string, { thinnest: number | null; share: number }>(24);
 
 /**
  * The thinnest stroke of a text against a limit, both in mm at its size; with its outline where that has the same
@@ -33,18 +33,14 @@ export function thinnestStroke(piece: TextPiece, limit: number): { thinnest: num
   const d = joined ? ink.outlineD! : ink.d;
   const perMm = Math.min(PIXELS_A_LIMIT / limit, Math.sqrt(MOST_PIXELS / (width * height)));
   const key = [limit, perMm.toFixed(4), width.toFixed(4), d].join(' ');
-  let found = known.get(key);
-  if (!found) {
+  return known(key, () => {
     const scale = (width / ink.width) * perMm;
     const { strokes } = readStrokes(drawn(d, scale), limit * perMm);
-    found = {
+    return {
       thinnest: strokes.thinnest === null ? null : strokes.thinnest / perMm,
       share: strokes.share,
     };
-    known.set(key, found);
-    if (known.size > MOST_KNOWN) known.delete(known.keys().next().value!);
-  }
-  return found;
+  });
 }
 
 /** Outlines filled, as a picture with a clear margin; `scale` in pixels for one of their units. */

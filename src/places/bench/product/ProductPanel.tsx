@@ -127,7 +127,11 @@ function Swatches({ label, choices, chosenId, docket, onChoose, children }: Swat
   const chosen = choices.find(({ id }) => id === chosenId);
   const outcome = docket?.looks.find(({ id }) => id === chosenId);
   return (
-    <div className="flex shrink-0 flex-wrap items-center gap-x-1.5 gap-y-1 border-t border-viewing-rule px-3 py-1 text-sm">
+    <div
+      role="group"
+      aria-label={label}
+      className="flex shrink-0 flex-wrap items-center gap-x-1.5 gap-y-1 border-t border-viewing-rule px-3 py-1 text-sm"
+    >
       <Segments
         label={label}
         value={chosenId}

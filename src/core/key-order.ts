@@ -3,8 +3,3 @@ export function inOrder(_: string, value: unknown): unknown {
   if (typeof value !== 'object' || value === null || Array.isArray(value)) return value;
   return Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)));
 }
-
-/** Whether two records say the same. */
-export function isSame(a: unknown, b: unknown): boolean {
-  return JSON.stringify(a, inOrder) === JSON.stringify(b, inOrder);
-}
