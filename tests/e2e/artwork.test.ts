@@ -9,13 +9,15 @@ import { openBrowser } from '../../scripts/lib/browser.mjs';
 import { records } from '../support/stored';
 import { downloaded, newFolder, Page, PATIENCE } from '../support/bench';
 import { writeDamaged } from '../support/damaged';
+import { LONG } from '../support/long';
 import { served } from '../support/served';
 
 const folder = newFolder();
 const downloads = newFolder();
 const file = (name: string) => join(folder, name);
 const convert = (...args: string[]) => execFileSync('convert', args, { cwd: folder });
-const FILES = 120;
+/** More than go to one design unasked. */
+const FILES = LONG ? 240 : 48;
 
 const app = { address: served().empty };
 let browser: WebDriver;
@@ -286,15 +288,16 @@ test('where it came from is asked for, and kept over a reload', async () => {
 });
 
 describe('hundreds at a time', () => {
-  test('a folder of 120: stopped at half, what is there stays, and the rest comes when asked for', async () => {
+  test(`a folder of ${FILES}: stopped at half, what is there stays, and the rest comes when asked for`, async () => {
     const before = (await stored('artworks')).length;
     await (await page.find('input[type=file][webkitdirectory]')).sendKeys(file('beach'));
-    await page.says('[aria-label="Files coming in"]', /\b(6\d|[789]\d|1[01]\d) of 120/);
+    await page.says('[aria-label="Files coming in"]', new RegExp(`\\b[1-9]\\d+ of ${FILES}`));
     await page.press('Stop');
     const told = await page.says('[aria-label="Files coming in"]', /\d+ files taken in, \d+ stopped/);
     const [, taken, stopped] = /(\d+) files taken in, (\d+) stopped/.exec(told)!.map(Number);
     expect(taken! + stopped!).toBe(FILES);
-    expect(taken).toBeGreaterThanOrEqual(60);
+    expect(taken).toBeGreaterThanOrEqual(10);
+    expect(stopped).toBeGreaterThan(0);
     await count(new RegExp(`^${before + taken!} artworks`));
     expect((await stored('artworks')).length).toBe(before + taken!);
     await choose('wave-1.png');
