@@ -8,6 +8,7 @@ const MODULES = [
   '@zip\\.js',
   'clipper2-ts',
   'comlink',
+  'culori',
   'd3-[a-z]+',
   'earcut',
   'fast-check',
@@ -74,8 +75,16 @@ export default {
       ...shared,
       displayName: 'unit',
       testEnvironment: 'node',
-      testMatch: ['<rootDir>/tests/unit/**/*.test.{ts,tsx}'],
+      testMatch: ['<rootDir>/tests/unit/**/*.test.ts'],
       setupFilesAfterEnv: ['<rootDir>/tests/support/thorough.ts'],
+    },
+    {
+      ...shared,
+      // Controls have no loops over pixels; an icon has a global's name.
+      sandboxInjectedGlobals: [],
+      displayName: 'controls',
+      testEnvironment: 'jsdom',
+      testMatch: ['<rootDir>/tests/unit/**/*.test.tsx'],
     },
     {
       ...shared,

@@ -1,7 +1,7 @@
 import { DesignSchema, FitSchema } from '@/core/fit/schema';
 import { SheetSchema } from '@/core/sheet/schema';
 import { StoredBlankSchema, StoredSpecSchema, UnderlaySchema } from './blanks';
-import { database, SETTINGS_KEY, type Table } from './database';
+import { database, together, SETTINGS_KEY, type Table } from './database';
 import { LayoutSchema, StoredFontSchema, StoredPhotoSchema, StoredProfileSchema } from './kept';
 import { ArtworkSchema, SwatchSetSchema, type Settings } from './schema';
 
@@ -42,20 +42,18 @@ export async function writeRecords(
   originals: ReadonlyMap<string, Blob>,
   { replace, settings }: { replace: boolean; settings: Settings | null },
 ): Promise<void> {
-  const db = await database();
   const tables = [...ARCHIVED_TABLES, 'originals', 'dockets', 'steps', 'heads', 'settings'] as const;
-  const change = db.transaction(tables, 'readwrite', { durability: 'strict' });
-  const work: Promise<unknown>[] = [change.done];
-  if (replace) {
-    for (const table of tables) if (table !== 'settings') work.push(change.objectStore(table).clear());
-  }
-  for (const [sha256, blob] of originals) work.push(change.objectStore('originals').put(blob, sha256));
-  for (const table of ARCHIVED_TABLES)
-    for (const record of records[table]) work.push(change.objectStore(table).put(record as never));
-  for (const { id } of records.fits as { id: string }[]) {
-    work.push(change.objectStore('steps').delete(IDBKeyRange.bound([id, 0], [id, Infinity])));
-    work.push(change.objectStore('heads').delete(id));
-  }
-  if (settings) work.push(change.objectStore('settings').put(settings, SETTINGS_KEY));
-  await Promise.all(work);
+  await together(tables, (change, also) => {
+    if (replace) {
+      for (const table of tables) if (table !== 'settings') also(change.objectStore(table).clear());
+    }
+    for (const [sha256, blob] of originals) also(change.objectStore('originals').put(blob, sha256));
+    for (const table of ARCHIVED_TABLES)
+      for (const record of records[table]) also(change.objectStore(table).put(record as never));
+    for (const { id } of records.fits as { id: string }[]) {
+      also(change.objectStore('steps').delete(IDBKeyRange.bound([id, 0], [id, Infinity])));
+      also(change.objectStore('heads').delete(id));
+    }
+    if (settings) also(change.objectStore('settings').put(settings, SETTINGS_KEY));
+  });
 }

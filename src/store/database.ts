@@ -1,4 +1,4 @@
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import { openDB, type DBSchema, type IDBPDatabase, type IDBPTransaction, type StoreNames } from 'idb';
 import * as v from 'valibot';
 import type { HouseSpec } from '@/core/blank/schema';
 import { DesignSchema, FitSchema, type Design, type Fit } from '@/core/fit/schema';
@@ -181,26 +181,49 @@ export async function readFit(fitId: string): Promise<Fit | undefined> {
   return fit.success ? fit.output : undefined;
 }
 
+type Stores = ArrayLike<StoreNames<UpFitDatabase>> & Iterable<StoreNames<UpFitDatabase>>;
+type Change<S extends Stores> = IDBPTransaction<UpFitDatabase, S, 'readwrite'>;
+
+/**
+ * Makes several writes together; where one is refused, even before it is tried, none of them stays. An answer once the
+ * system has it: a crash of the page or the browser loses nothing, and it comes at once.
+ */
+export async function together<const S extends Stores>(
+  stores: S,
+  write: (change: Change<S>, also: (request: Promise<unknown>) => void) => void,
+): Promise<void> {
+  const change = (await database()).transaction(stores, 'readwrite', { durability: 'strict' });
+  // Each is refused with the whole; what is told is what refused the whole.
+  const requests: Promise<unknown>[] = [];
+  const also = (request: Promise<unknown>) => {
+    request.catch(() => undefined);
+    requests.push(request);
+  };
+  also(change.done);
+  try {
+    write(change, also);
+    await Promise.all(requests);
+  } catch (error) {
+    // Refused because it has ended already where the disk itself refused.
+    if (change.error === null) change.abort();
+    throw error;
+  }
+}
+
 /** Keeps an artwork's record and its file together, or neither. */
-export async function putArtwork(artwork: Artwork, original: Blob): Promise<void> {
-  const db = await database();
-  const change = db.transaction(['artworks', 'originals'], 'readwrite', { durability: 'strict' });
-  await Promise.all([
-    change.objectStore('originals').put(original, artwork.facts.sha256),
-    change.objectStore('artworks').put(artwork),
-    change.done,
-  ]);
+export function putArtwork(artwork: Artwork, original: Blob): Promise<void> {
+  return together(['artworks', 'originals'], (change, also) => {
+    also(change.objectStore('originals').put(original, artwork.facts.sha256));
+    also(change.objectStore('artworks').put(artwork));
+  });
 }
 
 /** Keeps a pack's record and its zip together, or neither. */
-export async function putPack(pack: StoredPack, zip: Blob): Promise<void> {
-  const db = await database();
-  const change = db.transaction(['packs', 'packZips'], 'readwrite', { durability: 'strict' });
-  await Promise.all([
-    change.objectStore('packZips').put(zip, pack.id),
-    change.objectStore('packs').put(pack),
-    change.done,
-  ]);
+export function putPack(pack: StoredPack, zip: Blob): Promise<void> {
+  return together(['packs', 'packZips'], (change, also) => {
+    also(change.objectStore('packZips').put(zip, pack.id));
+    also(change.objectStore('packs').put(pack));
+  });
 }
 
 export async function readPackZip(packId: string): Promise<Blob> {
@@ -209,14 +232,11 @@ export async function readPackZip(packId: string): Promise<Blob> {
   return zip;
 }
 
-export async function removePack(packId: string): Promise<void> {
-  const db = await database();
-  const change = db.transaction(['packs', 'packZips'], 'readwrite', { durability: 'strict' });
-  await Promise.all([
-    change.objectStore('packZips').delete(packId),
-    change.objectStore('packs').delete(packId),
-    change.done,
-  ]);
+export function removePack(packId: string): Promise<void> {
+  return together(['packs', 'packZips'], (change, also) => {
+    also(change.objectStore('packZips').delete(packId));
+    also(change.objectStore('packs').delete(packId));
+  });
 }
 
 /** The file as it came in, by its hash; throws where it is gone. */
@@ -232,10 +252,10 @@ export async function removeOriginal(sha256: string): Promise<void> {
 }
 
 /** Writes through to the disk before it answers: an edit is kept once it is made. */
-export async function put<T extends Table>(table: T, record: UpFitDatabase[T]['value']): Promise<void> {
-  const db = await database();
-  const change = db.transaction(table, 'readwrite', { durability: 'strict' });
-  await Promise.all([change.store.put(record as never), change.done]);
+export function put<T extends Table>(table: T, record: UpFitDatabase[T]['value']): Promise<void> {
+  return together([table], (change, also) => {
+    also(change.objectStore(table).put(record as never));
+  });
 }
 
 export async function remove(table: Table, key: string): Promise<void> {

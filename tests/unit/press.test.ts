@@ -163,7 +163,7 @@ test('what is no profile is refused', () => {
   expect(() => engine.bakePress({ name: 'Own', bytes: new Uint8Array(200) }, 'relative')).toThrow();
 });
 
-test('a colour typed as hex, Lab or inks; what it is not is said', () => {
+test('a colour typed as CSS writes it, as Lab or inks; what it is not is said', () => {
   expect(readColour('#0B5563')).toEqual({ kind: 'screen', hex: '#0b5563' });
   expect(readColour('abc')).toEqual({ kind: 'screen', hex: '#aabbcc' });
   // White and a mid grey of Lab D50.
@@ -175,7 +175,12 @@ test('a colour typed as hex, Lab or inks; what it is not is said', () => {
     kind: 'wrong',
     message: expect.stringContaining('100 percent') as string,
   });
-  expect(readColour('teal')).toMatchObject({ kind: 'wrong' });
+  expect(readColour('Teal')).toEqual({ kind: 'screen', hex: '#008080' });
+  expect(readColour('rgb(11 85 99)')).toEqual({ kind: 'screen', hex: '#0b5563' });
+  expect(readColour('hsl(190, 80%, 22%)')).toMatchObject({ kind: 'screen' });
+  expect(readColour('#0b556380')).toMatchObject({ kind: 'wrong' });
+  for (const text of ['tealish', '', 'rgb(', '#12', 'lab'])
+    expect(readColour(text)).toMatchObject({ kind: 'wrong' });
 });
 
 test('inks have the colour on the screen that the other program gives them', () => {

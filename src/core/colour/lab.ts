@@ -13,7 +13,14 @@ export function linear(level: number): number {
 /** D50 white of the ICC profile connection space. */
 const WHITE = [0.9642, 1, 0.8249] as const;
 
-/** Lab D50 of an sRGB colour, 8 bits a channel; the matrix is the Bradford-adapted one of the sRGB ICC profile. */
+/** Rows of the Bradford-adapted matrix of the sRGB ICC profile, from linear light to XYZ under D50. */
+const X = [0.4360747, 0.3850649, 0.1430804] as const;
+const Y = [0.2225045, 0.7168786, 0.0606169] as const;
+const Z = [0.0139322, 0.0971045, 0.7141733] as const;
+/** What the matrix makes of white. It is rounded otherwise than D50 is, and white is to be white: it is measured by this. */
+const SUMS = [X[0] + X[1] + X[2], Y[0] + Y[1] + Y[2], Z[0] + Z[1] + Z[2]] as const;
+
+/** Lab D50 of an sRGB colour, 8 bits a channel. */
 export function labOf(red: number, green: number, blue: number): Lab {
   return labOfLinear(LINEAR[red]!, LINEAR[green]!, LINEAR[blue]!);
 }
@@ -24,9 +31,9 @@ export function labOfLevels(red: number, green: number, blue: number): Lab {
 }
 
 function labOfLinear(r: number, g: number, b: number): Lab {
-  const x = bend((0.4360747 * r + 0.3850649 * g + 0.1430804 * b) / WHITE[0]);
-  const y = bend((0.2225045 * r + 0.7168786 * g + 0.0606169 * b) / WHITE[1]);
-  const z = bend((0.0139322 * r + 0.0971045 * g + 0.7141733 * b) / WHITE[2]);
+  const x = bend((X[0] * r + X[1] * g + X[2] * b) / SUMS[0]);
+  const y = bend((Y[0] * r + Y[1] * g + Y[2] * b) / SUMS[1]);
+  const z = bend((Z[0] * r + Z[1] * g + Z[2] * b) / SUMS[2]);
   return [116 * y - 16, 500 * (x - y), 200 * (y - z)];
 }
 
@@ -42,7 +49,10 @@ export function xyzOf([L, a, b]: Lab): readonly [x: number, y: number, z: number
 }
 
 /** sRGB of XYZ under D50, 0 to 1 and cut off there: the way back of `labOf`. */
-export function srgbOfXyz(x: number, y: number, z: number): readonly [number, number, number] {
+export function srgbOfXyz(ofX: number, ofY: number, ofZ: number): readonly [number, number, number] {
+  const x = (ofX / WHITE[0]) * SUMS[0];
+  const y = (ofY / WHITE[1]) * SUMS[1];
+  const z = (ofZ / WHITE[2]) * SUMS[2];
   const encode = (linear: number) => {
     const value = Math.min(1, Math.max(0, linear));
     return value <= 0.0031308 ? value * 12.92 : 1.055 * value ** (1 / 2.4) - 0.055;

@@ -33,20 +33,15 @@ export const GREYS = 256;
 
 /** Where a colour lies in the lattice: four corners of its tetrahedron, and how much each counts. */
 interface Place {
-  corners: Int32Array;
-  weights: Float64Array;
+  corners: readonly [number, number, number, number];
+  weights: readonly [number, number, number, number];
 }
-
-const PLACE: Place = { corners: new Int32Array(4), weights: new Float64Array(4) };
 
 /** Finds the tetrahedron round a colour, or the grey that it is (Kasson, Nin, Plouffe and Hafner 1995). Levels 0 to 255, whole or not. */
 function placeOf(size: number, red: number, green: number, blue: number): Place {
-  const { corners, weights } = PLACE;
   if (red === green && green === blue && Number.isInteger(red)) {
-    corners.fill(size ** 3 + red);
-    weights.fill(0, 1);
-    weights[0] = 1;
-    return PLACE;
+    const grey = size ** 3 + red;
+    return { corners: [grey, grey, grey, grey], weights: [1, 0, 0, 0] };
   }
   const scale = (size - 1) / 255;
   const last = size - 2;
@@ -65,23 +60,18 @@ function placeOf(size: number, red: number, green: number, blue: number): Place 
   } else if (u >= w) [first, second, high, middle, low] = [dy, 1 + dy, v, u, w];
   else if (v >= w) [first, second, high, middle, low] = [dy, dy + dz, v, w, u];
   else [first, second, high, middle, low] = [dz, dy + dz, w, v, u];
-  corners[0] = base;
-  corners[1] = base + first;
-  corners[2] = base + second;
-  corners[3] = base + 1 + dy + dz;
-  weights[0] = 1 - high;
-  weights[1] = high - middle;
-  weights[2] = middle - low;
-  weights[3] = low;
-  return PLACE;
+  return {
+    corners: [base, base + first, base + second, base + 1 + dy + dz],
+    weights: [1 - high, high - middle, middle - low, low],
+  };
 }
 
 function between(table: Uint16Array, channels: number, channel: number, { corners, weights }: Place): number {
   return (
-    weights[0]! * table[corners[0]! * channels + channel]! +
-    weights[1]! * table[corners[1]! * channels + channel]! +
-    weights[2]! * table[corners[2]! * channels + channel]! +
-    weights[3]! * table[corners[3]! * channels + channel]!
+    weights[0] * table[corners[0] * channels + channel]! +
+    weights[1] * table[corners[1] * channels + channel]! +
+    weights[2] * table[corners[2] * channels + channel]! +
+    weights[3] * table[corners[3] * channels + channel]!
   );
 }
 

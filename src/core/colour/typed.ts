@@ -1,19 +1,26 @@
 import { hexOf, type Rgb } from './hex';
 import { srgbOfXyz, xyzOf } from './lab';
 import type { Cmyk } from './palette';
+import { formatHex, modeHsl, modeRgb, parse, useMode } from 'culori/fn';
 
 /** A colour as it was typed: one of the screen's, or inks whose colour the press has to say; or what is wrong with it. */
 export type TypedColour =
   { kind: 'screen'; hex: string } | { kind: 'inks'; inks: Cmyk } | { kind: 'wrong'; message: string };
 
-const HOW = 'Type #1f6f78, lab 42 -25 -9 or cmyk 85 40 45 10.';
+useMode(modeRgb);
+useMode(modeHsl);
 
-/** Reads a colour as hex (`#0b5563`, `0b5563`, `#abc`), CIE Lab under D50 (`lab 42 -25 -9`), or inks in percent (`cmyk 85 40 45 10`, `85/40/45/10`). */
+const HOW = 'Type #1f6f78, rgb(31 111 120), lab 42 -25 -9 or cmyk 85 40 45 10.';
+
+/** Reads a colour as CSS writes it (`#0b5563`, `#abc`, `teal`, `rgb(11 85 99)`, `hsl(190 80% 22%)`), hex alone, CIE Lab under D50 (`lab 42 -25 -9`), or inks in percent (`cmyk 85 40 45 10`, `85/40/45/10`). */
 export function readColour(text: string): TypedColour {
   const typed = text.trim().toLowerCase().replace(/−/g, '-');
-  const hex = /^#?([0-9a-f]{3}|[0-9a-f]{6})$/.exec(typed)?.[1];
-  if (hex !== undefined)
-    return { kind: 'screen', hex: `#${hex.length === 3 ? hex.replace(/./g, '$&$&') : hex}` };
+  const css = parse(/^([0-9a-f]{3}|[0-9a-f]{6})$/.test(typed) ? `#${typed}` : typed);
+  if (css) {
+    if ((css.alpha ?? 1) < 1)
+      return { kind: 'wrong', message: 'A colour covers what is under it: leave its alpha out.' };
+    return { kind: 'screen', hex: formatHex(css) };
+  }
   const numbers = (typed.match(/-?\d+(?:\.\d+)?/g) ?? []).map(Number);
   const [a = 0, b = 0, c = 0, d = 0] = numbers;
   if (typed.startsWith('lab') && numbers.length === 3) {

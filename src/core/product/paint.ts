@@ -51,27 +51,34 @@ export function paint(fallen: Fallen, shader: Shader, options: PaintOptions): Ra
   const { width, height, backdrop, progress = IN_SILENCE } = options;
   const data = backdrop ? backdrop.data : new Uint8Array(width * height * 4);
   const rows = rowsOf(fallen);
+  const bands = bandsOf(rows, height);
   const depth = new Float32Array(width * BAND * SAMPLES.length);
   const seen = new Int32Array(width * BAND * SAMPLES.length);
   const painter = new PixelPainter(fallen, shader);
   for (let top = 0; top < height; top += BAND) {
     progress(top / height);
     const bottom = Math.min(height, top + BAND);
-    const span = bandSpan(fallen, rows, top, bottom, width);
+    const among = bands[top / BAND]!;
+    const span = bandSpan(fallen, among, width);
     if (!span) continue;
     depth.fill(0);
     seen.fill(NONE);
     for (let sample = 0; sample < SAMPLES.length; sample++) {
       const [dx, dy] = SAMPLES[sample]!;
-      layBand(fallen, rows, { top, bottom, width, dx, dy, at: sample * width * BAND }, depth, seen);
+      layBand(fallen, rows, among, { top, bottom, width, dx, dy, at: sample * width * BAND }, depth, seen);
     }
     painter.band(seen, { top, bottom, width, ...span }, data);
   }
   return { width, height, data, opaque: backdrop !== null && backdrop.opaque };
 }
 
-/** The first and last row that each triangle may touch. */
-function rowsOf({ y, triangles }: Fallen): { from: Float32Array; to: Float32Array } {
+/** The first row that each triangle may touch, and the one after its last. */
+interface Rows {
+  from: Float32Array;
+  to: Float32Array;
+}
+
+function rowsOf({ y, triangles }: Fallen): Rows {
   const count = triangles.length / 3;
   const [from, to] = [new Float32Array(count), new Float32Array(count)];
   for (let i = 0; i < count; i++) {
@@ -82,16 +89,27 @@ function rowsOf({ y, triangles }: Fallen): { from: Float32Array; to: Float32Arra
   return { from, to };
 }
 
+/** The triangles that each band of rows may hold, sorted once: most lie in one or two of them. */
+function bandsOf({ from, to }: Rows, height: number): Uint32Array[] {
+  const count = Math.ceil(height / BAND);
+  const first = (i: number) => Math.max(0, Math.floor(from[i]! / BAND));
+  const last = (i: number) => Math.min(count - 1, Math.ceil(to[i]! / BAND) - 1);
+  const sizes = new Uint32Array(count);
+  for (let i = 0; i < from.length; i++) for (let band = first(i); band <= last(i); band++) sizes[band]!++;
+  const bands = Array.from(sizes, (size) => new Uint32Array(size));
+  sizes.fill(0);
+  for (let i = 0; i < from.length; i++)
+    for (let band = first(i); band <= last(i); band++) bands[band]![sizes[band]!++] = i;
+  return bands;
+}
+
 function bandSpan(
   { x, triangles }: Fallen,
-  rows: ReturnType<typeof rowsOf>,
-  top: number,
-  bottom: number,
+  among: Uint32Array,
   width: number,
 ): { from: number; to: number } | null {
   let [from, to] = [width, 0];
-  for (let i = 0; i < rows.from.length; i++) {
-    if (rows.from[i]! >= bottom || rows.to[i]! <= top) continue;
+  for (const i of among) {
     for (let k = 0; k < 3; k++) {
       const at = x[triangles[i * 3 + k]!]!;
       if (at < from) from = at;
@@ -115,13 +133,13 @@ interface Band {
 /** Notes for one sample of each pixel of a band which triangle is nearest there. */
 function layBand(
   { x, y, near, triangles }: Fallen,
-  rows: ReturnType<typeof rowsOf>,
+  rows: Rows,
+  among: Uint32Array,
   { top, bottom, width, dx, dy, at }: Band,
   depth: Float32Array,
   seen: Int32Array,
 ): void {
-  for (let i = 0; i < rows.from.length; i++) {
-    if (rows.from[i]! >= bottom || rows.to[i]! <= top) continue;
+  for (const i of among) {
     const p = triangles[i * 3]!;
     const q = triangles[i * 3 + 1]!;
     const r = triangles[i * 3 + 2]!;

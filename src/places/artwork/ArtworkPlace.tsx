@@ -11,11 +11,12 @@ import { ArtworkView } from './ArtworkView';
 import type { Tool } from './types';
 import { useChange } from './useChange';
 import { usePaste } from './usePaste';
+import { useAsked } from '../shell/useAsked';
 
 /** Everything brought in, with what was measured in it and what it is good for. */
 export function ArtworkPlace() {
   const artworks = useShop((shop) => shop.artworks);
-  const [chosenId, setChosenId] = useState<string | null>(null);
+  const [chosenId, setChosenId] = useAsked('artwork');
   const [search, setSearch] = useState('');
   const [order, setOrder] = useState<Order>('newest');
   const [tool, setTool] = useState<Tool>('look');

@@ -1,5 +1,6 @@
 'use client';
 import { useEffect, useRef } from 'react';
+import { format } from 'date-fns';
 
 /** Takes pictures that are pasted anywhere but into a field. */
 export function usePaste(onFiles: (files: File[]) => void): void {
@@ -26,13 +27,5 @@ export function usePaste(onFiles: (files: File[]) => void): void {
 
 /** A picture from the clipboard has no name of its own. */
 function named(file: File): File {
-  const when = new Date();
-  const two = (value: number) => String(value).padStart(2, '0');
-  return new File(
-    [file],
-    `Pasted ${two(when.getHours())}.${two(when.getMinutes())}.${two(when.getSeconds())}.png`,
-    {
-      type: file.type,
-    },
-  );
+  return new File([file], `Pasted ${format(new Date(), 'HH.mm.ss')}.png`, { type: file.type });
 }

@@ -24,6 +24,7 @@ import { ScreenCalibration } from './bar/ScreenCalibration';
 import { useBenchKeys } from './acts/useBenchKeys';
 import { useDocket } from './docket/useDocket';
 import { besides, useLive, type Live } from './live/useLive';
+import { useOfferedVerbs } from './acts/useOfferedVerbs';
 
 /** One fit: the flat, the product and the docket, all in view, each following the others. */
 export function BenchPlace({ fitId }: { fitId: string }) {
@@ -60,6 +61,7 @@ function Bench({ live }: { live: Live }) {
   // The flat follows the hand at once; all else a moment later, in small tasks of its own.
   const following = useDeferredValue(live);
   const docket = useDocket(following);
+  useOfferedVerbs(following);
   const list = useHand((hand) => hand.list);
   useEffect(() => followCuts((error) => toast(sentence(error))), []);
   const { face } = live;

@@ -18,7 +18,7 @@ import { KeepOutList } from './KeepOutList';
 import { NumberRow } from './NumberRow';
 import { SplitField } from './SplitField';
 import { Fact, Heading } from '@/ui/StripParts';
-import { today } from './today';
+import { today } from '@/state/today';
 import { TryOn } from './TryOn';
 import { Popup } from '@/ui/Popup';
 

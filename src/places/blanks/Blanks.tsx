@@ -1,6 +1,5 @@
 'use client';
 import Link from 'next/link';
-import { useSearchParams } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { importBlank } from '@/state/shop/blanks';
@@ -11,13 +10,14 @@ import { Compare } from './Compare';
 import { EVERYTHING, isPlain, matching, type Wanted } from './filter';
 import { FilterBar } from './FilterBar';
 import { Library } from './Library';
+import { useAsked } from '../shell/useAsked';
 
 /** The library: each blank as its own flat at one common scale, and the numbers of the one that is chosen. */
 export function Blanks() {
   const blanks = useShop((shop) => shop.blanks);
   const unit = useShop((shop) => shop.settings.unit);
   const [wanted, setWanted] = useState<Wanted>(EVERYTHING);
-  const [chosenId, setChosenId] = useState<string | null>(useSearchParams().get('blank'));
+  const [chosenId, setChosenId] = useAsked('blank');
   const [compared, setCompared] = useState<readonly string[]>([]);
   const found = matching([...blanks.values()], wanted, unit);
   const chosen = chosenId === null ? undefined : blanks.get(chosenId);

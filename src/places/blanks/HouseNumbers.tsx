@@ -9,7 +9,7 @@ import { chooseHouse, saveSpec } from '@/state/shop/blanks';
 import { useShop } from '@/state/shop/shop';
 import { NumberRow } from './NumberRow';
 import { Fact, Heading } from '@/ui/StripParts';
-import { today } from './today';
+import { today } from '@/state/today';
 import { Select } from '@/ui/Select';
 
 /** What the house asks, where each number comes from, and what is still to be asked. */

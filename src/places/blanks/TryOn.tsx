@@ -9,7 +9,7 @@ import { fixed, showLength } from '@/core/length/show';
 import { correctBody, expectedEnds, printerError, type TryOn as Seen } from '@/core/measuring/try-on';
 import { changeBlank, dropVersion } from '@/state/shop/blanks';
 import { useShop } from '@/state/shop/shop';
-import { today } from './today';
+import { today } from '@/state/today';
 import { Fold } from '@/ui/Fold';
 import { aspectsOf } from '@/core/blank/kinds';
 

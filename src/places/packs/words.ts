@@ -1,5 +1,6 @@
 import { fixed } from '@/core/length/show';
 import type { SentOrder } from '@/core/pack/record';
+import { format } from 'date-fns';
 
 /** "12.4 MiB", small ones in KiB. */
 export function sayBytes(bytes: number): string {
@@ -10,13 +11,7 @@ export function sayBytes(bytes: number): string {
 
 /** "26 Nov 2026, 14:05" of an ISO date and time, in the seller's own time. */
 export function sayDay(iso: string): string {
-  return new Date(iso).toLocaleString('en-GB', {
-    day: 'numeric',
-    month: 'short',
-    year: 'numeric',
-    hour: '2-digit',
-    minute: '2-digit',
-  });
+  return format(new Date(iso), 'd MMM yyyy, HH:mm');
 }
 
 /** Where an order stands, in a few words. */

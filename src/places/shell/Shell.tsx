@@ -13,6 +13,7 @@ import { ImportStrip } from './ImportStrip';
 import { ShopDialog } from './ShopDialog';
 import { Shortcuts } from './Shortcuts';
 import { Hints } from '@/ui/Hint';
+import { Commands } from './Commands';
 
 const MARKS = [
   { name: 'Blanks', href: '/blanks' },
@@ -64,6 +65,7 @@ export function Shell({ demo, children }: { demo: boolean; children: ReactNode }
             <span className={dark ? 'font-semibold text-ink' : ''}>dark</span>
           </button>
           <Shortcuts />
+          <Commands marks={MARKS} />
         </Tape>
         {shopOpen && (
           <ShopDialog

@@ -1,8 +1,8 @@
 'use client';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
 import { VERBS } from '../bench/acts/verbs';
 import { Dialog, LeaveDialog } from '@/ui/Dialog';
-import { isTyping } from './typing';
 
 type Keys = readonly (readonly [keys: string, what: string])[];
 
@@ -13,7 +13,8 @@ const SHEETS: readonly (readonly [heading: string, keys: Keys])[] = [
   [
     'Measures',
     [
-      ['?', 'This sheet'],
+      ['?', 'These keys'],
+      ['Ctrl K', 'Go to, or do, anything by its name'],
       ['W, H, A', 'Type the width, the height, the angle; Tab goes to the next number'],
       ['Arrows', 'Nudge by 1 mm or 1/16 in; with Shift ten steps; with Alt a tenth'],
       ['1 to 9', 'Centre on the face’s first zone, its second, and so on'],
@@ -49,18 +50,16 @@ const SHEETS: readonly (readonly [heading: string, keys: Keys])[] = [
   ],
 ];
 
-/** The sheet of shortcuts, on `?`. */
+/** All keys by what they do, on `?`. */
 export function Shortcuts() {
   const [open, setOpen] = useState(false);
-  useEffect(() => {
-    const show = (event: KeyboardEvent) => {
-      if (event.key === '?' && !isTyping(event)) setOpen(true);
-    };
-    addEventListener('keydown', show);
-    return () => {
-      removeEventListener('keydown', show);
-    };
-  }, []);
+  useHotkeys(
+    '?',
+    () => {
+      setOpen(true);
+    },
+    { useKey: true },
+  );
   return (
     <>
       <button

@@ -20,6 +20,7 @@ import { makePrintFiles } from './print';
 import { saveAs } from './download';
 import { isTransfer, sheetFiles } from './sheets';
 import { contextOf, useShop, withRecord, without } from '../shop/shop';
+import { today } from '@/state/today';
 
 export interface PackAsked {
   name: string;
@@ -156,7 +157,7 @@ async function packFit(
     files: new Map(
       blank.faces.map(({ id }) => [id, made.files.filter((f) => f.faceId === id).map((f) => f.name)]),
     ),
-    date: new Date().toISOString().slice(0, 10),
+    date: today(),
     reason: docket.verdict === 'fix' ? reason : null,
     notes: asked.notes,
   });

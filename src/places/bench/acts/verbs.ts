@@ -172,9 +172,13 @@ function alignVerb(what: string, keys: string, edge: Edge): Verb {
   };
 }
 
+/** Whether a verb can be done with what is chosen. */
+export function canDo(live: Live, id: VerbId): boolean {
+  if (live.following) return false;
+  const { needs }: Verb = VERBS[id];
+  return needs === 'placed' ? live.selection !== null && !live.selection.locked : live.selectedIds.length > 0;
+}
+
 export function perform(live: Live, id: VerbId): void {
-  const verb: Verb = VERBS[id];
-  if (live.following) return;
-  if (verb.needs === 'placed' ? live.selection && !live.selection.locked : live.selectedIds.length > 0)
-    verb.run(live);
+  if (canDo(live, id)) VERBS[id].run(live);
 }

@@ -8,6 +8,7 @@ import { useHand } from '@/state/bench/hand';
 import { Gauge } from '@/ui/Gauge';
 import { VERDICT_INK, VERDICT_WORDS, VerdictShape } from '@/ui/Verdict';
 import { Hint } from '@/ui/Hint';
+import { today } from '@/state/today';
 
 interface Props {
   finding: Finding;
@@ -173,11 +174,4 @@ function Reason({
       </button>
     </form>
   );
-}
-
-/** Today as a docket writes it: 2026-11-26. */
-function today(): string {
-  const now = new Date();
-  const two = (value: number) => String(value).padStart(2, '0');
-  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
 }

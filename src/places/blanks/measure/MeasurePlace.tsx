@@ -14,7 +14,7 @@ import { newBlank } from '@/state/shop/blanks';
 import { sentence } from '@/state/artwork/imports';
 import { changeDraft, clearDraft, measureThing } from '@/state/shop/measuring';
 import { useShop } from '@/state/shop/shop';
-import { today } from '../today';
+import { today } from '@/state/today';
 import { Readings } from './Readings';
 import { SoFar } from './SoFar';
 import { ThingDrawing } from './ThingDrawing';

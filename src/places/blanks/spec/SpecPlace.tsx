@@ -12,7 +12,7 @@ import { keepSpecFor, newBlank } from '@/state/shop/blanks';
 import { sentence } from '@/state/artwork/imports';
 import { useShop } from '@/state/shop/shop';
 import { Choice, Field } from '@/ui/Field';
-import { today } from '../today';
+import { today } from '@/state/today';
 import { useMethodAndHouse } from '../useMethodAndHouse';
 import { Toggle } from '@/ui/Toggle';
 

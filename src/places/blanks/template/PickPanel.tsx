@@ -20,7 +20,7 @@ import { sentence } from '@/state/artwork/imports';
 import { useShop } from '@/state/shop/shop';
 import type { TemplateRead } from '@/state/handover/templates';
 import { Choice, Field } from '@/ui/Field';
-import { today } from '../today';
+import { today } from '@/state/today';
 import { useMethodAndHouse } from '../useMethodAndHouse';
 import { Segments } from '@/ui/Toggle';
 
