@@ -2,6 +2,9 @@
 // loops over pixels run ten times slower.
 import { availableParallelism } from 'node:os';
 
+/** `./verify --long`: what takes longer too. */
+const LONG = process.env.UPFIT_LONG === '1';
+
 /** Packages that come as ES modules alone. */
 const MODULES = [
   '@cantoo',
@@ -68,7 +71,7 @@ const shared = {
 };
 
 export default {
-  testTimeout: process.env.UPFIT_LONG ? 1_800_000 : 20_000,
+  testTimeout: LONG ? 1_800_000 : 20_000,
   maxWorkers: Math.min(2, availableParallelism()),
   projects: [
     {
@@ -90,7 +93,7 @@ export default {
       ...shared,
       displayName: 'e2e',
       testEnvironment: 'node',
-      testMatch: ['<rootDir>/tests/e2e/**/*.test.ts'],
+      testMatch: [`<rootDir>/tests/e2e/${LONG ? '**/' : ''}*.test.ts`],
       setupFilesAfterEnv: ['<rootDir>/tests/support/patient.ts'],
       globalSetup: '<rootDir>/tests/support/serve.ts',
       globalTeardown: '<rootDir>/tests/support/stop-serving.ts',

@@ -7,7 +7,7 @@ import { wantedAcross } from '@/core/fit/wanted';
 import { METHODS } from '@/core/blank/methods';
 import type { ArtworkPiece } from '@/core/fit/schema';
 import type { Facts } from '@/core/artwork/facts';
-import { inOrder } from '@/places/artwork/ArtworkBar';
+import { inOrder } from '@/places/artwork/order';
 import type { Artwork } from '@/store/schema';
 import fc from 'fast-check';
 import { blankById, faceOf, factsOf, fitOf, pieceAt } from '../support/fits';
