@@ -14,6 +14,7 @@ import { UPRIGHT } from '@/core/product/scene';
 import { textureOf } from '@/core/product/texture';
 import { viewsOf } from '@/core/product/views';
 import type { Raster } from '@/core/raster/raster';
+import { productOf as kindAsProduct } from '@/core/product/kinds';
 
 const COLUMNS = 9;
 const CELL = 168;
@@ -51,7 +52,10 @@ export function contactSheet(art: Buffer): Buffer {
 function productOf(blank: ResolvedBlank, art: Raster): Raster {
   const [first] = viewsOf(blank);
   const model = modelOf(blank, null, first!.faceId);
-  const turned = model.turns && blank.blank.body.kind !== 'folded' && blank.blank.body.kind !== 'label';
+  const turned =
+    kindAsProduct(blank.blank.body).turns(blank) &&
+    blank.blank.body.kind !== 'folded' &&
+    blank.blank.body.kind !== 'label';
   const { body } = blank.blank;
   const turn = (body.kind === 'wrap' || body.kind === 'taper') && body.handle ? HANDLE_TURN : TURN;
   const eye = { yaw: first!.yaw + (turned ? turn : 0), pitch: Math.max(first!.pitch, turned ? 0.16 : 0) };

@@ -38,12 +38,12 @@ export function openFont(name: string, bytes: ArrayBuffer): OpenedFont {
 export function fontFacts(name: string, font: OpenedFont): FontFacts {
   const { names } = font;
   const said = (entry: unknown): string => {
-    const text = typeof entry === 'object' && entry !== null ? Object.values(entry)[0] : undefined;
+    const text = Object.values((entry ?? {}) as Record<string, unknown>)[0];
     return typeof text === 'string' ? text.trim() : '';
   };
-  const table = ('windows' in names ? names.windows : names) as unknown as Record<string, unknown>;
+  const table = ('windows' in names ? names.windows : names) as Record<string, unknown>;
   const full = said(table['fullName']) || said(table['fontFamily']);
-  const flags = Number((font.tables['os2'] as { fsType?: number } | undefined)?.fsType ?? 0);
+  const flags = (font.tables['os2'] as { fsType?: number } | undefined)?.fsType ?? 0;
   return {
     name: full || name.replace(/\.[a-z0-9]+$/i, ''),
     embedding: flags & 8 ? 'editable' : flags & 4 ? 'print' : flags & 2 ? 'restricted' : 'installable',
@@ -78,7 +78,7 @@ function glyphsOf(font: OpenedFont, text: string): FontGlyph[] {
   try {
     return font.stringToGlyphs(text);
   } catch {
-    return [...text].map((letter) => font.charToGlyph(letter));
+    return Array.from(text, (letter) => font.charToGlyph(letter));
   }
 }
 

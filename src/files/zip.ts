@@ -49,7 +49,7 @@ export class ZipMaker {
   }
 
   async end(): Promise<Blob> {
-    return (await this.writer.close()) as Blob;
+    return await this.writer.close();
   }
 }
 
@@ -131,7 +131,7 @@ async function readEntry(
   const into = new BlobWriter();
   const watched = new WritableStream<Uint8Array>({
     async start() {
-      await into.init?.();
+      await into.init();
     },
     async write(chunk) {
       bytes += chunk.length;

@@ -41,7 +41,11 @@ export function openPicture(engine: Engine, name: string, source: Source, page =
       Promise.resolve(
         held ? engine.decode(picture, progress) : layRaster(reduced(engine, picture, progress), upright),
       ),
-    bands: held ? null : (take, progress) => engine.bands(picture, take, progress),
+    bands: held
+      ? null
+      : (take, progress) => {
+          engine.bands(picture, take, progress);
+        },
   };
 }
 
@@ -56,7 +60,13 @@ function reduced(
     Math.max(Math.sqrt((width * height) / LIMITS.held), Math.max(width, height) / LIMITS.side),
   );
   const shrinker = new BandShrinker(width, height, factor);
-  engine.bands(picture, (band) => shrinker.take(band), progress);
+  engine.bands(
+    picture,
+    (band) => {
+      shrinker.take(band);
+    },
+    progress,
+  );
   return shrinker.result();
 }
 

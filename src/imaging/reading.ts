@@ -21,7 +21,7 @@ export function readers(
     custom.onRead = (length: number) => {
       const bytes = source.read(at, length);
       at += bytes.length;
-      return bytes.length > 0 ? (bytes as unknown as ReturnType<typeof custom.onRead>) : undefined;
+      return bytes.length > 0 ? bytes : undefined;
     };
     custom.onSeek = (offset: number, whence: number) => {
       at = offset + (whence === 0 ? 0 : whence === 1 ? at : source.size);
@@ -44,8 +44,8 @@ export function readers(
     const target = keep(new vips.TargetCustom());
     target.onWrite = (bytes) => {
       try {
-        take(bytes as unknown as Uint8Array);
-        return (bytes as unknown as Uint8Array).length;
+        take(bytes);
+        return bytes.length;
       } catch (error) {
         stopped.push(error);
         return -1;
@@ -71,7 +71,7 @@ export function readers(
         return { width, height, data, opaque: solid || isOpaque(data) };
       }),
 
-    bands: (picture, take, progress = IN_SILENCE) =>
+    bands: (picture, take, progress = IN_SILENCE) => {
       scoped(picture.name, (keep) => {
         const { rgba, solid } = toRgba(keep, load(keep, picture, READING), picture.header);
         const { width, height } = rgba;
@@ -83,7 +83,8 @@ export function readers(
         writeThrough(keep, rgba, (bytes) => {
           chunks.push(bytes);
         });
-      }),
+      });
+    },
 
     profile: (picture) =>
       scoped(picture.name, (keep) => {

@@ -254,7 +254,7 @@ export async function removeOriginal(sha256: string): Promise<void> {
 /** Writes through to the disk before it answers: an edit is kept once it is made. */
 export function put<T extends Table>(table: T, record: UpFitDatabase[T]['value']): Promise<void> {
   return together([table], (change, also) => {
-    also(change.objectStore(table).put(record as never));
+    also(change.objectStore(table).put(record));
   });
 }
 

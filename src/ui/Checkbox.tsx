@@ -11,7 +11,7 @@ interface Props {
 }
 
 const BOX =
-  'grid h-4 w-4 shrink-0 place-items-center border border-ink bg-docket text-on-thread data-[state=checked]:border-thread data-[state=checked]:bg-thread disabled:opacity-50';
+  'inline-grid h-4 w-4 shrink-0 place-items-center align-middle border border-ink bg-docket text-on-thread data-[state=checked]:border-thread data-[state=checked]:bg-thread disabled:opacity-50';
 
 function Box({
   checked,

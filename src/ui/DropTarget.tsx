@@ -1,5 +1,5 @@
 'use client';
-import { useRef } from 'react';
+import { useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 
 interface Props {
@@ -14,7 +14,7 @@ interface Props {
  * measured.
  */
 export function DropTarget({ onFiles, label, className = '', children }: Props) {
-  const folder = useRef<HTMLInputElement>(null);
+  const [folder, setFolder] = useState<HTMLInputElement | null>(null);
   const { getRootProps, getInputProps, isDragActive, open } = useDropzone({
     onDrop: (files) => {
       onFiles(files.filter(isWanted));
@@ -26,7 +26,7 @@ export function DropTarget({ onFiles, label, className = '', children }: Props) 
     <div {...getRootProps()} className={`relative ${className}`}>
       <input {...getInputProps({ 'aria-label': label })} />
       <input
-        ref={folder}
+        ref={setFolder}
         type="file"
         hidden
         aria-label={`${label}: a folder`}
@@ -38,7 +38,7 @@ export function DropTarget({ onFiles, label, className = '', children }: Props) 
         {...{ webkitdirectory: '' }}
       />
       {children(open, () => {
-        folder.current?.click();
+        folder?.click();
       })}
       {isDragActive && (
         <div className="pointer-events-none absolute inset-0 z-30 grid place-items-center border-4 border-tape bg-docket/80 text-lg font-semibold">

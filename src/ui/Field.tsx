@@ -70,7 +70,14 @@ export function Choice<T extends string>({
       <label htmlFor={id} className="grow">
         {label}
       </label>
-      <Select id={id} label={label} value={value} choices={choices} onChange={onChange} className="w-44" />
+      <Select
+        id={id}
+        label={label}
+        value={value}
+        choices={choices}
+        onChange={onChange}
+        className="w-44 shrink-0"
+      />
     </div>
   );
 }

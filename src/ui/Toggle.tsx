@@ -59,11 +59,7 @@ export function Segments<T extends string>({
     >
       {choices.map(({ value: choice, name, spoken, hint }) => (
         <Hint key={choice} words={hint}>
-          <ToggleGroup.Item
-            value={choice}
-            aria-label={spoken}
-            className="chosen-word min-h-6 min-w-6 text-left"
-          >
+          <ToggleGroup.Item value={choice} aria-label={spoken} className="chosen-word min-h-6 min-w-6">
             {name}
           </ToggleGroup.Item>
         </Hint>

@@ -93,5 +93,5 @@ async function loadFont() {
     '@fontsource/archivo-narrow/files/archivo-narrow-latin-500-normal.woff',
   );
   const { buffer, byteOffset, byteLength } = await readFile(file);
-  return readFont(buffer.slice(byteOffset, byteOffset + byteLength) as ArrayBuffer);
+  return readFont(buffer.slice(byteOffset, byteOffset + byteLength));
 }

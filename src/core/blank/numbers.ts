@@ -16,7 +16,8 @@ function read(tree: unknown, path: readonly string[]): unknown {
 
 function write(tree: unknown, [key, ...rest]: readonly string[], value: number): unknown {
   if (key === undefined) return value;
-  if (Array.isArray(tree)) return tree.map((one, i) => (String(i) === key ? write(one, rest, value) : one));
+  if (Array.isArray(tree))
+    return (tree as unknown[]).map((one, i) => (String(i) === key ? write(one, rest, value) : one));
   const branch = tree as Tree;
   return { ...branch, [key]: write(branch[key], rest, value) };
 }

@@ -1,14 +1,14 @@
 import { hexOf, type Rgb } from './hex';
 import { srgbOfXyz, xyzOf } from './lab';
 import type { Cmyk } from './palette';
-import { formatHex, modeHsl, modeRgb, parse, useMode } from 'culori/fn';
+import { formatHex, modeHsl, modeRgb, parse, useMode as addMode } from 'culori/fn';
 
 /** A colour as it was typed: one of the screen's, or inks whose colour the press has to say; or what is wrong with it. */
 export type TypedColour =
   { kind: 'screen'; hex: string } | { kind: 'inks'; inks: Cmyk } | { kind: 'wrong'; message: string };
 
-useMode(modeRgb);
-useMode(modeHsl);
+addMode(modeRgb);
+addMode(modeHsl);
 
 const HOW = 'Type #1f6f78, rgb(31 111 120), lab 42 -25 -9 or cmyk 85 40 45 10.';
 

@@ -53,10 +53,10 @@ function maskOf(casts: readonly Cast[], blur: number): Shade {
   const all = casts.flatMap(({ at }) => at);
   const [as, bs] = [all.map(([a]) => a), all.map(([, b]) => b)];
   const range = (values: readonly number[]) =>
-    values.reduce(([low, high], value) => [Math.min(low, value), Math.max(high, value)] as const, [
-      Infinity,
-      -Infinity,
-    ] as const);
+    values.reduce<readonly [low: number, high: number]>(
+      ([low, high], value) => [Math.min(low, value), Math.max(high, value)],
+      [Infinity, -Infinity],
+    );
   const [[lowA, highA], [lowB, highB]] = [range(as), range(bs)];
   const side = Math.max(highA - lowA, highB - lowB);
   const past = side * PAST * 0.5;

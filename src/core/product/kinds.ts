@@ -27,8 +27,6 @@ export interface Model {
   rest: 'stands' | 'lies' | 'hangs';
   /** How such products take light, where the colour does not say. */
   finish: Finish;
-  /** Whether it is turned about: other things are looked at from in front and from behind. */
-  turns: boolean;
 }
 
 /** What kinds of things scenes are made for. */
@@ -44,6 +42,8 @@ export interface ProductKind<B extends Body> {
   /** `faceId` matters where a face is only seen on the thing laid open. */
   model: (body: B, known: Known, faceId: string | null) => Model;
   family: (known: Known) => Family;
+  /** Whether it is turned about: other things are looked at from in front and from behind. */
+  turns: (known: Known) => boolean;
   /** The face that is on the side turned away from the viewer; null where there is none. */
   backFace: string | null;
 }
@@ -80,7 +80,8 @@ const round: ProductKind<BodyOf<'wrap' | 'taper'>> = {
     handle ? view('handle', 'from the handle', 180, ABOVE) : BACK,
     view('top', 'from above', 0, degrees(72)),
   ],
-  model: (body) => ({ meshes: roundMeshes(body), rest: 'stands', finish: 'gloss', turns: true }),
+  model: (body) => ({ meshes: roundMeshes(body), rest: 'stands', finish: 'gloss' }),
+  turns: () => true,
   family: () => 'round',
   backFace: null,
 };
@@ -101,8 +102,8 @@ export const PRODUCT_KINDS: { readonly [K in Kind]: ProductKind<BodyOf<K>> } = {
       meshes: labelledMeshes(body, faces),
       rest: 'stands',
       finish: 'matt',
-      turns: true,
     }),
+    turns: () => true,
     family: () => 'round',
     backFace: null,
   },
@@ -112,8 +113,8 @@ export const PRODUCT_KINDS: { readonly [K in Kind]: ProductKind<BodyOf<K>> } = {
       meshes: faceId === 'neck' ? openedMeshes(body) : garmentMeshes(body),
       rest: 'lies',
       finish: 'fabric',
-      turns: false,
     }),
+    turns: () => false,
     family: () => 'garment',
     backFace: 'back',
   },
@@ -127,8 +128,8 @@ export const PRODUCT_KINDS: { readonly [K in Kind]: ProductKind<BodyOf<K>> } = {
       meshes: foldedMeshes(body, faces),
       rest: 'stands',
       finish: 'matt',
-      turns: true,
     }),
+    turns: () => true,
     family: () => 'paper',
     backFace: 'outside',
   },
@@ -141,15 +142,16 @@ export const PRODUCT_KINDS: { readonly [K in Kind]: ProductKind<BodyOf<K>> } = {
     model: (body, { blank: { shownAs = 'card' } }) => {
       switch (shownAs) {
         case 'pouch':
-          return { meshes: pouchMeshes(body), rest: 'stands', finish: 'matt', turns: true };
+          return { meshes: pouchMeshes(body), rest: 'stands', finish: 'matt' };
         case 'bag':
-          return { meshes: bagMeshes(body), rest: 'stands', finish: 'fabric', turns: true };
+          return { meshes: bagMeshes(body), rest: 'stands', finish: 'fabric' };
         case 'cushion':
-          return { meshes: cushionMeshes(body), rest: 'stands', finish: 'fabric', turns: true };
+          return { meshes: cushionMeshes(body), rest: 'stands', finish: 'fabric' };
         case 'card':
-          return { meshes: cardMeshes(body), rest: 'lies', finish: 'matt', turns: true };
+          return { meshes: cardMeshes(body), rest: 'lies', finish: 'matt' };
       }
     },
+    turns: () => true,
     family: ({ blank: { shownAs = 'card' } }) => (shownAs === 'card' ? 'small' : 'soft'),
     backFace: 'back',
   },
@@ -160,19 +162,22 @@ export const PRODUCT_KINDS: { readonly [K in Kind]: ProductKind<BodyOf<K>> } = {
       view('left', 'its left edge', -52, degrees(6)),
       view('top', 'from above', 0, degrees(52)),
     ],
-    model: (body) => ({ meshes: caseMeshes(body), rest: 'lies', finish: 'gloss', turns: true }),
+    model: (body) => ({ meshes: caseMeshes(body), rest: 'lies', finish: 'gloss' }),
+    turns: () => true,
     family: () => 'case',
     backFace: null,
   },
   gallery: {
     views: () => BOARD_VIEWS,
-    model: (body) => ({ meshes: galleryMeshes(body), rest: 'hangs', finish: 'matt', turns: true }),
+    model: (body) => ({ meshes: galleryMeshes(body), rest: 'hangs', finish: 'matt' }),
+    turns: () => true,
     family: () => 'wall',
     backFace: null,
   },
   plate: {
     views: () => BOARD_VIEWS,
-    model: (body) => ({ meshes: plateMeshes(body), rest: 'hangs', finish: 'matt', turns: true }),
+    model: (body) => ({ meshes: plateMeshes(body), rest: 'hangs', finish: 'matt' }),
+    turns: () => true,
     family: () => 'small',
     backFace: null,
   },
@@ -184,14 +189,16 @@ export const PRODUCT_KINDS: { readonly [K in Kind]: ProductKind<BodyOf<K>> } = {
         : [FRONT, view('edge', 'from the side', -38, 0)],
     model: (body, { blank: { viewedFrom } }) =>
       viewedFrom === null
-        ? { meshes: tileMeshes(body), rest: 'lies', finish: 'gloss', turns: true }
-        : { meshes: wallMeshes(body), rest: 'hangs', finish: 'matt', turns: false },
+        ? { meshes: tileMeshes(body), rest: 'lies', finish: 'gloss' }
+        : { meshes: wallMeshes(body), rest: 'hangs', finish: 'matt' },
+    turns: ({ blank: { viewedFrom } }) => viewedFrom === null,
     family: ({ blank: { viewedFrom } }) => (viewedFrom === null ? 'small' : 'wall'),
     backFace: null,
   },
   sticker: {
     views: () => [FRONT, view('edge', 'on edge', -24, degrees(34))],
-    model: (_, { faces }) => ({ meshes: stickerMeshes(faces), rest: 'lies', finish: 'gloss', turns: false }),
+    model: (_, { faces }) => ({ meshes: stickerMeshes(faces), rest: 'lies', finish: 'gloss' }),
+    turns: () => false,
     family: () => 'sticker',
     backFace: null,
   },

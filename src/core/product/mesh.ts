@@ -6,8 +6,8 @@ import { along, cross, lengthOf, minus, unit, type Vector } from '../geometry/ve
 export interface Material {
   /** The face that is printed on it; null where nothing is. */
   faceId: string | null;
-  /** `#rrggbb`, or the colour that the product is shown in. */
-  colour: string | 'product';
+  /** `#rrggbb`, or `product`: the colour that it is shown in. */
+  colour: string;
   finish: Finish | 'product';
   /** Folds of cloth, by how deep they are, 0 to 1. */
   folds?: number;

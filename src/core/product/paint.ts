@@ -319,7 +319,7 @@ class PixelPainter {
     const all = (1 - b - c) * corners[6]! + b * corners[7]! + c * corners[8]!;
     at[1] = (b * corners[7]!) / all;
     at[2] = (c * corners[8]!) / all;
-    at[0] = 1 - at[1]! - at[2]!;
+    at[0] = 1 - at[1] - at[2];
     this.shader.shade(triangle, at, this.colour);
   }
 

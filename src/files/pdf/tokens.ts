@@ -2,7 +2,7 @@
 export type Operand = number | string | Operand[] | { kind: 'string' | 'dictionary' | 'other' };
 
 const SPACE = new Set([0, 9, 10, 12, 13, 32]);
-const DELIMITER = new Set([...'()<>[]{}/%'].map((one) => one.charCodeAt(0)));
+const DELIMITER = new Set(Array.from('()<>[]{}/%', (one) => one.charCodeAt(0)));
 /** Lists inside lists, further than any page has them. */
 const MOST_NESTED = 32;
 const code = (character: string) => character.charCodeAt(0);

@@ -108,7 +108,7 @@ export function cleanDrawing(name: string, source: string, options: CleanOptions
       out.push(opened(tag, drawn));
     },
     text: (inner) => {
-      if (spoken !== null) text[text.length - 1] += inner;
+      if (spoken !== null) text.push((text.pop() ?? '') + inner);
       else if (sheet) sheet.rules += inner;
     },
     close: (tag, depth) => {

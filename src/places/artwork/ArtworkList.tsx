@@ -48,7 +48,7 @@ export function ArtworkList({ list, chosenId, onChoose }: Props) {
           Home: -list.length,
           End: list.length,
         };
-        const moved = by[event.key as keyof typeof by];
+        const moved = (by as Partial<Record<string, number>>)[event.key];
         if (moved === undefined) return;
         event.preventDefault();
         step(moved);

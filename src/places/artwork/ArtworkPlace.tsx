@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { toast } from 'sonner';
 import { importFiles, sentence } from '@/state/artwork/imports';
 import { useShop } from '@/state/shop/shop';
@@ -20,7 +20,7 @@ export function ArtworkPlace() {
   const [chosenId, setChosenId] = useAsked('artwork');
   const [search, setSearch] = useState('');
   const [order, setOrder] = useState<Order>('newest');
-  const [tool, setTool] = useState<Tool>('look');
+  const [held, setHeld] = useState<{ of: string | undefined; tool: Tool }>({ of: undefined, tool: 'look' });
   const change = useChange();
   const bringIn = (files: readonly File[]) => {
     importFiles(files).catch((error: unknown) => toast(sentence(error)));
@@ -35,9 +35,11 @@ export function ArtworkPlace() {
     if (!list.some((artwork) => artwork.id === id)) setSearch('');
     setChosenId(id);
   };
-  useEffect(() => {
-    setTool('look');
-  }, [chosen?.id]);
+  // A tool is taken up for one artwork; another is only looked at first.
+  const tool = held.of === chosen?.id ? held.tool : 'look';
+  const setTool = (next: Tool) => {
+    setHeld({ of: chosen?.id, tool: next });
+  };
   return (
     <DropTarget onFiles={bringIn} label="Drop artwork" className="flex min-h-0 grow flex-col">
       {(open, openFolder) => (

@@ -19,11 +19,13 @@ export function Palette({ artwork, change }: { artwork: Artwork; change: ReturnT
   const { facts, steps } = artwork;
   const [colours, setColours] = useState<Named[]>(() => named(facts.palette));
   const [marked, setMarked] = useState<readonly string[]>([]);
-  const inks = useInks(colours);
-  useEffect(() => {
+  const [of, setOf] = useState(facts.palette);
+  if (of !== facts.palette) {
+    setOf(facts.palette);
     setColours(named(facts.palette));
     setMarked([]);
-  }, [facts.palette]);
+  }
+  const inks = useInks(colours);
   if (facts.palette.length === 0) return null;
   const title = facts.name.replace(/\.[a-z0-9]+$/i, '');
   const hand = (format: PaletteFormat) => {

@@ -10,7 +10,8 @@ export function usePaste(onFiles: (files: File[]) => void): void {
   });
   useEffect(() => {
     const paste = (event: ClipboardEvent) => {
-      if ((event.target as HTMLElement).closest?.('input, textarea, [contenteditable]')) return;
+      if (event.target instanceof Element && event.target.closest('input, textarea, [contenteditable]'))
+        return;
       const files = [...(event.clipboardData?.files ?? [])];
       if (files.length === 0) return;
       event.preventDefault();

@@ -264,7 +264,8 @@ function Rename({ blank }: { blank: Blank }) {
         className="flex gap-2"
         onSubmit={(event) => {
           event.preventDefault();
-          const name = String(new FormData(event.currentTarget).get('name') ?? '').trim();
+          const typed = new FormData(event.currentTarget).get('name');
+          const name = typeof typed === 'string' ? typed.trim() : '';
           if (name !== '' && name.length <= 120) void changeBlank(blank, { name });
         }}
       >

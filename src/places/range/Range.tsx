@@ -66,7 +66,7 @@ export function Range() {
                 measuring {measuring}
               </span>
             )}
-            <span className="ml-auto flex gap-3 text-sm text-ink-2">
+            <span className="ml-auto flex items-center gap-3 text-sm text-ink-2">
               Show
               <Segments
                 label="Designs that are shown"

@@ -1,6 +1,6 @@
 'use client';
 import { usePathname } from 'next/navigation';
-import { useEffect, useState, type ReactNode } from 'react';
+import { useEffect, useState, useSyncExternalStore, type ReactNode } from 'react';
 import { Toaster, toast } from 'sonner';
 import { loadDemo } from '@/state/shop/demo';
 import { sweepDockets } from '@/state/bench/dockets';
@@ -128,12 +128,10 @@ function useDarkFrame(theme: 'system' | 'light' | 'dark'): boolean {
   return dark;
 }
 
+const neverChanges = () => () => undefined;
+
 function useHindrance(): string | null {
-  const [hindrance, setHindrance] = useState<string | null>(null);
-  useEffect(() => {
-    setHindrance(engineHindrance());
-  }, []);
-  return hindrance;
+  return useSyncExternalStore(neverChanges, engineHindrance, () => null);
 }
 
 /** What is to be said of the room left, looked at again whenever artwork comes in or goes. */

@@ -12,7 +12,7 @@ import { changeSettings, useShop, without, withRecord, type Shop } from '../shop
 export function pressChoice(specId: string, { settings, profiles }: Pick<Shop, 'settings' | 'profiles'>) {
   const chosen = settings.presses[specId];
   const profile = chosen?.profileId ? profiles.get(chosen.profileId) : undefined;
-  return { profile: profile ?? null, intent: chosen?.intent ?? ('relative' as Intent) };
+  return { profile: profile ?? null, intent: chosen?.intent ?? 'relative' };
 }
 
 /** The same as the engine is asked for it. */

@@ -47,7 +47,8 @@ export async function saveArchive(designId: string | null, options: JobOptions):
       ...written,
     };
     const { zip } = await makeZip(files, { path: INDEX, head }, options);
-    const name = designId === null ? settings.shopName : String(records.designs[0]?.['name'] ?? 'design');
+    const only = records.designs[0]?.['name'];
+    const name = designId === null ? settings.shopName : typeof only === 'string' ? only : 'design';
     saveAs(zip, `${safeName(name)}-up-fit.zip`);
     return true;
   } catch (error) {
@@ -84,7 +85,7 @@ export async function openArchive(file: File, options: JobOptions): Promise<Open
     records[table] = (head.output[table] ?? []).map((record) => {
       const read = v.safeParse(ARCHIVED[table].schema, withFiles(file.name, table, record, files));
       if (!read.success) throw wrong(file.name, `holds a record of its ${table} that cannot be read`);
-      return read.output as StoredRecord;
+      return read.output;
     });
   }
   const originals = new Map<string, Blob>();
@@ -190,7 +191,7 @@ function saidBy(table: ArchivedTable, records: readonly StoredRecord[]): Map<str
     records.map((record) => {
       // Read as it would be today, so that a record of an earlier version says the same.
       const read = v.safeParse(ARCHIVED[table].schema, record);
-      const now = (read.success ? read.output : record) as StoredRecord;
+      const now = read.success ? read.output : record;
       return [keyOf(table, now), said(table, now)];
     }),
   );
@@ -232,7 +233,7 @@ function onlyDesign(all: Records, designId: string): Records {
   return {
     artworks: all.artworks.filter(({ id }) => artworkIds.has(id as string)),
     designs,
-    fits: fits as unknown as StoredRecord[],
+    fits: fits,
     blanks: all.blanks.filter(({ blank }) => blankIds.has((blank as { id: string }).id)),
     specs: all.specs.filter(({ id }) => specIds.has(id as string)),
     underlays: all.underlays.filter(({ blankId }) => blankIds.has(blankId as string)),

@@ -40,8 +40,14 @@ export function drawPieces(
 }
 
 function drawPiece(context: Context2D, face: PrintFace, piece: Piece, shown: PicturesShown): void {
-  if (piece.kind === 'fill') return drawFill(context, face, piece);
-  if (piece.kind === 'text') return drawText(context, piece);
+  if (piece.kind === 'fill') {
+    drawFill(context, face, piece);
+    return;
+  }
+  if (piece.kind === 'text') {
+    drawText(context, piece);
+    return;
+  }
   const own = shown.pictureOf(piece.artworkId);
   if (!own) return;
   const picture = finishedPicture(own, piece.finish ?? []);

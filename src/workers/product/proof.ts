@@ -39,7 +39,10 @@ export function proofCanvas(context: Context2D, asked: ProofAsked): HatchedFound
 }
 
 function showPrinted(pixels: Uint32Array, width: number, press: Press, paper: boolean, from: number): void {
-  if (from <= 0) return proofPixels(press, pixels, paper);
+  if (from <= 0) {
+    proofPixels(press, pixels, paper);
+    return;
+  }
   for (let row = 0; row < pixels.length; row += width)
     proofPixels(press, pixels.subarray(row + Math.min(from, width), row + width), paper);
 }

@@ -41,7 +41,7 @@ export function motifColumns(
   return pieces
     .filter((piece) => isMotifKind(piece) && piece.role === 'motif' && piece.visible && !piece.knockout)
     .map((piece) => ({
-      piece: piece as Piece & { name: string },
+      piece: piece,
       columns: columnsOf(drawn(face, [piece], scale, shown).raster(), left, scale),
     }));
 }

@@ -59,9 +59,12 @@ function Making({
   const { parting, set, cut, trouble, change, undo, redo } = work;
   const name = artwork.facts.name.replace(/\.[a-z0-9]+$/i, '');
   useUndoKeys(work);
-  useEffect(() => {
+  const stickers = set?.stickers.length;
+  const [before, setBefore] = useState(stickers);
+  if (stickers !== before) {
+    setBefore(stickers);
     setChosen([]);
-  }, [set?.stickers.length]);
+  }
   const choose = (index: number, more: boolean) => {
     setChosen((so) =>
       more

@@ -52,22 +52,20 @@ export interface SetWork {
 
 /** The picture's shapes, the set that is made of them with its undo, and its cut lines, which follow every change. */
 export function useSet(artwork: Artwork, blank: ResolvedBlank): SetWork {
-  const [parting, setParting] = useState<Parting | null>(null);
+  const [parted, setParted] = useState<{ of: Artwork; parting: Parting } | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [history, act] = useReducer(step, { before: [], now: null, after: [] });
-  const [cut, setCut] = useState<SetWork['cut']>(null);
+  const [made, setMade] = useState<(NonNullable<SetWork['cut']> & { of: Parting }) | null>(null);
   const fail = useRef((error: unknown) => {
     if (!isStopped(error)) setTrouble(sentence(error));
   });
   // An artwork whose pixels were changed is another one to this screen.
   useEffect(() => {
     const stop = new AbortController();
-    setParting(null);
-    setCut(null);
     partArtwork(artwork, { signal: stop.signal }).then((found) => {
       if (stop.signal.aborted) return;
       setTrouble(null);
-      setParting(found);
+      setParted({ of: artwork, parting: found });
       const name = artwork.facts.name.replace(/\.[a-z0-9]+$/i, '');
       const across = artwork.facts.physical?.width ?? null;
       act({ kind: 'begin', set: firstSet(found, { name, across, settings: USUAL_CUT }) });
@@ -77,14 +75,12 @@ export function useSet(artwork: Artwork, blank: ResolvedBlank): SetWork {
     };
   }, [artwork]);
   const { now } = history;
+  const parting = parted?.of === artwork ? parted.parting : null;
   useEffect(() => {
-    if (!parting || !now || now.stickers.length === 0) {
-      setCut(null);
-      return;
-    }
+    if (!parting || !now || now.stickers.length === 0) return;
     const stop = new AbortController();
     cutSet(now, parting, artwork, blank, { signal: stop.signal }).then((fit) => {
-      if (!stop.signal.aborted) setCut({ set: now, fit });
+      if (!stop.signal.aborted) setMade({ of: parting, set: now, fit });
     }, fail.current);
     return () => {
       stop.abort();
@@ -93,7 +89,7 @@ export function useSet(artwork: Artwork, blank: ResolvedBlank): SetWork {
   return {
     parting,
     set: now,
-    cut,
+    cut: made && made.of === parting && now && now.stickers.length > 0 ? made : null,
     trouble,
     change: (set) => {
       act({ kind: 'change', set });

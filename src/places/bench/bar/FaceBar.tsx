@@ -124,7 +124,7 @@ function Sizes({ live }: { live: Live }) {
           live.unit,
         ),
       }))}
-      className="measure flex gap-2.5"
+      className="measure flex"
       onChange={change}
     />
   );

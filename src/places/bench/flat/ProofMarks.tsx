@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useRef, useState, type RefObject } from 'react';
+import { useEffect, useState, type RefObject } from 'react';
 import { inksAt, totalInk, type Press } from '@/core/colour/press';
 import { fixed } from '@/core/length/show';
 import { drawPieces, type HatchedFound } from '@/state/bench/product';
@@ -112,10 +112,9 @@ export function InkReadout({
       element.removeEventListener('pointerleave', gone);
     };
   }, [room]);
-  const point = useRef<OffscreenCanvas>(null);
+  const [point] = useState(() => new OffscreenCanvas(1, 1));
   if (!press || !at || live.dragging) return null;
-  point.current ??= new OffscreenCanvas(1, 1);
-  const said = sayAt(point.current, live, view, at, press);
+  const said = sayAt(point, live, view, at, press);
   if (!said) return null;
   return (
     <p

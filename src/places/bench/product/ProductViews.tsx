@@ -1,6 +1,6 @@
 'use client';
-import { useEffect, useState, type PointerEvent } from 'react';
-import type { View } from '@/core/product/kinds';
+import { useState, type PointerEvent } from 'react';
+import { productOf, type View } from '@/core/product/kinds';
 import { viewsOf } from '@/core/product/views';
 import { useHand } from '@/state/bench/hand';
 import type { LookAt, LookTold, ProductView } from '@/state/bench/product';
@@ -66,20 +66,19 @@ export function ProductViews({ live, wide, colour }: { live: Live; wide: boolean
 
 /** Garments, and what hangs on a wall, are looked at from a few sides and not turned about. */
 function isTurned({ blank }: Live): boolean {
-  const { kind } = blank.blank.body;
-  return kind !== 'garment' && !(kind === 'flat' && blank.blank.viewedFrom !== null);
+  return productOf(blank.blank.body).turns(blank);
 }
 
 /** What is in the hand; where it is the only look, it goes with the face that is worked on. */
 function useHeld(live: Live, views: readonly View[], alone: boolean) {
-  const first = alone ? viewFor(live.face.id, views) : null;
-  const [held, setHeld] = useState<Held>(first ?? TURNED);
-  const faceId = live.face.id;
-  useEffect(() => {
-    const wanted = alone ? viewFor(faceId, views) : null;
-    if (wanted) setHeld(wanted);
-    // Only another face turns the product: not another drawing of the same one.
-  }, [faceId, alone]); // eslint-disable-line react-hooks/exhaustive-deps
+  const wanted = alone ? live.face.id : null;
+  const [followed, setFollowed] = useState(wanted);
+  const [held, setHeld] = useState<Held>(wanted === null ? TURNED : viewFor(wanted, views));
+  // Only another face turns the product: not another drawing of the same one.
+  if (wanted !== followed) {
+    setFollowed(wanted);
+    if (wanted !== null) setHeld(viewFor(wanted, views));
+  }
   return [held, setHeld] as const;
 }
 
@@ -144,7 +143,7 @@ function Still({
 function pointing(part: Part, look: number, view: ProductView | null) {
   const inner = within(part);
   return {
-    onPointerMove: (event: PointerEvent<Element>) => {
+    onPointerMove: (event: PointerEvent) => {
       const room = event.currentTarget.getBoundingClientRect();
       void pointOnLook(
         view,

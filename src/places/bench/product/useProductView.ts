@@ -29,6 +29,8 @@ export function useProductView(
       canvas.dataset.product = 'drawn';
       setTold(looks);
     });
+    // The canvas and its worker are no state of React's: this is how it hears that they are there.
+    // eslint-disable-next-line react-hooks/set-state-in-effect
     setView(opened);
     return () => {
       opened.close();
