@@ -25,6 +25,7 @@ const MODULES = [
   'opentype\\.js',
   'pdfjs-dist',
   'pure-rand',
+  'react-hotkeys-hook',
   'saxes',
   'valibot',
   'wasm-vips',

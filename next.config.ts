@@ -21,6 +21,8 @@ const config: NextConfig = {
   poweredByHeader: false,
   reactStrictMode: true,
   reactCompiler: true,
+  // The desk's PDF reader finds its worker beside itself, which it is not once it is bundled.
+  serverExternalPackages: ['pdfjs-dist'],
   // `./verify` checks types beside the build, with the tests' own.
   typescript: { ignoreBuildErrors: true },
   headers: () =>

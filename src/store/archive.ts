@@ -47,7 +47,10 @@ export async function writeRecords(
     if (replace) {
       for (const table of tables) if (table !== 'settings') also(change.objectStore(table).clear());
     }
-    for (const [sha256, blob] of originals) also(change.objectStore('originals').put(blob, sha256));
+    const files = change.objectStore('originals');
+    // What is kept under a checksum is that file already: it is never written over.
+    for (const [sha256, blob] of originals)
+      also(files.getKey(sha256).then((kept) => kept ?? files.put(blob, sha256)));
     for (const table of ARCHIVED_TABLES)
       for (const record of records[table]) also(change.objectStore(table).put(record as never));
     for (const { id } of records.fits as { id: string }[]) {

@@ -156,7 +156,7 @@ describe('the soft proof', () => {
   test('a colour typed as inks takes their colour on the print', async () => {
     await (await shop.bench.named('Colour #00ff00: change')).click();
     const typed = await shop.bench.named('Colour, typed');
-    await typed.sendKeys(Key.chord(Key.CONTROL, 'a'), 'teal', Key.ENTER);
+    await typed.sendKeys(Key.chord(Key.CONTROL, 'a'), 'teapot', Key.ENTER);
     await shop.bench.says('[role=dialog] [role=status]', /Type #1f6f78/);
     await typed.sendKeys(Key.chord(Key.CONTROL, 'a'), 'cmyk 0 0 0 100', Key.ENTER);
     await shop.bench.saved();

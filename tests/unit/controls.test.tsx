@@ -14,6 +14,7 @@ import { NameField } from '@/ui/NameField';
 import { OneOf } from '@/ui/OneOf';
 import { Popup } from '@/ui/Popup';
 import { Progress } from '@/ui/Progress';
+import { Shortcuts } from '@/places/shell/Shortcuts';
 import { Select } from '@/ui/Select';
 import { Slider } from '@/ui/Slider';
 import { Segments, Toggle } from '@/ui/Toggle';
@@ -360,4 +361,25 @@ test('commands: what fits the letters stays, by name or by what it is on; Enter 
   expect(screen.getByText('Nothing here has that name.')).toBeTruthy();
   fireEvent.change(input, { target: { value: '' } });
   expect(list.getAllByRole('option')).toHaveLength(3);
+});
+
+test('the keys open on ?, with Shift or without, and not while one types', async () => {
+  render(
+    <>
+      <input aria-label="Name" />
+      <Shortcuts />
+    </>,
+  );
+  await user.type(screen.getByRole('textbox', { name: 'Name' }), '?');
+  expect(screen.queryByRole('dialog')).toBeNull();
+  (document.activeElement as HTMLElement).blur();
+  fireEvent.keyDown(document.body, { key: '?', code: 'Slash', shiftKey: true });
+  expect(
+    within(screen.getByRole('dialog', { name: 'Keys' })).getByText('Fit inside the safe area'),
+  ).toBeTruthy();
+  await user.keyboard('{Escape}');
+  expect(screen.queryByRole('dialog')).toBeNull();
+  fireEvent.keyUp(document.body, { key: '?', code: 'Slash' });
+  fireEvent.keyDown(document.body, { key: '?', code: 'Minus' });
+  expect(screen.getByRole('dialog', { name: 'Keys' })).toBeTruthy();
 });

@@ -4,7 +4,9 @@ import { newFill } from '@/core/fit/place';
 import type { Fit } from '@/core/fit/schema';
 import { database, put, putArtwork, readAll, readFit, readOriginal, remove } from '@/store/database';
 import { MOST_STEPS, readHistory, removeHistory, writeHead, writeStep } from '@/store/history';
+import { ARCHIVED_TABLES, writeRecords, type Records } from '@/store/archive';
 import { FIRST_SETTINGS, type Artwork } from '@/store/schema';
+import { openShop, useShop } from '@/state/shop/shop';
 import { blankById, factsOf, fitOf } from '../support/fits';
 import { solid } from '../support/pictures';
 
@@ -135,4 +137,42 @@ describe('a fit’s edits', () => {
       { numRuns: 25 },
     );
   });
+});
+
+describe('an archive', () => {
+  const nothing = Object.fromEntries(ARCHIVED_TABLES.map((table) => [table, []])) as unknown as Records;
+
+  test('never writes over a file that is kept under its checksum', async () => {
+    const db = await database();
+    await db.put('originals', new Blob(['mine']), 'abc');
+    const files = new Map([
+      ['abc', new Blob(['another'])],
+      ['def', new Blob(['new'])],
+    ]);
+    await writeRecords(nothing, files, { replace: false, settings: null });
+    const [kept, added] = await Promise.all([db.get('originals', 'abc'), db.get('originals', 'def')]);
+    expect([kept!.size, added!.size]).toEqual([4, 3]);
+  });
+
+  test('is taken whole or not at all', async () => {
+    await put('fits', fitNamed('mine', '#111111'));
+    const records = { ...nothing, fits: [fitNamed('a'), fitNamed('b')] as never };
+    for (const n of [1, 2, 3]) {
+      const refusing = refuseWrite(n);
+      await expect(
+        writeRecords(records, new Map([['x', new Blob(['x'])]]), { replace: true, settings: null }),
+      ).rejects.toThrow('full');
+      refusing.mockRestore();
+      expect((await readAll()).fits).toEqual([fitNamed('mine', '#111111')]);
+    }
+  });
+});
+
+test('a blank whose house is not here is set aside, and the shop opens without it', async () => {
+  const blank = { ...mug.blank, id: 'odd', specId: 'nowhere', version: 1 };
+  await put('blanks', { key: 'odd@1', blank } as never);
+  expect(await openShop()).toBe(1);
+  const { phase, blanks } = useShop.getState();
+  expect([phase, blanks.has('odd'), blanks.has('mug-325')]).toEqual(['open', false, true]);
+  expect(await (await database()).count('blanks')).toBe(1);
 });

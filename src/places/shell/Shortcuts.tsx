@@ -58,7 +58,8 @@ export function Shortcuts() {
     () => {
       setOpen(true);
     },
-    { useKey: true },
+    // With Shift on some keyboards and without on others.
+    { useKey: true, ignoreModifiers: true },
   );
   return (
     <>

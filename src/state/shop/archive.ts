@@ -19,6 +19,10 @@ import { makeZip, readZip } from '@/workers/zip-client';
 import { inOrder } from '@/core/key-order';
 import { saveAs } from '../handover/download';
 import { openShop, useShop } from './shop';
+import { isResolvable, SPECS } from '@/core/blank/library';
+import type { HouseSpec } from '@/core/blank/schema';
+import { FileRecordSchema } from '@/core/pack/manifest';
+import type { StoredBlank } from '@/store/blanks';
 
 const INDEX = 'upfit.json';
 
@@ -88,13 +92,24 @@ export async function openArchive(file: File, options: JobOptions): Promise<Open
       return read.output;
     });
   }
+  const digests = new Map(head.output.files.map(({ path, sha256 }) => [path, sha256]));
   const originals = new Map<string, Blob>();
   for (const { facts } of records.artworks as unknown as Artwork[]) {
-    const original = files.get(originalPath(facts.sha256, facts.name));
+    const path = originalPath(facts.sha256, facts.name);
+    const original = files.get(path);
     if (!original) throw wrong(file.name, `lacks the file of “${facts.name}”`);
+    if (digests.get(path) !== facts.sha256) throw wrong(file.name, `holds another file as “${facts.name}”`);
     originals.set(facts.sha256, original);
   }
   const here = await readRecords();
+  const specs = [
+    ...SPECS,
+    ...(here.specs as unknown as HouseSpec[]),
+    ...(records.specs as unknown as HouseSpec[]),
+  ];
+  for (const { blank } of records.blanks as unknown as StoredBlank[])
+    if (!isResolvable(specs, blank))
+      throw wrong(file.name, `holds “${blank.name}” without the house spec or the method that it names`);
   const changes = ARCHIVED_TABLES.map((table) => compare(table, here[table], records[table]));
   const settings = v.safeParse(SettingsSchema, head.output.settings);
   return {
@@ -126,6 +141,7 @@ const AnyRecord = v.record(v.string(), v.unknown());
 const Head = v.looseObject({
   upfit: v.literal('archive/1'),
   settings: v.unknown(),
+  files: v.array(FileRecordSchema),
   ...(Object.fromEntries(ARCHIVED_TABLES.map((table) => [table, v.optional(v.array(AnyRecord))])) as Record<
     ArchivedTable,
     v.OptionalSchema<v.ArraySchema<typeof AnyRecord, undefined>, undefined>
@@ -228,7 +244,8 @@ function onlyDesign(all: Records, designId: string): Records {
   const specIds = new Set(
     [...versions.values()]
       .filter(({ id }) => blankIds.has(id))
-      .map(({ id, specId }) => settings.houses[id] ?? specId),
+      // Both: the blank names its own, whichever house was chosen for it.
+      .flatMap(({ id, specId }) => [specId, settings.houses[id] ?? specId]),
   );
   return {
     artworks: all.artworks.filter(({ id }) => artworkIds.has(id as string)),

@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import { BLANKS, SPECS } from '@/core/blank/library';
+import { BLANKS, isResolvable, SPECS } from '@/core/blank/library';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import type { Blank, HouseSpec } from '@/core/blank/schema';
 import { artworkIdOf, type Design, type Fit } from '@/core/fit/schema';
@@ -86,10 +86,12 @@ const byId = <T extends { id: string }>(records: T[]) =>
 export async function openShop(): Promise<number> {
   const stored = await readAll();
   const { artworks, designs, fits, dockets, blanks, specs, underlays, settings, unread } = stored;
-  const versions = shippedVersions();
-  for (const { key, blank } of blanks) versions.set(key, blank);
   const houses = shippedSpecs();
   for (const spec of specs) houses.set(spec.id, spec);
+  const versions = shippedVersions();
+  // One that names what is not here is set aside: it stays stored, and the shop opens without it.
+  const whole = blanks.filter(({ blank }) => isResolvable(houses.values(), blank));
+  for (const { key, blank } of whole) versions.set(key, blank);
   useShop.setState({
     phase: 'open',
     artworks: byId(artworks),
@@ -107,7 +109,7 @@ export async function openShop(): Promise<number> {
     underlays: new Map(underlays.map((underlay) => [underlay.key, underlay])),
     settings,
   });
-  return unread.length;
+  return unread.length + blanks.length - whole.length;
 }
 
 export function withRecord<T>(map: ReadonlyMap<string, T>, key: string, record: T): Map<string, T> {

@@ -23,6 +23,11 @@ export function resolveAmong(
   return resolveBlank(blank, method, spec, sizeId);
 }
 
+/** Whether the method and the spec that a blank names are there. */
+export function isResolvable(specs: Iterable<HouseSpec>, { methodId, specId }: Blank): boolean {
+  return METHODS.some(({ id }) => id === methodId) && [...specs].some(({ id }) => id === specId);
+}
+
 /** Every shipped blank with its method and spec. */
 export function shippedBlanks(): ResolvedBlank[] {
   return BLANKS.map((blank) => resolveAmong(SPECS, blank));
