@@ -136,7 +136,7 @@ async function fillSheet() {
 /** A pack of three fits, sent to a house and taken. */
 async function handOver() {
   for (const fit of ['Harbour panorama on Mug 325 ml', 'Lighthouse on Mug 325 ml', 'Knot badge on Shirt'])
-    await (await named(`//input[@aria-label="${fit}"]`)).click();
+    await (await named(`//*[@role="checkbox"][@aria-label="${fit}"]`)).click();
   await press('Make the pack');
   await press('Send to a house');
   const count = await named('//input[@aria-label="How many of Harbour panorama on Mug 325 ml"]');

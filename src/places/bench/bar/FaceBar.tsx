@@ -21,7 +21,7 @@ export function FaceBar({ live }: { live: Live }) {
   const underlay = useUnderlay(live);
   const { faces, blank } = live.blank;
   return (
-    <div className="flex h-[30px] shrink-0 items-center gap-5 border-b border-rule bg-frame px-4 text-sm">
+    <div className="flex h-[30px] shrink-0 items-center gap-4 border-b border-rule bg-frame px-3 text-sm">
       {faces.length > 1 && <Faces live={live} />}
       {blank.sizes.length > 0 && <Sizes live={live} />}
       {underlay && (
