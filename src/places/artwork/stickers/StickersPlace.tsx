@@ -119,7 +119,7 @@ function Making({
         />
         <aside
           aria-label="The set"
-          className="flex w-[340px] shrink-0 flex-col overflow-auto border-l border-ink bg-docket px-5 pb-6 pt-3 [&_button]:min-h-6"
+          className="flex w-[340px] shrink-0 flex-col overflow-auto border-l border-ink bg-docket px-5 pb-6 pt-3 [&_button:not([role])]:min-h-6"
         >
           <Said artwork={artwork} work={work} />
           {set && parting && count + set.left.length > 0 && (
