@@ -2,6 +2,7 @@ import AxeBuilder from '@axe-core/webdriverjs';
 import { Key } from 'selenium-webdriver';
 import { extentOf, type Box } from '@/core/fit/geometry';
 import type { ArtworkPiece, TextPiece } from '@/core/fit/schema';
+import { PATIENCE } from '../support/bench';
 import { BenchShop, close, inches } from '../support/bench-shop';
 
 const shop = new BenchShop();
@@ -273,6 +274,22 @@ describe('a mug', () => {
     await shop.bench.saved();
     expect(await shop.fit.read()).toEqual(end);
   });
+});
+
+test('anything is gone to, and done, by a few letters of its name', async () => {
+  await shop.openFit('mug-325');
+  await shop.bench.add(shop.motif, 'gull');
+  await shop.bench.chord(Key.CONTROL, 'k');
+  await shop.bench.find('[cmdk-input]');
+  await shop.bench.keys('quarter', Key.ENTER);
+  await shop.bench.says('[data-dimension=angle]', /90\.0°/);
+  await shop.bench.saved();
+  await shop.bench.keysUndo();
+  await shop.bench.says('[data-dimension=angle]', /^0\.0°/);
+  await shop.bench.chord(Key.CONTROL, 'k');
+  await shop.bench.find('[cmdk-input]');
+  await shop.bench.keys('tumbler 470', Key.ENTER);
+  await shop.browser.wait(async () => /tumbler-470/.test(await shop.browser.getCurrentUrl()), PATIENCE);
 });
 
 describe('by keyboard alone', () => {

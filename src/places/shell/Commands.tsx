@@ -1,19 +1,11 @@
 'use client';
-import { useRouter } from 'next/navigation';
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { useOffered } from '@/state/commands';
-import { useShop } from '@/state/shop/shop';
-import { CommandList, type Listed } from '@/ui/CommandList';
 import { Dialog } from '@/ui/Dialog';
 
-/** Places that are no mark of the tape. */
-const FURTHER = [
-  { name: 'Measure a new blank', href: '/blanks/measure' },
-  { name: 'Blank from a house’s spec', href: '/blanks/spec' },
-  { name: 'Blank from a template', href: '/blanks/template' },
-  { name: 'Pictures for a listing', href: '/packs/pictures' },
-];
+// Fetched when it is first asked for: the range opens without it.
+const Everything = dynamic(() => import('./Everything').then((module) => module.Everything));
 
 /** Everything that can be gone to or done, by typing its name; on Ctrl K. */
 export function Commands({ marks }: { marks: readonly { name: string; href: string }[] }) {
@@ -43,61 +35,4 @@ export function Commands({ marks }: { marks: readonly { name: string; href: stri
       />
     </Dialog>
   );
-}
-
-function Everything({
-  marks,
-  onDone,
-}: {
-  marks: readonly { name: string; href: string }[];
-  onDone: () => void;
-}) {
-  const router = useRouter();
-  const { designs, fits, blanks, artworks } = useShop();
-  const { verbs } = useOffered();
-  const goes = (id: string, name: string, href: string, note?: string): Listed => ({
-    id,
-    name,
-    note,
-    run: () => {
-      router.push(href);
-      onDone();
-    },
-  });
-  const groups = [
-    {
-      heading: 'Do with what is chosen',
-      items: verbs.map((verb): Listed => ({
-        ...verb,
-        run: () => {
-          // Once the dialog is gone: what a verb opens would be closed with it.
-          onDone();
-          requestAnimationFrame(verb.run);
-        },
-      })),
-    },
-    { heading: 'Places', items: [...marks, ...FURTHER].map(({ name, href }) => goes(href, name, href)) },
-    {
-      heading: 'Fits',
-      items: [...fits.values()].flatMap(({ id, designId, blankId }) => {
-        const design = designs.get(designId);
-        return design
-          ? [goes(id, design.name, `/bench/${id}`, `on ${blanks.get(blankId)?.blank.name ?? blankId}`)]
-          : [];
-      }),
-    },
-    {
-      heading: 'Blanks',
-      items: [...blanks.values()].map(({ blank, method }) =>
-        goes(blank.id, blank.name, `/blanks?blank=${blank.id}`, method.name),
-      ),
-    },
-    {
-      heading: 'Artwork',
-      items: [...artworks.values()].map(({ id, facts }) =>
-        goes(id, facts.name, `/artwork?artwork=${id}`, facts.format.toUpperCase()),
-      ),
-    },
-  ];
-  return <CommandList label="Type a name" groups={groups} />;
 }

@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { usePathname } from 'next/navigation';
 import { useEffect, useState, useSyncExternalStore, type ReactNode } from 'react';
 import { Toaster, toast } from 'sonner';
@@ -10,10 +11,12 @@ import { engineHindrance } from '@/state/engine/engine';
 import { askToKeep, roomTrouble } from '@/state/shop/storage';
 import { Tape } from '@/ui/Tape';
 import { ImportStrip } from './ImportStrip';
-import { ShopDialog } from './ShopDialog';
 import { Shortcuts } from './Shortcuts';
 import { Hints } from '@/ui/Hint';
 import { Commands } from './Commands';
+
+// Fetched when it is first asked for: no place opens with it.
+const ShopDialog = dynamic(() => import('./ShopDialog').then((module) => module.ShopDialog));
 
 const MARKS = [
   { name: 'Blanks', href: '/blanks' },
