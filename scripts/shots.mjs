@@ -1,4 +1,5 @@
-// Makes the pictures in docs/screenshots from the demo data, at 1280 x 800: `npm run shots`.
+// Makes the pictures in docs/screenshots from the demo data, at 1280 x 800: `npm run shots`, or some of them by their
+// names: `npm run shots -- range stickers`.
 import { execFileSync } from 'node:child_process';
 import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -38,6 +39,8 @@ const MUG_EDGES = [
   [401, 664],
 ];
 
+const wanted = process.argv.slice(2);
+const all = wanted.length === 0;
 mkdirSync('docs/screenshots', { recursive: true });
 const app = await startApp({ demo: true });
 const downloads = mkdtempSync(join(tmpdir(), 'up-fit-'));
@@ -45,7 +48,7 @@ const browser = await openBrowser({ downloads });
 const products = await bundled();
 try {
   await openDemo(browser, app.address);
-  for (const [name, path, act] of SHOTS) {
+  for (const [name, path, act] of SHOTS.filter(([name]) => all || wanted.includes(name))) {
     await browser.get(app.address + path);
     await browser.wait(until.elementLocated(By.css('h1')), 60_000);
     await act?.();
@@ -53,8 +56,10 @@ try {
     writeFileSync(`docs/screenshots/${name}.png`, await browser.takeScreenshot(), 'base64');
     console.log(`docs/screenshots/${name}.png`);
   }
-  await drawDocket();
-  await drawProducts();
+  if (all) {
+    await drawDocket();
+    await drawProducts();
+  }
 } finally {
   await browser.quit();
   await app.stop();
