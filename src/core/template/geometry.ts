@@ -1,4 +1,4 @@
-import type { Body } from '../blank/kinds';
+import { aspectsOf, type Body } from '../blank/kinds';
 import {
   bendOf,
   circumference,
@@ -15,27 +15,30 @@ const degrees = (radians: number) => (radians * 180) / Math.PI;
 /** The geometry of one face in plain numbers: mm, and degrees for a sweep. */
 export function templateGeometry(body: Body, face: PrintFace): Record<string, unknown> {
   const common = { bleed: face.bleed, safe: face.safe };
-  if (body.kind === 'wrap') {
+  const { wall } = aspectsOf(body);
+  const bend = wall && bendOf(wall);
+  // Diameters that hardly differ are those of a straight wrap, whatever it was measured as.
+  if (wall && !bend) {
     return {
-      width: wrapWidth(body),
-      height: printableHeight(body),
-      circumference: circumference(body),
-      zones: viewCentres(body),
+      width: wrapWidth(wall),
+      height: printableHeight(wall),
+      circumference: circumference(wall),
+      zones: viewCentres(wall),
       ...common,
     };
   }
-  const bend = body.kind === 'taper' ? bendOf(body) : null;
-  if (body.kind === 'taper' && bend) {
-    const { top, bottom } = diametersOf(body);
-    const wall = frustumSector(top, bottom, body.slant);
+  if (wall && bend) {
+    const { top, bottom } = diametersOf(wall);
+    const slant = printableHeight(wall);
+    const sector = frustumSector(top, bottom, slant);
     const bled = sectorBox(bend, face.bleed);
     const mid = middleRadius(bend);
     return {
-      outerRadius: wall.outerRadius,
-      innerRadius: wall.innerRadius,
-      sweep: degrees(wall.sweep),
+      outerRadius: sector.outerRadius,
+      innerRadius: sector.innerRadius,
+      sweep: degrees(sector.sweep),
       printSweep: degrees(bend.sweep),
-      slant: body.slant,
+      slant,
       box: trimSize(face),
       bleedBox: { width: bled.width, height: bled.height },
       rectangle: { width: face.width, height: face.height },
