@@ -17,7 +17,10 @@ const downloads = newFolder();
 const file = (name: string) => join(folder, name);
 const convert = (...args: string[]) => execFileSync('convert', args, { cwd: folder });
 /** More than go to one design unasked. */
-const FILES = LONG ? 240 : 60;
+const FILES = LONG ? 240 : 24;
+/** So many of them are in before the rest is stopped. */
+const ENOUGH = 10;
+const DAMAGED = LONG ? 100 : 24;
 
 const app = { address: served().empty };
 let browser: WebDriver;
@@ -291,12 +294,12 @@ describe('hundreds at a time', () => {
   test(`a folder of ${FILES}: stopped at half, what is there stays, and the rest comes when asked for`, async () => {
     const before = (await stored('artworks')).length;
     await (await page.find('input[type=file][webkitdirectory]')).sendKeys(file('beach'));
-    await page.says('[aria-label="Files coming in"]', new RegExp(`\\b(2[6-9]|[3-9]\\d|\\d{3}) of ${FILES}`));
+    await page.says('[aria-label="Files coming in"]', new RegExp(`\\b(1\\d|2[0-3]|[3-9]\\d|\\d{3}) of ${FILES}`));
     await page.press('Stop');
     const told = await page.says('[aria-label="Files coming in"]', /\d+ files taken in, \d+ stopped/);
     const [, taken, stopped] = /(\d+) files taken in, (\d+) stopped/.exec(told)!.map(Number);
     expect(taken! + stopped!).toBe(FILES);
-    expect(taken).toBeGreaterThanOrEqual(26);
+    expect(taken).toBeGreaterThanOrEqual(ENOUGH);
     expect(stopped).toBeGreaterThan(0);
     await count(new RegExp(`^${before + taken!} artworks`));
     expect((await stored('artworks')).length).toBe(before + taken!);
@@ -316,8 +319,8 @@ describe('hundreds at a time', () => {
     await page.press('Put these notes away');
   });
 
-  test('100 damaged files at once leave the page working', async () => {
-    const paths = writeDamaged(folder, 100, 23);
+  test(`${DAMAGED} damaged files at once leave the page working`, async () => {
+    const paths = writeDamaged(folder, DAMAGED, 23);
     await page.drop(...paths);
     await page.says('[aria-label="Files coming in"]', /\d+ not read\./);
     await page.press('Put these notes away');

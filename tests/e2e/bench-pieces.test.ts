@@ -11,6 +11,7 @@ import { BenchShop, close, inches } from '../support/bench-shop';
 import { blankById } from '../support/fits';
 import { records } from '../support/stored';
 import { fontBytes } from '../support/font';
+import { longTest } from '../support/long';
 
 const shop = new BenchShop();
 beforeAll(() => shop.open());
@@ -173,7 +174,7 @@ describe('every kind of piece', () => {
 });
 
 describe('faces, layouts, other artwork', () => {
-  test('two faces side by side; one is copied onto the other', async () => {
+  longTest('two faces side by side; one is copied onto the other', async () => {
     await shop.openFit('pouch');
     await shop.bench.add(shop.motif, 'gull');
     await shop.bench.dimension('width', '60 mm');

@@ -1,9 +1,11 @@
 import AxeBuilder from '@axe-core/webdriverjs';
-import { Key } from 'selenium-webdriver';
+import { Key, Origin } from 'selenium-webdriver';
 import { extentOf, type Box } from '@/core/fit/geometry';
 import type { ArtworkPiece, TextPiece } from '@/core/fit/schema';
 import { PATIENCE } from '../support/bench';
 import { BenchShop, close, inches } from '../support/bench-shop';
+import { longTest } from '../support/long';
+import { countRenders, watchRenders } from '../support/renders';
 
 const shop = new BenchShop();
 beforeAll(() => shop.open());
@@ -242,7 +244,7 @@ describe('a mug', () => {
     expect([two!.x - one!.x, two!.y - one!.y]).toEqual([inches(1), close(-2)]);
   });
 
-  test('width and height apart, when asked: the docket says it is stretched, and makes it true again', async () => {
+  longTest('width and height apart, when asked: the docket says it is stretched, and makes it true again', async () => {
     await shop.bench.keys(Key.ESCAPE);
     await shop.bench.pick(0);
     await shop.bench.keys('p');
@@ -290,6 +292,30 @@ test('anything is gone to, and done, by a few letters of its name', async () => 
   await shop.bench.find('[cmdk-input]');
   await shop.bench.keys('tumbler 470', Key.ENTER);
   await shop.browser.wait(async () => /tumbler-470/.test(await shop.browser.getCurrentUrl()), PATIENCE);
+});
+
+test('a frame of a drag renders what the hand moves, and nothing else', async () => {
+  const rest = ['Docket', 'Product', 'Piece', 'Bench'];
+  await watchRenders(shop.browser, ['Flat', ...rest]);
+  await shop.openFit('tumbler-470');
+  await shop.bench.add(shop.motif, 'gull');
+  await shop.bench.says('[aria-label=Docket] [role=status]', /^exact$/);
+  const grip = await shop.bench.find('[data-piece]');
+  const pointer = () => shop.browser.actions({ async: true });
+  await pointer().move({ origin: grip }).press().move({ origin: Origin.POINTER, x: 5, y: 0 }).perform();
+  await shop.bench.says('[aria-label=Docket] [role=status]', /measuring/);
+  const drag = await countRenders(shop.browser, async () => {
+    for (let step = 1; step <= 12; step++)
+      await pointer()
+        .move({ origin: Origin.POINTER, x: step % 2 ? 7 : -4, y: 1, duration: 0 })
+        .perform();
+  });
+  await pointer().release().perform();
+  expect(drag.frames).toBeGreaterThanOrEqual(8);
+  expect(drag.of.Flat).toBeGreaterThanOrEqual(drag.frames);
+  expect(rest.map((part) => drag.of[part] ?? 0)).toEqual(rest.map(() => 0));
+  // What holds the parts together passes the frame on to the flat.
+  expect(drag.all - drag.of.Flat!).toBeLessThanOrEqual(4 * drag.frames);
 });
 
 describe('by keyboard alone', () => {

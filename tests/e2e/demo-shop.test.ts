@@ -4,6 +4,7 @@ import type { ChromiumWebDriver } from 'selenium-webdriver/chromium';
 import { openBrowser, openDemo } from '../../scripts/lib/browser.mjs';
 import { Page, PATIENCE } from '../support/bench';
 import { served } from '../support/served';
+import { longTest } from '../support/long';
 
 const app = { address: served().demo };
 let browser: WebDriver;
@@ -140,7 +141,7 @@ describe('the bench, piece by piece', () => {
     await page.says('[role=toolbar]', /cut away right 17\.\d %, left 17\.\d %|cut away .*17\.\d %.*17\.\d %/);
   });
 
-  test('roles change what is asked of a piece', async () => {
+  longTest('roles change what is asked of a piece', async () => {
     await open('knot-badge--shirt');
     await page.verdict('safe', 'ready');
     await page.keys('r');

@@ -8,6 +8,7 @@ import type { StoredDocket } from '@/store/schema';
 import { PATIENCE } from '../support/bench';
 import { BenchShop } from '../support/bench-shop';
 import { records } from '../support/stored';
+import { longTest } from '../support/long';
 
 const shop = new BenchShop();
 beforeAll(() => shop.open());
@@ -23,7 +24,7 @@ async function exact(): Promise<StoredDocket> {
 const line = (rule: string, attributes = '') => `[aria-label=Docket] [data-rule="${rule}"]${attributes}`;
 
 describe('the docket', () => {
-  test('says on the bench what the command line says of the same piece', async () => {
+  longTest('says on the bench what the command line says of the same piece', async () => {
     await shop.openFit('mug-325');
     await shop.bench.add(shop.motif, 'gull');
     await shop.bench.saved();
@@ -78,7 +79,7 @@ describe('the docket', () => {
     await shop.bench.find(line('resolution', '[data-accepted=false][data-verdict=look]'));
   });
 
-  test('on a shirt every colour and size is told of, those that fail by what', async () => {
+  longTest('on a shirt every colour and size is told of, those that fail by what', async () => {
     await shop.openFit('shirt');
     await shop.bench.add(shop.motif, 'gull');
     await shop.bench.saved();
@@ -87,7 +88,7 @@ describe('the docket', () => {
     await shop.bench.says('[data-reach]', /Ready on 0 of 6 colours, 0 of 6 sizes[\s\S]*resolution/);
   });
 
-  test('what a pouch must carry is ticked by hand with a note', async () => {
+  longTest('what a pouch must carry is ticked by hand with a note', async () => {
     await shop.openFit('pouch');
     await shop.bench.add(shop.motif, 'gull');
     await shop.bench.saved();

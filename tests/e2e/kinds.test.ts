@@ -5,6 +5,7 @@ import { openBrowser } from '../../scripts/lib/browser.mjs';
 import { newFolder, Page, PATIENCE } from '../support/bench';
 import { writeFlag } from '../support/flag';
 import { served } from '../support/served';
+import { longTest } from '../support/long';
 
 /** What each kind of blank asks of the bench that a mug does not: faces, sizes, states, colours of one's own. */
 const folder = newFolder();
@@ -114,7 +115,7 @@ describe('a case and its keep-outs', () => {
 });
 
 describe('a blank of one’s own colours and limits', () => {
-  test('a colour added is offered on the bench after the fit has moved to that version', async () => {
+  longTest('a colour added is offered on the bench after the fit has moved to that version', async () => {
     await bench('coaster', 'Coaster');
     expect(await browser.findElements(By.css('[aria-label="Product colour"]'))).toHaveLength(0);
     await browser.get(`${app.address}/blanks?blank=coaster`);

@@ -9,6 +9,7 @@ import { openBrowser } from '../../scripts/lib/browser.mjs';
 import { downloaded, newFolder, Page, PATIENCE } from '../support/bench';
 import { putRecord, records } from '../support/stored';
 import { served } from '../support/served';
+import { longTest } from '../support/long';
 
 const downloads = newFolder();
 const app = { address: served().demo };
@@ -40,7 +41,7 @@ async function barriers(): Promise<void> {
 }
 
 describe('scenes', () => {
-  test('several pictures in several colours go into one zip, each at its own size and by its name', async () => {
+  longTest('several pictures in several colours go into one zip, each at its own size and by its name', async () => {
     await pictures('lighthouse--shirt');
     await page.find('[aria-label=Scenes] button[aria-pressed=true]');
     await page.choose('Product colours', 'each of them');

@@ -117,7 +117,7 @@ function expectOn(points: readonly [number, number][], rings: readonly Ring[], n
     (ring: Ring) =>
       Math.abs(outlineDistance(ring, x, y)) < near;
   // Some, spread over the page: there are tens of thousands.
-  const looked = points.filter((_, i) => i % 23 === 0);
+  const looked = points.filter((_, i) => i % 97 === 0);
   expect(looked.filter((point) => !rings.some(isOn(point)))).toEqual([]);
   expect(rings.filter((ring) => !looked.some((point) => isOn(point)(ring)))).toEqual([]);
 }

@@ -58,17 +58,11 @@ function Missing({ known }: { known: boolean }) {
 function Bench({ live }: { live: Live }) {
   const add = useMemo(() => ({ text: () => void addText(live) }), [live]);
   useBenchKeys(live, add);
-  // The flat follows the hand at once; all else a moment later, in small tasks of its own.
-  const following = useDeferredValue(live);
-  const docket = useDocket(following);
-  useOfferedVerbs(following);
-  const list = useHand((hand) => hand.list);
   useEffect(() => followCuts((error) => toast(sentence(error))), []);
-  const { face } = live;
-  const wide = face.width / face.height > 1.15;
+  const following = useDeferredValue(live);
   const bringIn = async (files: File[]) => {
     try {
-      await addArtworks(live, await importFiles(files));
+      await addArtworks(following, await importFiles(files));
     } catch (error) {
       toast(sentence(error));
     }
@@ -79,31 +73,44 @@ function Bench({ live }: { live: Live }) {
       label="Drop artwork onto this face"
       className="flex min-h-0 grow flex-col"
     >
-      {(open) => (
-        <>
-          <BenchBar live={following} />
-          <div className="flex min-h-0 grow">
-            <div className="flex min-w-0 grow flex-col">
-              <PieceStrip live={following} onBringIn={open} />
-              <FaceBar live={following} />
-              <div className="flex min-h-0 grow">
-                {list && <CuttingList live={following} />}
-                <div
-                  className={`flex min-h-0 min-w-0 grow bg-viewing text-viewing-ink ${wide ? 'flex-col' : ''}`}
-                >
-                  <Flats live={live} docket={docket.docket} />
-                  <ProductPanel live={following} wide={wide} docket={docket.docket} />
-                </div>
-              </div>
-            </div>
-            <DocketStrip live={following} behind={following.fit !== live.fit} {...docket} />
-          </div>
-          <ContactSheet live={following} />
-          <StepAndRepeat live={following} />
-          <ScreenCalibration live={following} />
-        </>
-      )}
+      {(open) => <Parts live={live} following={following} onBringIn={open} />}
     </DropTarget>
+  );
+}
+
+/**
+ * The flat follows the hand within a frame; all else follows a moment later, in small tasks of its own, and is not
+ * rendered in that frame (tests count it).
+ */
+function Parts({ live, following, onBringIn }: { live: Live; following: Live; onBringIn: () => void }) {
+  const docket = useDocket(following);
+  useOfferedVerbs(following);
+  const list = useHand((hand) => hand.list);
+  const { face } = following;
+  const wide = face.width / face.height > 1.15;
+  return (
+    <>
+      <BenchBar live={following} />
+      <div className="flex min-h-0 grow">
+        <div className="flex min-w-0 grow flex-col">
+          <PieceStrip live={following} onBringIn={onBringIn} />
+          <FaceBar live={following} />
+          <div className="flex min-h-0 grow">
+            {list && <CuttingList live={following} />}
+            <div
+              className={`flex min-h-0 min-w-0 grow bg-viewing text-viewing-ink ${wide ? 'flex-col' : ''}`}
+            >
+              <Flats live={live} docket={docket.docket} />
+              <ProductPanel live={following} wide={wide} docket={docket.docket} />
+            </div>
+          </div>
+        </div>
+        <DocketStrip live={following} behind={live.dragging || following.fit !== live.fit} {...docket} />
+      </div>
+      <ContactSheet live={following} />
+      <StepAndRepeat live={following} />
+      <ScreenCalibration live={following} />
+    </>
   );
 }
 

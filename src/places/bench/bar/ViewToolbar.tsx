@@ -1,4 +1,5 @@
 'use client';
+import { useShallow } from 'zustand/react/shallow';
 import { wayRound } from '@/core/blank/kinds';
 import { fixed } from '@/core/length/show';
 import { EDGE_LINES, useHand, type EdgeLine } from '@/state/bench/hand';
@@ -18,7 +19,15 @@ const LINE_WORDS: Record<EdgeLine, string> = {
 
 /** How the flat is looked at: how large, what distances are taken to, where rulers begin, and the cutting list. */
 export function ViewToolbar({ live }: { live: Live }) {
-  const { edgeLine, fromCentre, zoom, list, stretching } = useHand();
+  const { edgeLine, fromCentre, zoom, list, stretching } = useHand(
+    useShallow(({ edgeLine, fromCentre, zoom, list, stretching }) => ({
+      edgeLine,
+      fromCentre,
+      zoom,
+      list,
+      stretching,
+    })),
+  );
   const pxPerMm = useShop((shop) => shop.settings.pxPerMm);
   const isTrue = zoom !== null && pxPerMm !== null && Math.abs(zoom.scale / pxPerMm - 1) < 1e-3;
   const said = zoom === null ? 'whole face' : isTrue ? 'true size' : `${fixed(zoom.scale, 1)} px a mm`;
