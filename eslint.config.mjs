@@ -17,7 +17,8 @@ export default tseslint.config(
   },
   ...tseslint.configs.stylistic,
   {
-    files: ['src/**/*.{ts,tsx}'],
+    // Where React is: its rules compile each file they look at.
+    files: ['src/{app,places,state,ui}/**/*.{ts,tsx}'],
     plugins: { 'react-hooks': reactHooks },
     rules: {
       ...reactHooks.configs['recommended-latest'].rules,

@@ -68,6 +68,11 @@ export function useDrag<T>({ start, move, end, click }: Drag<T>) {
       // The last move may still wait for its frame: let it draw first.
       else requestAnimationFrame(end);
     },
+    // The system took the pointer: what was dragged stays where it is.
+    onPointerCancel: () => {
+      if (held.current?.moved) requestAnimationFrame(end);
+      held.current = null;
+    },
   };
 }
 
