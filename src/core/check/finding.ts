@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import type { Extent } from '../fit/geometry';
 import { CutSettingsSchema } from '../fit/cut';
 import { PieceSchema } from '../fit/schema';
 import { SIDES } from '../blank/shape';
@@ -50,6 +51,8 @@ export const RemedySchema = v.object({
 });
 export type Remedy = v.InferOutput<typeof RemedySchema>;
 
+const ExtentSchema = v.object({ left: v.number(), top: v.number(), right: v.number(), bottom: v.number() });
+
 export const FindingSchema = v.object({
   rule: v.picklist(RULE_IDS),
   verdict: v.picklist(VERDICTS),
@@ -63,7 +66,9 @@ export const FindingSchema = v.object({
   gauge: v.nullable(v.object({ from: v.number(), to: v.number(), limit: v.number(), value: v.number() })),
   side: v.optional(v.picklist(SIDES)),
   /** Where on the face, in mm from the trim's top left. */
-  place: v.optional(v.object({ left: v.number(), top: v.number(), right: v.number(), bottom: v.number() })),
+  place: v.optional(ExtentSchema),
+  /** Each of the places that it has, where there are several; at most `MOST_PLACES`. */
+  places: v.optional(v.array(ExtentSchema)),
   pieceId: v.optional(v.string()),
   /** The verdict for each look of the product, where it differs by look; the finding itself tells of the worst that counts. */
   byLook: v.optional(v.array(v.object({ id: v.string(), verdict: v.picklist(VERDICTS) }))),
@@ -79,6 +84,25 @@ export const FindingSchema = v.object({
   remedies: v.array(RemedySchema),
 });
 export type Finding = v.InferOutput<typeof FindingSchema>;
+
+/** Places of a finding that are told one by one. */
+const MOST_PLACES = 200;
+
+/** Where a finding is: all of its places in one, and one by one. */
+export function placed(extents: readonly Extent[]): Pick<Finding, 'place' | 'places'> {
+  const [first, ...others] = extents;
+  if (!first) return {};
+  const place = others.reduce(
+    (so, one) => ({
+      left: Math.min(so.left, one.left),
+      top: Math.min(so.top, one.top),
+      right: Math.max(so.right, one.right),
+      bottom: Math.max(so.bottom, one.bottom),
+    }),
+    first,
+  );
+  return { place, ...(others.length > 0 && { places: extents.slice(0, MOST_PLACES) }) };
+}
 
 /** The verdict on a measurement that is better the smaller it is. */
 export function judge(value: number, ready: number, look: number): Verdict {

@@ -47,15 +47,28 @@ export function inkMeasure(width: number, height: number): BandMeasure<Ink[] | n
         if (first + row + 1 < raster.height) countRow(raster, first + row, step, counts);
       }
     },
-    result: () => inksOf(counts),
+    result: () => {
+      const inks = mergedInks(counts);
+      const counted = inks?.filter(({ pixels }) => pixels >= counts.looked * LEAST_SHARE) ?? null;
+      return counted && counted.length > MOST_INKS ? null : counted;
+    },
   };
 }
 
-function inksOf(counts: Counts): Ink[] | null {
+/** Every flat colour of a picture, also the rarest; null where it is no flat artwork. */
+export function flatColours(raster: Raster): Ink[] | null {
+  const { width, height } = raster;
+  const step = Math.max(1, Math.floor(Math.sqrt((width * height) / SAMPLES)));
+  const counts: Counts = { byColour: new Map(), looked: 0, present: 0, flat: 0 };
+  for (let row = 0; row + 1 < height; row += step) countRow(raster, row, step, counts);
+  return mergedInks(counts);
+}
+
+/** Flat colours, those that are alike merged, the commonest first. */
+function mergedInks(counts: Counts): Ink[] | null {
   // Hardly anything flat, or too many colours that are: no flat artwork.
   if (counts.present > 0 && (counts.flat < counts.present / 3 || counts.byColour.size > MOST_COLOURS))
     return null;
-  const least = counts.looked * LEAST_SHARE;
   const colours: Ink[] = [...counts.byColour]
     .sort((a, b) => b[1] - a[1])
     .map(([word, pixels]) => ({
@@ -74,8 +87,7 @@ function inksOf(counts: Counts): Ink[] | null {
   }
   const flat = colours.reduce((sum, { pixels }) => sum + pixels, 0);
   if (close < flat * FLAT_SHARE) return null;
-  const counted = inks.filter((ink) => ink.pixels >= least).sort((a, b) => b.pixels - a.pixels);
-  return counted.length > MOST_INKS ? null : counted;
+  return inks.sort((a, b) => b.pixels - a.pixels);
 }
 
 /** Flat colours with their pixels, and how many pixels were looked at, were there, and were flat. */

@@ -1,12 +1,19 @@
 import type { PixelBox } from '../artwork/facts';
-import { distancesOf, eachRange, fieldOf } from './distances';
+import { BEYOND, eachNarrow, type NarrowPlace } from './chords';
+import { labelAlpha, NOTHING, SOMETHING } from './labels';
+import { groupNear, withinOf } from './neighbours';
 import { IN_SILENCE, type Progress, type Raster } from './raster';
 import { boxShrink } from './shrink';
 
 /** A limit of more pixels than this is measured on a reduced copy. */
 const FINE = 24;
-/** A stroke that is this much wider a width further on is a point that runs out, and no thin stroke. */
-const WIDENS = 1.25;
+
+/** A stroke or a gap that is narrower than a limit: its width and where it lies, in pixels of the picture. */
+export interface ThinStroke {
+  width: number;
+  length: number;
+  box: PixelBox;
+}
 
 /** Strokes or gaps narrower than a limit, in pixels of the picture. */
 export interface ThinPlaces {
@@ -14,7 +21,8 @@ export interface ThinPlaces {
   thinnest: number | null;
   /** How much of all strokes is thin, 0 to 1. */
   share: number;
-  box: PixelBox | null;
+  /** One by one, the thinnest first, at most `MOST_TOLD` of them. */
+  each: readonly ThinStroke[];
 }
 
 /** What a picture's strokes, and the gaps between them, measure against a limit. */
@@ -23,26 +31,25 @@ export interface StrokeReading {
   gaps: ThinPlaces;
 }
 
-const NOTHING_THIN: ThinPlaces = { thinnest: null, share: 0, box: null };
+/** Places told one by one, at most. */
+export const MOST_TOLD = 200;
 
-/** A place in the middle of a thin stroke, and how wide it is there. */
-type Told = (x: number, y: number, width: number) => void;
+export const NOTHING_THIN: ThinPlaces = { thinnest: null, share: 0, each: [] };
 
 /**
- * Strokes and gaps narrower than `limit` pixels. A stroke is as wide as twice its middle line's distance to what lies
- * beside it (a Euclidean distance transform, cut off where nothing can be thin any more), to within a pixel.
+ * Strokes and gaps narrower than `limit` pixels, at any angle to a part of a pixel. What narrows towards a point is a
+ * tip and no stroke; what is shorter than thin things are seen to be long is a dot.
  */
 export function readStrokes(raster: Raster, limit: number, progress: Progress = IN_SILENCE): StrokeReading {
   if (raster.opaque) return { strokes: NOTHING_THIN, gaps: NOTHING_THIN };
   const factor = reductionFor(limit);
   const small = factor > 1 ? boxShrink(raster, factor, factor) : raster;
+  const { strokes, gaps } = thinStrokes(small, limit / factor, progress);
+  const total = small.width * small.height;
+  const inside = insideOf(small);
   return {
-    strokes: gather(small, 'strokes', limit / factor, factor, (share) => {
-      progress(share / 2);
-    }),
-    gaps: gather(small, 'gaps', limit / factor, factor, (share) => {
-      progress(0.5 + share / 2);
-    }),
+    strokes: summedUp(strokes, inside, factor),
+    gaps: summedUp(gaps, total - inside, factor),
   };
 }
 
@@ -51,154 +58,125 @@ export function reductionFor(limit: number): number {
   return limit > FINE ? Math.floor((limit * 2) / FINE) : 1;
 }
 
-function gather(
+/** Places in the middle of thin strokes, and of thin gaps, those of one together. */
+export function thinStrokes(
   raster: Raster,
-  what: 'strokes' | 'gaps',
   limit: number,
-  factor: number,
-  progress: Progress,
-): ThinPlaces {
-  const { width, height } = raster;
-  const found: number[] = [];
-  const inside = walkThin(
-    raster,
-    what,
+  progress: Progress = IN_SILENCE,
+): Record<'strokes' | 'gaps', NarrowPlace[][]> {
+  const [strokes, gaps]: [NarrowPlace[], NarrowPlace[]] = [[], []];
+  eachNarrow(
+    labelAlpha(raster),
     limit,
-    (x, y, wide) => {
-      found.push(x, y, wide);
+    (place) => {
+      if (place.label === SOMETHING) strokes.push(place);
+      // A gap lies between two things; beyond the picture there is no other.
+      else if (place.label === NOTHING && !place.sides.includes(BEYOND)) gaps.push(place);
     },
     progress,
   );
-  const runs = runsOf(found, width).filter((run) => isStroke(run, limit));
-  if (runs.length === 0) return NOTHING_THIN;
-  let [thinnest, across] = [Infinity, 0];
-  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
-  for (const run of runs) {
-    for (const { x, y, wide } of run) {
-      across += lengthOf(wide) * wide;
-      [left, right] = [Math.min(left, x), Math.max(right, x + 1)];
-      [top, bottom] = [Math.min(top, y), Math.max(bottom, y + 1)];
-    }
-    thinnest = Math.min(thinnest, commonWidth(run));
-  }
-  const margin = Math.ceil(limit / 2);
-  [left, top] = [Math.max(0, left - margin), Math.max(0, top - margin)];
-  [right, bottom] = [Math.min(width, right + margin), Math.min(height, bottom + margin)];
-  return {
-    thinnest: thinnest * factor,
-    share: Math.min(1, across / inside),
-    box: {
-      x: left * factor,
-      y: top * factor,
-      width: (right - left) * factor,
-      height: (bottom - top) * factor,
-    },
-  };
+  return { strokes: strokesAmong(strokes, limit), gaps: strokesAmong(gaps, limit) };
 }
 
-interface Place {
-  x: number;
-  y: number;
-  wide: number;
-}
-
-/** Places that lie within so many pixels of one another belong to one stroke. */
-const NEXT = 2;
-/** A thin stroke is this many times as long as it is wide, and as long as the limit: less is a dot, or the tip of a point. */
+/** How much wider a width further on a tip becomes, at least: 4 degrees. */
+const TAPER = 0.07;
+/** Pixels on each side of a place that its taper is told from, at the least; and in limits. */
+const LOOKED = 6;
+const LOOKED_LIMITS = 1.5;
+/** Widths that are this much alike, as a share, are one stroke's. */
+const EVEN = 0.15;
+/** A thin stroke is this many times as long as it is wide, and as long as the limit: less is a dot. */
 const LONG = 3;
 
-/** Places in the middle of thin strokes, those of one stroke together. */
-function runsOf(found: readonly number[], width: number): Place[][] {
-  const places = new Map<number, Place>();
-  for (let i = 0; i < found.length; i += 3) {
-    const [x, y, wide] = [found[i]!, found[i + 1]!, found[i + 2]!];
-    places.set(y * width + x, { x, y, wide });
-  }
-  const runs: Place[][] = [];
-  for (const [first, start] of places) {
-    places.delete(first);
-    const run = [start];
-    // What is found on the way is looked round from in its turn.
-    for (const { x, y } of run) {
-      for (let dy = -NEXT; dy <= NEXT; dy++) {
-        for (let dx = -NEXT; dx <= NEXT; dx++) {
-          const at = (y + dy) * width + x + dx;
-          const next = places.get(at);
-          if (!next || next.x !== x + dx) continue;
-          places.delete(at);
-          run.push(next);
-        }
-      }
-    }
-    runs.push(run);
-  }
-  return runs;
+/** Narrow places that are strokes, those of one stroke together. */
+export function strokesAmong(places: readonly NarrowPlace[], limit: number): NarrowPlace[][] {
+  const reach = Math.max(LOOKED, LOOKED_LIMITS * limit);
+  return groupNear(places)
+    .map((run) => {
+      const near = withinOf(run, reach);
+      const measured = run
+        .map((place) => ({ ...place, wide: widthAt(place, near(place)) }))
+        .filter(({ wide }) => wide < limit);
+      const nearest = withinOf(measured, reach);
+      const even = new Set(measured.filter((place) => taperOf(nearest(place)) < TAPER));
+      // Towards an end that is cut off the taper is the end's: what is as wide belongs to the stroke.
+      const wide = commonWidth([...even]);
+      return measured.filter((place) => even.has(place) || Math.abs(place.wide - wide) <= EVEN * wide);
+    })
+    .filter((run) => lengthOf(run) >= Math.max(limit, LONG * commonWidth(run)));
 }
 
-function isStroke(run: readonly Place[], limit: number): boolean {
-  const length = run.reduce((sum, { wide }) => sum + lengthOf(wide), 0);
-  return length >= Math.max(limit, LONG * commonWidth(run));
+/** Of a straight stroke, how far its middle lies off a line, at the most, as a share of how far it goes along it. */
+const STRAIGHT = 0.05;
+
+/**
+ * A place's width by the way that the stroke goes there, which is known from the places before and behind it: a
+ * stroke's end cuts the chords along it short, and so makes what is told of one place alone too narrow.
+ */
+function widthAt({ wide, chord, level }: NarrowPlace, near: readonly NarrowPlace[]): number {
+  const { xx, xy, yy } = spreadOf(near);
+  const [half, apart] = [(xx + yy) / 2, Math.hypot((xx - yy) / 2, xy)];
+  if (near.length < 4 || half - apart > STRAIGHT ** 2 * (half + apart)) return wide;
+  const angle = Math.atan2(2 * xy, xx - yy) / 2;
+  return chord * Math.abs(level ? Math.sin(angle) : Math.cos(angle));
 }
 
-/** Pixels along a stroke that one place in its middle stands for: an even stroke has two side by side. */
-function lengthOf(wide: number): number {
-  return wide % 2 === 0 ? 0.5 : 1;
+function spreadOf(near: readonly NarrowPlace[]) {
+  const mean = (of: (place: NarrowPlace) => number) => near.reduce((sum, place) => sum + of(place), 0) / near.length;
+  const [mx, my, mw] = [mean(({ x }) => x), mean(({ y }) => y), mean(({ wide }) => wide)];
+  let [xx, xy, yy, xw, yw] = [0, 0, 0, 0, 0];
+  for (const { x, y, wide } of near) {
+    xx += (x - mx) ** 2;
+    xy += (x - mx) * (y - my);
+    yy += (y - my) ** 2;
+    xw += (x - mx) * (wide - mw);
+    yw += (y - my) * (wide - mw);
+  }
+  return { xx, xy, yy, xw, yw };
+}
+
+/** Growth of width about a place, pixel by pixel, in the direction in which it grows most (least squares). */
+function taperOf(near: readonly NarrowPlace[]): number {
+  const { xy, xw, yw, ...spread } = spreadOf(near);
+  // Across a straight stroke nothing is known: a little is added, so that nothing is made of it.
+  const [xx, yy] = [spread.xx + near.length / 4, spread.yy + near.length / 4];
+  return Math.hypot(yy * xw - xy * yw, xx * yw - xy * xw) / (xx * yy - xy * xy);
+}
+
+function lengthOf(run: readonly NarrowPlace[]): number {
+  return run.reduce((sum, { along }) => sum + along, 0);
 }
 
 /** The width that a tenth of a stroke is narrower than: a notch in it is not its width. */
-function commonWidth(run: readonly Place[]): number {
+function commonWidth(run: readonly NarrowPlace[]): number {
   const widths = run.map(({ wide }) => wide).sort((a, b) => a - b);
-  return widths[Math.floor(widths.length / 10)]!;
+  return widths[Math.floor(widths.length / 10)] ?? 0;
 }
 
-/** Tells of every place in the middle of a stroke, or of a gap, that is thinner than the limit; gives back the pixels of all of them. */
-export function walkThin(
-  raster: Raster,
-  what: 'strokes' | 'gaps',
-  limit: number,
-  told: Told,
-  progress: Progress = IN_SILENCE,
-): number {
-  const { width, height } = raster;
-  const reach = Math.min(120, Math.ceil(limit / 2) + 2);
-  const field = fieldOf(raster, what, reach);
-  const far = distancesOf(width, field, reach, what === 'strokes', progress);
-  // No thin place is this far from what lies beside it: 2 sqrt(d) - 1 >= limit.
-  const deep = ((limit + 1) / 2) ** 2;
-  eachRange(field, height, (y, from, to) => {
-    if (y % 256 === 0) progress(0.7 + (0.3 * y) / height);
-    for (let x = from, at = y * width + from; x < to; x++, at++) {
-      const own = far[at]!;
-      if (own === 0 || own >= deep) continue;
-      const radius = Math.sqrt(own);
-      const beside = (dx: number, dy: number) => {
-        const [nx, ny] = [x + dx, y + dy];
-        return nx < 0 || ny < 0 || nx >= width || ny >= height ? 0 : far[ny * width + nx]!;
-      };
-      const [w, e, n, s] = [beside(-1, 0), beside(1, 0), beside(0, -1), beside(0, 1)];
-      if (w > own || e > own || n > own || s > own) continue;
-      if (beside(-1, -1) > own || beside(1, -1) > own || beside(-1, 1) > own || beside(1, 1) > own) continue;
-      const even = (w === own || e === own) && (n === own || s === own);
-      const wide = even ? 2 * radius : 2 * radius - 1;
-      if (wide < limit && !runsOut(beside, radius)) told(x, y, wide);
+/** Strokes summed up, measured on a copy reduced by a factor; `inside`: pixels of all strokes, thin or not. */
+export function summedUp(runs: readonly NarrowPlace[][], inside: number, factor: number): ThinPlaces {
+  if (runs.length === 0) return NOTHING_THIN;
+  let area = 0;
+  const each = runs.map((run): ThinStroke => {
+    let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
+    for (const { x, y, wide, along } of run) {
+      area += along * wide;
+      [left, right] = [Math.min(left, x - wide / 2), Math.max(right, x + wide / 2)];
+      [top, bottom] = [Math.min(top, y - wide / 2), Math.max(bottom, y + wide / 2)];
     }
+    const box = { x: left * factor, y: top * factor, width: (right - left) * factor, height: (bottom - top) * factor };
+    return { width: commonWidth(run) * factor, length: lengthOf(run) * factor, box };
   });
-  return field.inside;
+  each.sort((a, b) => a.width - b.width);
+  return {
+    thinnest: each[0]!.width,
+    share: Math.min(1, area / Math.max(1, inside)),
+    each: each.slice(0, MOST_TOLD),
+  };
 }
 
-/** Whether a stroke soon gets much wider one way: the tip of a point, or the corner of a notch. */
-function runsOut(far: (dx: number, dy: number) => number, radius: number): boolean {
-  const off = Math.round(2 * radius);
-  const slant = Math.round(1.4142 * radius);
-  const most = (radius * WIDENS + 0.5) ** 2;
-  return (
-    far(off, 0) > most ||
-    far(-off, 0) > most ||
-    far(0, off) > most ||
-    far(0, -off) > most ||
-    far(slant, slant) > most ||
-    far(-slant, slant) > most ||
-    far(slant, -slant) > most ||
-    far(-slant, -slant) > most
-  );
+function insideOf({ width, height, data }: Raster): number {
+  let inside = 0;
+  for (let at = 3; at < width * height * 4; at += 4) inside += data[at]! >>> 7;
+  return inside;
 }

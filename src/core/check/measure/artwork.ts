@@ -5,7 +5,8 @@ import type { ShowingPiece } from '../../fit/schema';
 import { softPlaces, type SoftPlaces } from '../../raster/soft';
 import { flattenPath, mapPath, type Path } from '../../geometry/path';
 import { coverOf } from '../../raster/cover';
-import { readStrokes, type StrokeReading } from '../../raster/strokes';
+import { readInkStrokes } from '../../raster/ink-strokes';
+import { readStrokes, type StrokeReading, type ThinPlaces } from '../../raster/strokes';
 import { isOpaque, words, type Raster } from '../../raster/raster';
 import { pixelsOf } from '../../render/finish';
 import type { CheckContext } from '../context';
@@ -79,6 +80,14 @@ export function strokesOf(context: CheckContext, piece: ShowingPiece, limit: num
   const { raster, mm } = shownOf(context, { ...piece, finish });
   const pixels = limit / mm;
   return once(raster, `strokes/${pixels.toFixed(2)}`, () => readStrokes(raster, pixels, context.progress));
+}
+
+/** Strokes of one ink on another under a limit in mm, in pixels of what a piece shows. */
+export function inkStrokesOf(context: CheckContext, piece: ShowingPiece, limit: number): ThinPlaces {
+  const finish = piece.finish?.filter(({ kind }) => kind !== 'edge');
+  const { raster, mm } = shownOf(context, { ...piece, finish });
+  const pixels = limit / mm;
+  return once(raster, `inks/${pixels.toFixed(2)}`, () => readInkStrokes(raster, pixels, context.progress));
 }
 
 /** The extent in mm of a box of a piece's own pixels. */

@@ -1,6 +1,6 @@
 import type { StepOf } from '../../artwork/steps';
 import { IN_SILENCE, words, type Progress, type Raster } from '../raster';
-import { reductionFor, walkThin } from '../strokes';
+import { reductionFor, thinStrokes } from '../strokes';
 import { boxShrink } from '../shrink';
 
 /**
@@ -15,16 +15,11 @@ export function thicken(raster: Raster, step: StepOf<'thicken'>, progress: Progr
   const before = words(small);
   const pixels = words(raster).slice();
   const radius = limit / 2 + factor / 2;
-  walkThin(
-    small,
-    step.what,
-    limit / factor,
-    (x, y) => {
-      const colour = step.what === 'strokes' ? (before[y * small.width + x]! | 0xff000000) >>> 0 : 0;
-      lay(pixels, width, height, (x + 0.5) * factor, (y + 0.5) * factor, radius, colour);
-    },
-    progress,
-  );
+  for (const { x, y } of thinStrokes(small, limit / factor, progress)[step.what].flat()) {
+    const at = Math.floor(y) * small.width + Math.floor(x);
+    const colour = step.what === 'strokes' ? (before[at]! | 0xff000000) >>> 0 : 0;
+    lay(pixels, width, height, x * factor, y * factor, radius, colour);
+  }
   return { width, height, data: new Uint8Array(pixels.buffer), opaque: false };
 }
 

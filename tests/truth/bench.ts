@@ -1,0 +1,52 @@
+import type { Facts } from '@/core/artwork/facts';
+import type { ResolvedBlank } from '@/core/blank/resolve';
+import { makeDocket, type Docket, type DocketOptions } from '@/core/check/docket';
+import type { Piece } from '@/core/fit/schema';
+import type { Raster } from '@/core/raster/raster';
+import { blankById, faceOf, factsOf, fitOf, pieceAt, shown } from '../support/fits';
+
+/** A small sheet printed by a shipped blank's method, so that every pixel of it is quickly measured. */
+export function sheetOf(
+  methodOf: string,
+  change: { width?: number; height?: number; bleed?: number; safe?: number; target?: number; floor?: number } = {},
+  blankChange: Partial<ResolvedBlank['blank']> = {},
+): ResolvedBlank {
+  const like = blankById(methodOf);
+  const coaster = blankById('coaster');
+  const face = {
+    ...faceOf(coaster),
+    width: 40,
+    height: 30,
+    cornerRadius: 0,
+    outline: null,
+    bleed: 0,
+    safe: 1,
+    zones: [],
+    ...change,
+  };
+  return {
+    ...coaster,
+    ...like,
+    blank: { ...like.blank, sizes: [], states: [], contents: undefined, ...blankChange },
+    faces: [face],
+  } as ResolvedBlank;
+}
+
+/** The docket of one picture laid in the middle of a sheet at its true size. */
+export function laidOut(
+  blank: ResolvedBlank,
+  raster: Raster,
+  perMm: number,
+  change: { facts?: Partial<Facts>; pieces?: Piece[]; options?: Partial<DocketOptions>; role?: 'ground' | 'motif'; rotation?: number } = {},
+): Docket {
+  const face = faceOf(blank);
+  const piece = pieceAt(face.width / 2, face.height / 2, raster.width / perMm, raster.height / perMm, {
+    role: change.role ?? 'motif',
+    rotation: change.rotation ?? 0,
+  });
+  const facts = factsOf(raster, change.facts);
+  return makeDocket(blank, fitOf(blank, change.pieces ?? [piece]), {
+    ...shown(raster, facts),
+    ...change.options,
+  });
+}
