@@ -244,20 +244,23 @@ describe('a mug', () => {
     expect([two!.x - one!.x, two!.y - one!.y]).toEqual([inches(1), close(-2)]);
   });
 
-  longTest('width and height apart, when asked: the docket says it is stretched, and makes it true again', async () => {
-    await shop.bench.keys(Key.ESCAPE);
-    await shop.bench.pick(0);
-    await shop.bench.keys('p');
-    await shop.bench.dimension('width', '40 mm');
-    await shop.bench.dimension('height', '15 mm');
-    await shop.bench.keys('p');
-    await shop.bench.saved();
-    const [box] = await shop.fit.boxes();
-    expect([box!.width, box!.height]).toEqual([close(40), close(15)]);
-    expect(await shop.bench.verdict('stretch', 'fix')).toContain('33.3 % stretched');
-    await shop.bench.press('Bring it back in proportion');
-    await shop.bench.verdict('stretch', 'ready');
-  });
+  longTest(
+    'width and height apart, when asked: the docket says it is stretched, and makes it true again',
+    async () => {
+      await shop.bench.keys(Key.ESCAPE);
+      await shop.bench.pick(0);
+      await shop.bench.keys('p');
+      await shop.bench.dimension('width', '40 mm');
+      await shop.bench.dimension('height', '15 mm');
+      await shop.bench.keys('p');
+      await shop.bench.saved();
+      const [box] = await shop.fit.boxes();
+      expect([box!.width, box!.height]).toEqual([close(40), close(15)]);
+      expect(await shop.bench.verdict('stretch', 'fix')).toContain('33.3 % stretched');
+      await shop.bench.press('Bring it back in proportion');
+      await shop.bench.verdict('stretch', 'ready');
+    },
+  );
 
   test('undone to the beginning and redone to the end, also through a reload, it is the same fit', async () => {
     await shop.bench.saved();

@@ -22,7 +22,9 @@ export async function countRenders(browser: WebDriver, during: () => Promise<voi
   const zero = { frames: 0, all: 0, of: {} };
   await browser.executeScript('window.renders = arguments[0]', zero);
   await during();
-  return browser.executeScript<Renders>('const counted = window.renders; window.renders = null; return counted;');
+  return browser.executeScript<Renders>(
+    'const counted = window.renders; window.renders = null; return counted;',
+  );
 }
 
 interface Fiber {

@@ -8,7 +8,14 @@ import { blankById, faceOf, factsOf, fitOf, pieceAt, shown } from '../support/fi
 /** A small sheet printed by a shipped blank's method, so that every pixel of it is quickly measured. */
 export function sheetOf(
   methodOf: string,
-  change: { width?: number; height?: number; bleed?: number; safe?: number; target?: number; floor?: number } = {},
+  change: {
+    width?: number;
+    height?: number;
+    bleed?: number;
+    safe?: number;
+    target?: number;
+    floor?: number;
+  } = {},
   blankChange: Partial<ResolvedBlank['blank']> = {},
 ): ResolvedBlank {
   const like = blankById(methodOf);
@@ -37,7 +44,13 @@ export function laidOut(
   blank: ResolvedBlank,
   raster: Raster,
   perMm: number,
-  change: { facts?: Partial<Facts>; pieces?: Piece[]; options?: Partial<DocketOptions>; role?: 'ground' | 'motif'; rotation?: number } = {},
+  change: {
+    facts?: Partial<Facts>;
+    pieces?: Piece[];
+    options?: Partial<DocketOptions>;
+    role?: 'ground' | 'motif';
+    rotation?: number;
+  } = {},
 ): Docket {
   const face = faceOf(blank);
   const piece = pieceAt(face.width / 2, face.height / 2, raster.width / perMm, raster.height / perMm, {

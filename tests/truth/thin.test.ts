@@ -47,14 +47,20 @@ test('short strokes at both sides of the limit, and edges that are hard or blurr
       for (const off of [-0.03, 0.03]) {
         const mm = LIMIT + off;
         const name = `${mm.toFixed(2)} mm, ${degrees}°, ${Math.round(perMm * 25.4)} PPI`;
-        const short = canvas(perMm).lay([rectangle(13, 7, 2.4, mm, degrees)], BLACK).raster();
+        const short = canvas(perMm)
+          .lay([rectangle(13, 7, 2.4, mm, degrees)], BLACK)
+          .raster();
         table.take({
           rule: 'thin',
           name: `short ${name}`,
           docket: laidOut(blank, short, perMm),
           verdict: mm < LIMIT ? 'look' : 'ready',
         });
-        const blurred = boxBlur(canvas(perMm).lay([strip(mm, degrees)], BLACK).raster());
+        const blurred = boxBlur(
+          canvas(perMm)
+            .lay([strip(mm, degrees)], BLACK)
+            .raster(),
+        );
         table.take({
           rule: 'thin',
           name: `blurred ${name}`,
@@ -65,7 +71,9 @@ test('short strokes at both sides of the limit, and edges that are hard or blurr
       }
   for (const degrees of ANGLES) {
     const perMm = 600 / 25.4;
-    const hard = canvas(perMm).lay([strip(0.3, degrees)], BLACK).raster();
+    const hard = canvas(perMm)
+      .lay([strip(0.3, degrees)], BLACK)
+      .raster();
     for (let at = 3; at < hard.data.length; at += 4) hard.data[at] = hard.data[at]! < 128 ? 0 : 255;
     table.take({
       rule: 'thin',
@@ -99,7 +107,13 @@ test('rings, gaps and wide strokes', () => {
       table.take({
         rule: 'thin',
         name: `ring ${mm}, ${name}`,
-        docket: laidOut(blank, canvas(perMm).lay(ring(13, 7, 3, mm), BLACK).raster(), perMm),
+        docket: laidOut(
+          blank,
+          canvas(perMm)
+            .lay(ring(13, 7, 3, mm), BLACK)
+            .raster(),
+          perMm,
+        ),
         verdict: verdictOf(mm),
         measures: near(mm, perMm),
       });
@@ -151,7 +165,13 @@ test('tips that narrow to a point are none', () => {
         table.take({
           rule: 'thin',
           name: `rose of ${points} points of ${wide}°, ${Math.round(perMm * 25.4)} PPI`,
-          docket: laidOut(blank, canvas(perMm).lay([star(13, 7, 5, points, wide)], BLACK).raster(), perMm),
+          docket: laidOut(
+            blank,
+            canvas(perMm)
+              .lay([star(13, 7, 5, points, wide)], BLACK)
+              .raster(),
+            perMm,
+          ),
           verdict: 'ready',
         });
   expect(table.wrong()).toEqual([]);

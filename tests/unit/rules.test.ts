@@ -413,8 +413,11 @@ describe('same as the product', () => {
   test('white on white paper takes no ink and is none of it', () => {
     const raster = solid(200, 200, [255, 255, 255, 255]);
     const paper = sheet('pouch', { colours: WHITE, contents: [] });
-    expect(measured(paper, [placed(raster)], raster, factsOf(raster), 'same-as-product').verdict).toBe(
-      'ready',
+    const pieces = [newFill('under', '#a0b0c0'), placed(raster)];
+    expect(measured(paper, pieces, raster, factsOf(raster), 'same-as-product').verdict).toBe('ready');
+    // By itself, nothing lies over anything.
+    expect(docketOf(paper, [placed(raster)], raster).findings.map(({ rule }) => rule)).not.toContain(
+      'same-as-product',
     );
   });
 });

@@ -133,7 +133,15 @@ export const BlankSchema = v.object({
   viewedFrom: v.nullable(Positive),
   colours: v.pipe(v.array(ProductColourSchema), v.minLength(1)),
   /** Looks of the product that a colour does not cover (a mug cold and hot). Empty where it has one. */
-  states: v.array(v.object({ id: IdSchema, name: NameSchema, hex: Hex })),
+  states: v.array(
+    v.object({
+      id: IdSchema,
+      name: NameSchema,
+      hex: Hex,
+      /** A coating that covers the print on purpose, until it is warm. */
+      hides: v.optional(v.boolean()),
+    }),
+  ),
   /** What must be on it by law or by the house: each found by any of its words in the lettering, or ticked by hand. */
   contents: v.optional(v.array(v.object({ id: IdSchema, name: NameSchema, words: v.array(v.string()) }))),
   /** Graded sizes: the factors that the garment and its print area take. Empty where there is one size. */

@@ -43,6 +43,8 @@ export interface ProductLook {
   name: string;
   hex: string;
   counts: boolean;
+  /** Whether it hides the print on purpose. */
+  hides?: boolean | undefined;
 }
 
 /** One rule of the docket. Gives no finding where it does not apply to this blank or these pieces. */

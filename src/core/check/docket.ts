@@ -151,9 +151,10 @@ function rememberedOr(
   return remembered(key, check);
 }
 
-/** The looks of the product: its states, which all count, or else its colours, of which the fit's own does. */
+/** The looks of the product: its states, which count unless they hide the print, or else its colours, of which the fit's own does. */
 function looksOf({ blank }: ResolvedBlank, fit: Fit, { everyColour }: DocketOptions): ProductLook[] {
-  if (blank.states.length > 0) return blank.states.map((state) => ({ ...state, counts: true }));
+  if (blank.states.length > 0)
+    return blank.states.map((state) => ({ ...state, counts: state.hides !== true }));
   return blank.colours.map((colour) => ({
     ...colour,
     counts: everyColour === true || colour.id === fit.colourId,

@@ -109,8 +109,8 @@ export function judge(value: number, ready: number, look: number): Verdict {
   return value <= ready ? 'ready' : value <= look ? 'look' : 'fix';
 }
 
-/** Measures every look of the product, and tells of the worst of those that count. */
-export function overLooks<L extends { id: string; counts: boolean }>(
+/** Measures every look of the product, and tells of the worst of those that count; one that hides the print is not held to it. */
+export function overLooks<L extends { id: string; counts: boolean; hides?: boolean | undefined }>(
   looks: readonly L[],
   measure: (lookId: string) => number,
   verdictOn: (value: number) => Verdict,
@@ -121,7 +121,10 @@ export function overLooks<L extends { id: string; counts: boolean }>(
   return {
     ...worstOne,
     verdict: verdictOn(worstOne.value),
-    byLook: measured.map(({ look, value }) => ({ id: look.id, verdict: verdictOn(value) })),
+    byLook: measured.map(({ look, value }) => ({
+      id: look.id,
+      verdict: look.hides ? 'ready' : verdictOn(value),
+    })),
   };
 }
 

@@ -12,13 +12,21 @@ export function placedPpi(
   pixels: PixelSize,
   piece: Box,
   face?: Pick<PrintFace, 'bend' | 'height'>,
-): { x: number; y: number; least: number } {
+): {
+  x: number;
+  y: number;
+  least: number;
+  /** By how many pixels the worse axis falls short of a PPI. */
+  short: (ppi: number) => number;
+} {
   const wider = 1 + (face ? largestStretch(piece, face) : 0);
   const cos = Math.cos(piece.rotation);
   const sin = Math.sin(piece.rotation);
-  const x = (pixels.width * MM_PER_INCH) / (piece.width * Math.hypot(cos * wider, sin));
-  const y = (pixels.height * MM_PER_INCH) / (piece.height * Math.hypot(sin * wider, cos));
-  return { x, y, least: Math.min(x, y) };
+  const across = (piece.width * Math.hypot(cos * wider, sin)) / MM_PER_INCH;
+  const down = (piece.height * Math.hypot(sin * wider, cos)) / MM_PER_INCH;
+  const [x, y] = [pixels.width / across, pixels.height / down];
+  const short = (ppi: number) => Math.max(ppi * across - pixels.width, ppi * down - pixels.height);
+  return { x, y, least: Math.min(x, y), short };
 }
 
 /** The most that any of a piece is widened by bending, as a share; 0 where nothing is bent or it is only narrowed. */

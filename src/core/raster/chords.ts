@@ -45,16 +45,24 @@ export function eachNarrow(
   const { width, height } = labelled;
   const rows = new Lines(labelled, 1, width, width, height);
   const columns = new Lines(labelled, width, 1, height, width);
-  rows.scan(limit, (chord) => {
-    tell(chord, rows, columns, true);
-  }, (share) => {
-    progress(share / 2);
-  });
-  columns.scan(limit, (chord) => {
-    tell(chord, columns, rows, false);
-  }, (share) => {
-    progress(0.5 + share / 2);
-  });
+  rows.scan(
+    limit,
+    (chord) => {
+      tell(chord, rows, columns, true);
+    },
+    (share) => {
+      progress(share / 2);
+    },
+  );
+  columns.scan(
+    limit,
+    (chord) => {
+      tell(chord, columns, rows, false);
+    },
+    (share) => {
+      progress(0.5 + share / 2);
+    },
+  );
 
   function tell(chord: Chord, own: Lines, across: Lines, level: boolean): void {
     const { line, middle, length, label, before, behind } = chord;
@@ -189,7 +197,13 @@ class Lines {
   }
 
   /** Lines so thin that no pixel is mostly of them, within a run of something else. */
-  private hairlines(line: number, from: number, to: number, longest: number, told: (chord: Chord) => void): void {
+  private hairlines(
+    line: number,
+    from: number,
+    to: number,
+    longest: number,
+    told: (chord: Chord) => void,
+  ): void {
     const { step, stride, share, other, label } = this;
     const start = line * stride;
     const around = label[start + from * step]!;

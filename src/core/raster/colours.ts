@@ -1,5 +1,6 @@
 import { IN_SILENCE, words, type Progress, type Raster } from './raster';
 import { memoOf } from '../memo';
+import { PartFinder, type Part } from './parts';
 
 /** Alpha from which a pixel counts as printed. */
 const PRINTED = 128;
@@ -100,8 +101,7 @@ export function placesOf(
   colours: ReadonlySet<number>,
 ): { pixels: number; box: { x: number; y: number; width: number; height: number } } | null {
   if (colours.size === 0) return null;
-  const marked = new Uint8Array(1 << 21);
-  for (const colour of colours) marked[colour >>> 3]! |= 1 << (colour & 7);
+  const marked = marksOf(colours);
   const all = words(raster);
   let pixels = 0;
   let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
@@ -121,6 +121,63 @@ export function placesOf(
   return pixels === 0
     ? null
     : { pixels, box: { x: left, y: top, width: right - left + 1, height: bottom - top + 1 } };
+}
+
+/** One bit a colour. */
+function marksOf(colours: ReadonlySet<number>): Uint8Array {
+  const marked = new Uint8Array(1 << 21);
+  for (const colour of colours) marked[colour >>> 3]! |= 1 << (colour & 7);
+  return marked;
+}
+
+/**
+ * Connected areas of certain colours, without what of them is narrower than so many pixels across or down: strokes and
+ * lettering are none.
+ */
+export function wideParts(
+  raster: Raster,
+  colours: ReadonlySet<number>,
+  across: number,
+  down: number,
+): Part[] {
+  const { width, height } = raster;
+  const marked = marksOf(colours);
+  const all = words(raster);
+  const there = new Uint8Array(width * height);
+  for (let at = 0; at < there.length; at++) {
+    const word = all[at]!;
+    const colour = word & 0xffffff;
+    if (word >>> 24 >= PRINTED && (marked[colour >>> 3]! & (1 << (colour & 7))) !== 0) there[at] = 1;
+  }
+  for (let x = 0; x < width; x++) {
+    for (let y = 0; y < height;) {
+      const from = y;
+      while (y < height && there[y * width + x] !== 0) y++;
+      if (y - from >= down) for (let row = from; row < y; row++) there[row * width + x] = 2;
+      if (y === from) y++;
+    }
+  }
+  const finder = new PartFinder();
+  for (let y = 0; y < height; y++) {
+    finder.beginRow(y);
+    for (let x = 0; x < width;) {
+      const from = x;
+      while (x < width && there[y * width + x] !== 0) x++;
+      // Narrow one way is narrow: both ways of each pixel are looked at.
+      if (x - from >= across) takeWide(finder, there, y * width, from, x);
+      if (x === from) x++;
+    }
+  }
+  return finder.parts();
+}
+
+function takeWide(finder: PartFinder, there: Uint8Array, row: number, from: number, to: number): void {
+  for (let x = from; x < to;) {
+    const start = x;
+    while (x < to && there[row + x] === 2) x++;
+    if (x > start) finder.take(start, x);
+    else x++;
+  }
 }
 
 /** Red, green and blue of a colour given as a word. */

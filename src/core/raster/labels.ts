@@ -134,7 +134,9 @@ class Mixed {
       const under = this.inks[around!]!;
       const reach = apart(colour, under);
       if (reach < 2 * PURE || this.inks.some((ink) => isWithin(along(under, ink, colour)))) continue;
-      const same = found.find((one) => one.around === around && along(under, one.colour, colour).off < BETWEEN);
+      const same = found.find(
+        (one) => one.around === around && along(under, one.colour, colour).off < BETWEEN,
+      );
       if (same) {
         if (reach > same.reach) Object.assign(same, { colour, reach });
       } else if (found.length < MOST_INKS) found.push({ around: around!, colour, reach });

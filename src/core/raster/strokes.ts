@@ -122,7 +122,8 @@ function widthAt({ wide, chord, level }: NarrowPlace, near: readonly NarrowPlace
 }
 
 function spreadOf(near: readonly NarrowPlace[]) {
-  const mean = (of: (place: NarrowPlace) => number) => near.reduce((sum, place) => sum + of(place), 0) / near.length;
+  const mean = (of: (place: NarrowPlace) => number) =>
+    near.reduce((sum, place) => sum + of(place), 0) / near.length;
   const [mx, my, mw] = [mean(({ x }) => x), mean(({ y }) => y), mean(({ wide }) => wide)];
   let [xx, xy, yy, xw, yw] = [0, 0, 0, 0, 0];
   for (const { x, y, wide } of near) {
@@ -164,7 +165,12 @@ export function summedUp(runs: readonly NarrowPlace[][], inside: number, factor:
       [left, right] = [Math.min(left, x - wide / 2), Math.max(right, x + wide / 2)];
       [top, bottom] = [Math.min(top, y - wide / 2), Math.max(bottom, y + wide / 2)];
     }
-    const box = { x: left * factor, y: top * factor, width: (right - left) * factor, height: (bottom - top) * factor };
+    const box = {
+      x: left * factor,
+      y: top * factor,
+      width: (right - left) * factor,
+      height: (bottom - top) * factor,
+    };
     return { width: commonWidth(run) * factor, length: lengthOf(run) * factor, box };
   });
   each.sort((a, b) => a.width - b.width);

@@ -69,7 +69,7 @@ export const ROUND: readonly Blank[] = [
     methodId: 'sublimation',
     specId: 'harl-kiln-mug',
     states: [
-      { id: 'cold', name: 'cold', hex: '#1b1c1f' },
+      { id: 'cold', name: 'cold', hex: '#1b1c1f', hides: true },
       { id: 'hot', name: 'hot', hex: '#f7f6f2' },
     ],
   }),

@@ -1,9 +1,10 @@
-import { isRectangle, signedDistance, spansAt, SIDES, type Side } from '../../blank/shape';
+import { isRectangle, nearestSide, signedDistance, spansAt, SIDES, type Side } from '../../blank/shape';
 import { extentOf, type Extent } from '../../fit/geometry';
 import { areaOf } from '../../fit/area';
 import { isMotifKind, type Piece } from '../../fit/schema';
 import { parsePath } from '../../geometry/parse-path';
 import { maskAt } from '../../raster/cover';
+import { PartFinder } from '../../raster/parts';
 import { renderFace } from '../../render/face';
 import { coverOn, flatGround } from '../../render/ground';
 import { bleedPath } from '../../render/layers';
@@ -17,8 +18,10 @@ export interface BleedMeasure {
   share: number;
   /** Deepest gap of each side in mm, from the bleed edge inward, past the trim where need be. */
   gaps: BySide;
-  /** Where the deepest gap is. */
-  place: Extent | null;
+  /** Every place in the ring that is bare, the largest first. */
+  places: Extent[];
+  /** Whether the largest of them lies within the ring, with something between it and the bleed edge. */
+  within: boolean;
 }
 
 type Covers = (column: number, row: number) => boolean;
@@ -26,28 +29,103 @@ type Covers = (column: number, row: number) => boolean;
 /**
  * Measures how far the grounds reach, pixel by pixel on the context's grid. A gap is followed inward from the
  * bleed edge along each pixel row and column until something covers; a line that nothing covers belongs to the
- * sides it runs along, and a gap's pixel to the side it is nearest to.
+ * sides it runs along, and a gap's pixel to the side it is nearest to. What else of the ring is bare (a hole, a gap
+ * between two grounds) is as deep as it is narrow.
  */
 export function measureBleed(context: CheckContext, grounds: readonly Piece[]): BleedMeasure {
   const { width, height, bleed } = context.face;
   const alphaAt = context.face.cut?.spread ? alphaPrinted(context) : alphaOf(context, grounds);
   const covers: Covers = (column, row) => alphaAt(column, row) >= CHECK_LIMITS.covers;
   const reach = reachOf(context, grounds);
-  const found = new Map(SIDES.map((side) => [side, gapAlong(context, side, reach, covers)]));
+  const found = new Map(SIDES.map((side) => [side, gapAlong(context, side, reach, alphaAt)]));
   if (![...found.values()].some(({ reached }) => reached)) {
     const whole = Math.min(width, height) / 2 + bleed;
-    const place = { left: 0, top: 0, right: width, bottom: height };
-    return { share: 0, gaps: { top: whole, right: whole, bottom: whole, left: whole }, place };
+    const places = [{ left: 0, top: 0, right: width, bottom: height }];
+    return {
+      share: 0,
+      gaps: { top: whole, right: whole, bottom: whole, left: whole },
+      places,
+      within: false,
+    };
   }
   const gap = (side: Side) => found.get(side)!.gap;
   const gaps = { top: gap('top'), right: gap('right'), bottom: gap('bottom'), left: gap('left') };
-  const side = worstSide(gaps);
-  const { start, end } = found.get(side)!;
+  const strips = SIDES.filter((side) => gaps[side] > 0)
+    .sort((a, b) => gaps[b] - gaps[a])
+    .map((side) => stripAlong(context, side, found.get(side)!.start, found.get(side)!.end, gaps[side]));
+  const ring = ringOf(context, covers);
+  const holes = ring.bare ? holesIn(context, ring.bare, alphaAt, covers) : [];
+  const deepest = gaps[worstSide(gaps)];
+  for (const { side, size } of holes) gaps[side] = Math.max(gaps[side], size);
+  const within = (holes[0]?.size ?? 0) > deepest;
+  const places = holes.map(({ place }) => place);
   return {
-    share: ringShare(context, covers),
+    share: ring.share,
     gaps,
-    place: gaps[side] > 0 ? stripAlong(context, side, start, end, gaps[side]) : null,
+    places: within ? [...places, ...strips] : [...strips, ...places],
+    within,
   };
+}
+
+interface Hole {
+  side: Side;
+  /** mm that it is narrow. */
+  size: number;
+  place: Extent;
+}
+
+/** Bare parts of the ring that no gap at the bleed edge accounts for, the largest first; marks those that one does. */
+function holesIn(context: CheckContext, bare: Uint8Array, alphaAt: AlphaAt, covers: Covers): Hole[] {
+  const { grid, face } = context;
+  for (const side of SIDES) {
+    const line = linesFrom(context, side);
+    for (let index = 0; index < line.count; index++) {
+      let step = line.firstInside(index);
+      const first = step;
+      while (step < line.depth && !covers(line.column(index, step), line.row(index, step))) step++;
+      if (step < line.depth)
+        for (let back = first; back < step; back++) {
+          const at = line.row(index, back) * grid.width + line.column(index, back);
+          if (bare[at] === BARE) bare[at] = KNOWN;
+        }
+    }
+  }
+  const finder = new PartFinder();
+  for (let row = 0; row < grid.height; row++) {
+    finder.beginRow(row);
+    for (let column = 0; column < grid.width;) {
+      const from = column;
+      while (column < grid.width && bare[row * grid.width + column] === BARE) column++;
+      if (column > from) finder.take(from, column);
+      else column++;
+    }
+  }
+  const halfPixel = 0.5 / Math.min(grid.perMmX, grid.perMmY);
+  return finder
+    .parts()
+    .map((part): Hole => {
+      const place = {
+        left: part.left / grid.perMmX - face.bleed,
+        right: part.right / grid.perMmX - face.bleed,
+        top: part.top / grid.perMmY - face.bleed,
+        bottom: part.bottom / grid.perMmY - face.bleed,
+      };
+      let open = 0;
+      let beside = false;
+      for (let row = part.top; row < part.bottom; row++)
+        for (let column = part.left; column < part.right; column++) {
+          const at = row * grid.width + column;
+          if (bare[at] !== BARE) continue;
+          open += 1 - Math.min(255, alphaAt(column, row)) / 255;
+          beside ||= [at - 1, at + 1, at - grid.width, at + grid.width].some((next) => bare[next] === KNOWN);
+        }
+      const long = Math.max(place.right - place.left, place.bottom - place.top);
+      const side = nearestSide(face, (place.left + place.right) / 2, (place.top + place.bottom) / 2);
+      // The corner where two sides fall short is told of with them.
+      return { side, size: beside ? 0 : open / grid.perMmX / grid.perMmY / long, place };
+    })
+    .filter(({ size }) => size > halfPixel)
+    .sort((a, b) => b.size - a.size);
 }
 
 /** Alpha as it is printed, edge colours drawn out past the cut line and all. */
@@ -86,7 +164,7 @@ interface Gap {
   reached: boolean;
 }
 
-function gapAlong(context: CheckContext, side: Side, reach: Extent, covers: Covers): Gap {
+function gapAlong(context: CheckContext, side: Side, reach: Extent, alphaAt: AlphaAt): Gap {
   const line = linesFrom(context, side);
   const so: Gap = { gap: 0, start: Infinity, end: -Infinity, reached: false };
   for (let index = 0; index < line.count; index++) {
@@ -95,8 +173,8 @@ function gapAlong(context: CheckContext, side: Side, reach: Extent, covers: Cove
     // Nothing is drawn outside the grounds' reach: such pixels need not be asked.
     const { from, to } = line.within(index, reach);
     if (first >= line.depth || from >= to) continue;
-    const isCovered = (step: number) =>
-      step >= from && step < to && covers(line.column(index, step), line.row(index, step));
+    const alphaOn = (step: number) => alphaAt(line.column(index, step), line.row(index, step));
+    const isCovered = (step: number) => step >= from && step < to && alphaOn(step) >= CHECK_LIMITS.covers;
     let step = first;
     if (!isCovered(first)) {
       // A line that is covered where the deepest gap so far ends cannot hold a deeper one.
@@ -106,14 +184,17 @@ function gapAlong(context: CheckContext, side: Side, reach: Extent, covers: Cove
         step = Math.max(first, from);
         while (step < to && !isCovered(step)) step++;
         if (step >= to) continue;
-        so.gap = Math.max(so.gap, line.gapDepth(index, step));
+        // The ground's edge runs through the last pixel that it does not cover.
+        const part = step > from ? Math.min(255, alphaOn(step - 1)) / 255 / line.perMm : 0;
+        so.gap = Math.max(so.gap, line.gapDepth(index, step) - part);
       }
       so.start = Math.min(so.start, line.along(index));
       so.end = Math.max(so.end, line.along(index));
     }
     so.reached = true;
   }
-  return so;
+  // Half a pixel short is in place.
+  return so.gap * line.perMm <= 0.5 ? { ...so, gap: 0 } : so;
 }
 
 /** The pixel lines that run inward from a side of the bleed edge, one for each pixel along it. */
@@ -184,10 +265,15 @@ function stripAlong({ face }: CheckContext, side: Side, start: number, end: numb
   }
 }
 
-function ringShare(context: CheckContext, covers: (column: number, row: number) => boolean): number {
+/** Marks of the ring's pixels. */
+const [BARE, KNOWN] = [1, 2];
+
+/** Share of the ring between trim and bleed edge that is covered, and where it is not; null where all of it is. */
+function ringOf(context: CheckContext, covers: Covers): { share: number; bare: Uint8Array | null } {
   const { grid, face } = context;
   let ring = 0;
   let covered = 0;
+  let bare: Uint8Array | null = null;
   for (let row = 0; row < grid.height; row++) {
     const { y } = pixelCentre(grid, 0, row);
     const inner = spansAt(face, 0, y).map((span) => columnsIn(context, span));
@@ -201,8 +287,9 @@ function ringShare(context: CheckContext, covers: (column: number, row: number) 
         }
         ring++;
         if (covers(column, row)) covered++;
+        else (bare ??= new Uint8Array(grid.width * grid.height))[row * grid.width + column] = BARE;
       }
     }
   }
-  return ring === 0 ? 1 : covered / ring;
+  return { share: ring === 0 ? 1 : covered / ring, bare };
 }

@@ -5,7 +5,8 @@ import type { Extent } from '../../fit/geometry';
 import { levelsOf, sortColours } from '../../raster/colours';
 import type { CheckContext } from '../context';
 import { CHECK_LIMITS } from '../limits';
-import { coloursOf, whereIs } from './picture';
+import { placed, type Finding } from '../finding';
+import { coloursOf, whereIs, wideAreas } from './picture';
 
 /** A share of the printed area that is off, the most it is off by, and where. */
 export interface OffColours {
@@ -13,6 +14,8 @@ export interface OffColours {
   area: number;
   largest: number;
   place: Extent | null;
+  /** The colours themselves, patch by patch. */
+  colours: readonly ReadonlySet<number>[];
 }
 
 /** dE00 within which the press's shading is not relied on. */
@@ -29,14 +32,13 @@ function measureOff(
   const sum = (of: (index: number) => number) => patches.reduce((so, _, index) => so + of(index), 0);
   const all = sum((index) => patches[index]!.total * areas[index]!);
   const area = sum((index) => found[index]!.pixels * areas[index]!);
+  const colours = found.map(({ off }) => off);
   return {
     share: all === 0 ? 0 : area / all,
     area,
+    colours,
     largest: Math.max(...found.map(({ largest }) => largest)),
-    place: whereIs(
-      context,
-      found.map(({ off }) => off),
-    ),
+    place: whereIs(context, colours),
   };
 }
 
@@ -63,15 +65,22 @@ export function measureInk(context: CheckContext, press: Press, limit: number): 
   );
 }
 
-/** What of the face would be printed with black ink nearly alone, and the inks of it. */
-export function measureBlack(context: CheckContext, press: Press): OffColours & { inks: Cmyk } {
+/** mm from which a black is an area: strokes and lettering that are narrower are best in black ink alone. */
+const WIDE = 1;
+
+/** Areas that would be printed with black ink nearly alone, and the inks of them. */
+export function measureBlack(
+  context: CheckContext,
+  press: Press,
+): { area: number; where: Pick<Finding, 'place' | 'places'>; inks: Cmyk } {
   const recipe = recipeOf(context);
   const off = measureOff(context, keyOf(press, 'black', recipe), 0.5, (colour) => {
     if (!isDark(colour)) return 0;
     const rgb = levelsOf(colour);
     return isLoneBlack(rgb, inksAt(press, rgb), recipe) ? 1 : 0;
   });
-  return { ...off, inks: commonestBlack(context, press, recipe) };
+  const wide = wideAreas(context, off.colours, WIDE, CHECK_LIMITS.blackArea);
+  return { area: wide.area, where: placed(wide), inks: commonestBlack(context, press, recipe) };
 }
 
 /** The inks of the commonest lone black; black ink alone where there is none. */

@@ -3,8 +3,8 @@ import { extentOf, overlap, type Extent } from '../../fit/geometry';
 import { isMotifKind, isShowing, type Piece } from '../../fit/schema';
 import { deltaE00 } from '../../colour/difference';
 import { measureWhole } from '../../raster/band';
-import { countColours, placesOf, type ColourCounts } from '../../raster/colours';
-import { inkMeasure, MERGED, type Ink } from '../../raster/inks';
+import { countColours, placesOf, wideParts, type ColourCounts } from '../../raster/colours';
+import { flatColours, inkMeasure, MERGED, type Ink } from '../../raster/inks';
 import { walkBoundary } from '../../raster/outline';
 import type { Raster } from '../../raster/raster';
 import { numberOf } from '../../raster/number';
@@ -30,6 +30,7 @@ const patches = new WeakMap<CheckContext, Patch[]>();
 const kept = new Map<string, Raster>();
 const counted = new WeakMap<Raster, ColourCounts>();
 const edges = new WeakMap<Raster, ColourCounts>();
+const flatness = new WeakMap<Raster, boolean>();
 /** Boxes in pixels of sets of colours, which belong to one patch each. */
 const boxes = new WeakMap<ReadonlySet<number>, PixelBox | null>();
 
@@ -89,6 +90,38 @@ export function whereIs(
     so = so ? union(so, extent) : extent;
   });
   return so;
+}
+
+/** Of each patch whether it is flat artwork, and no photograph. */
+export function flatPatches(context: CheckContext): boolean[] {
+  return patchesOf(context).map(({ raster }) => once(flatness, raster, () => flatColours(raster) !== null));
+}
+
+/** mm2 of the areas of certain colours of each patch that are as wide as so many mm, every way, and each so many mm2. */
+export function wideAreas(
+  context: CheckContext,
+  colours: readonly ReadonlySet<number>[],
+  mm: number,
+  least: number,
+): Extent[] & { area: number } {
+  const found: Extent[] = [];
+  let area = 0;
+  patchesOf(context).forEach(({ raster, left, top, perMmX, perMmY }, index) => {
+    const own = colours[index]!;
+    if (own.size === 0) return;
+    for (const part of wideParts(raster, own, mm * perMmX, mm * perMmY)) {
+      const size = part.pixels / perMmX / perMmY;
+      if (size < least) continue;
+      area += size;
+      found.push({
+        left: left + part.left / perMmX,
+        right: left + part.right / perMmX,
+        top: top + part.top / perMmY,
+        bottom: top + part.bottom / perMmY,
+      });
+    }
+  });
+  return Object.assign(found, { area });
 }
 
 /** Inks that the face needs, the commonest first; null where it is no flat artwork. */

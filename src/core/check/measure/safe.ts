@@ -78,7 +78,8 @@ function measureWithin(context: CheckContext, ready: AlphaAt, span: Span): SafeM
     if (row % 64 === 0) context.progress((row - span.top) / (span.bottom - span.top));
     let before = false;
     for (let column = span.left; column < span.right; column++) {
-      const present = ready(column, row) > PRESENT;
+      const alpha = ready(column, row);
+      const present = alpha > PRESENT;
       const edge = present !== before;
       before = present;
       if (!present) continue;
@@ -88,12 +89,13 @@ function measureWithin(context: CheckContext, ready: AlphaAt, span: Span): SafeM
       const { x, y } = pixelCentre(grid, column, row);
       const past = signedDistance(face, -face.safe, x, y);
       measure.clearance = Math.min(measure.clearance, -past);
-      if (past <= halfPixel) continue;
+      const edgePast = edgeIn(past, alpha, halfPixel);
+      if (edgePast <= halfPixel) continue;
       outside++;
       const side = nearestSide(face, x, y);
-      measure.pastSafe[side] = Math.max(measure.pastSafe[side], past + halfPixel);
-      const pastTrim = past - face.safe;
-      if (pastTrim > halfPixel) measure.pastTrim = Math.max(measure.pastTrim, pastTrim + halfPixel);
+      measure.pastSafe[side] = Math.max(measure.pastSafe[side], edgePast);
+      const pastTrim = edgePast - face.safe;
+      if (pastTrim > halfPixel) measure.pastTrim = Math.max(measure.pastTrim, pastTrim);
       place.left = Math.min(place.left, x);
       place.right = Math.max(place.right, x);
       place.top = Math.min(place.top, y);
@@ -106,6 +108,14 @@ function measureWithin(context: CheckContext, ready: AlphaAt, span: Span): SafeM
     clearance: Math.max(0, Math.min(1e3, measure.clearance)),
     place: outside > 0 ? place : null,
   };
+}
+
+/**
+ * Where the edge of what is drawn runs through a pixel, in mm past a line that its centre is `past`: the pixel is
+ * covered from within. An edge that is past by no more than half a pixel touches the line and does not cross it.
+ */
+function edgeIn(past: number, alpha: number, halfPixel: number): number {
+  return past - halfPixel + (Math.min(255, alpha) / 255) * 2 * halfPixel;
 }
 
 /** Follows a side's lines inward, notes in `measure` how far the motif is past, and gives back where. */
@@ -130,15 +140,18 @@ function followSide(
       const [column, row] = rows ? [inward, line] : [line, inward];
       const { x, y } = pixelCentre(grid, column, row);
       const past = signedDistance(face, -face.safe, x, y);
-      if (past <= halfPixel) {
+      if (past <= -halfPixel) {
         if (nearestSide(face, x, y) === side || past <= 0) break;
         continue;
       }
-      if (ready(column, row) <= PRESENT) continue;
+      const alpha = ready(column, row);
+      if (alpha <= PRESENT) continue;
       if (nearestSide(face, x, y) !== side) break;
-      measure.pastSafe[side] = Math.max(measure.pastSafe[side], past + halfPixel);
-      const pastTrim = signedDistance(face, 0, x, y);
-      if (pastTrim > halfPixel) measure.pastTrim = Math.max(measure.pastTrim, pastTrim + halfPixel);
+      const edgePast = edgeIn(past, alpha, halfPixel);
+      if (edgePast <= halfPixel) break;
+      measure.pastSafe[side] = Math.max(measure.pastSafe[side], edgePast);
+      const pastTrim = edgeIn(signedDistance(face, 0, x, y), alpha, halfPixel);
+      if (pastTrim > halfPixel) measure.pastTrim = Math.max(measure.pastTrim, pastTrim);
       const edge = { x: rows ? x + (near ? past : -past) : x, y: rows ? y : y + (near ? past : -past) };
       place.left = Math.min(place.left, x, edge.x);
       place.right = Math.max(place.right, x, edge.x);

@@ -1,21 +1,20 @@
 import { sayInks } from '../../colour/black';
 import { fixed } from '../../length/show';
 import type { Rule } from '../context';
-import { CHECK_LIMITS } from '../limits';
 import { hasRecipe, measureBlack, recipeOf } from '../measure/inks';
 
 /** Large blacks that would be printed by black ink nearly alone, and come out grey. Listed where there is an ink limit. */
 export const black: Rule = {
   id: 'black',
-  version: 1,
+  version: 2,
   rests: [],
   name: 'Black',
   check: (context) => {
     if (!context.press || context.blank.limits.totalInk === null) return [];
-    const { area, inks, place } = measureBlack(context, context.press);
+    const { area, inks, where } = measureBlack(context, context.press);
     const recipe = recipeOf(context);
     const done = hasRecipe(context);
-    const ready = done || area <= CHECK_LIMITS.blackArea;
+    const ready = done || area === 0;
     const size = `${fixed(area, 0)} mm²`;
     return [
       {
@@ -43,7 +42,7 @@ export const black: Rule = {
                 pieces: context.pieces.map((piece) => ({ ...piece, richBlack: true })),
               },
             ],
-        ...(!ready && place && { place }),
+        ...(!ready && where),
       },
     ];
   },

@@ -4,7 +4,7 @@ import { rgbOf, type Rgb } from '../../colour/hex';
 import { labOf } from '../../colour/lab';
 import { levelsOf, sortColours } from '../../raster/colours';
 import { fixed } from '../../length/show';
-import type { CheckContext, Rule } from '../context';
+import type { CheckContext, ProductLook, Rule } from '../context';
 import { judge, overLooks, type Finding } from '../finding';
 import { CHECK_LIMITS } from '../limits';
 import { boundaryOf, whereIs } from '../measure/picture';
@@ -12,7 +12,7 @@ import { boundaryOf, whereIs } from '../measure/picture';
 /** How much of the artwork's outline melts into the product, in each of its colours and states. */
 export const contrast: Rule = {
   id: 'contrast',
-  version: 1,
+  version: 2,
   rests: [],
   name: 'Contrast',
   check: (context) => {
@@ -44,9 +44,51 @@ export const contrast: Rule = {
       remedies: [],
     };
     const where = place(found.look.id);
-    return [found.verdict !== 'ready' && where ? { ...finding, place: where } : finding];
+    const told = found.verdict !== 'ready' && where ? { ...finding, place: where } : finding;
+    return [whileHidden(context.looks, told, (id) => 1 - share(id))];
   },
 };
+
+/** What is to be hidden in a state of the product, and is not: for a person to decide, where all else is well. */
+function whileHidden(
+  looks: readonly ProductLook[],
+  finding: Finding,
+  shows: (lookId: string) => number,
+): Finding {
+  const hiding = looks.filter(({ hides }) => hides);
+  if (hiding.length === 0) return finding;
+  const { meltReady } = CHECK_LIMITS;
+  const [most] = [...hiding].sort((a, b) => shows(b.id) - shows(a.id)) as [ProductLook, ...ProductLook[]];
+  const shown = shows(most.id);
+  const byLook = finding.byLook?.map((one) =>
+    one.id !== most.id || shown <= meltReady ? one : { ...one, verdict: 'look' as const },
+  );
+  if (finding.verdict !== 'ready') return { ...finding, ...(byLook && { byLook }) };
+  const reads = looks.filter(({ hides }) => !hides).map(({ name }) => name);
+  if (shown <= meltReady) {
+    const words = `hidden while ${most.name}, reads while ${reads.join(', ')}`;
+    return {
+      ...finding,
+      ...(byLook && { byLook }),
+      shown: { ...finding.shown, measured: words },
+      message: `The artwork is ${words}.`,
+    };
+  }
+  const percent = `${fixed(shown * 100, 0)} %`;
+  return {
+    ...finding,
+    ...(byLook && { byLook }),
+    verdict: 'look',
+    measured: shown * 100,
+    shown: {
+      measured: `${percent} shows while ${most.name}`,
+      required: `at most ${fixed(meltReady * 100, 0)} % where it is to be hidden`,
+    },
+    gauge: { from: 100, to: -10, limit: meltReady * 100, value: shown * 100 },
+    word: `Shows while ${most.name}`,
+    message: `${percent} of the artwork’s outline is seen while the product is ${most.name}, though it is to be hidden then.`,
+  };
+}
 
 /** A colour as it looks on the product: ink that lets the product through can only darken it. */
 function printedOn(levels: Rgb, product: Rgb, ink: Method['ink']): Rgb {

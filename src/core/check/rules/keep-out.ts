@@ -16,7 +16,7 @@ import { alphaAt } from '../measure/grid';
 /** How much of a motif lies where nothing may sit: in a hole, or under a cover, in mm2. Listed where there are such. */
 export const keepOut: Rule = {
   id: 'keep-out',
-  version: 1,
+  version: 2,
   rests: ['size'],
   name: 'Keep-out',
   edges: true,
@@ -60,19 +60,33 @@ function measure(context: CheckContext, piece: PlacedPiece, one: KeepOut): Findi
   };
 }
 
-/** mm2 of a piece's own pixels (alpha > 8) inside a keep-out, its edge by share of each pixel. */
+/**
+ * mm2 of a piece inside a keep-out: pixels at the edge of either by their share. Where no pixel lies there by more than
+ * half, the two touch.
+ */
 function overlap(context: CheckContext, piece: PlacedPiece, one: KeepOut): number {
   const { grid } = context;
   const mask = coverOn(flatGround(grid), parsePath(keepOutPath(one)) ?? []);
   const at = alphaAt(context, piece);
-  let sum = 0;
+  let [sum, most] = [0, 0];
+  const isEdge = (column: number, row: number) =>
+    [at(column - 1, row), at(column + 1, row), at(column, row - 1), at(column, row + 1)].some(
+      (alpha) => alpha <= PRESENT,
+    );
   for (let row = 0; row < mask.height; row++) {
     for (let column = 0; column < mask.width; column++) {
       const inside = mask.data[row * mask.width + column]!;
-      if (inside > 0 && at(mask.left + column, mask.top + row) > PRESENT) sum += inside;
+      if (inside === 0) continue;
+      const alpha = at(mask.left + column, mask.top + row);
+      if (alpha <= PRESENT) continue;
+      // A part of a pixel at the piece's edge is a part; what lets something through within it is there all the same.
+      const share =
+        alpha < 255 && isEdge(mask.left + column, mask.top + row) ? (inside * alpha) / 255 : inside;
+      sum += share;
+      most = Math.max(most, share);
     }
   }
-  return sum / 255 / grid.perMmX / grid.perMmY;
+  return most <= 128 ? 0 : sum / 255 / grid.perMmX / grid.perMmY;
 }
 
 function placeOf(one: KeepOut): Extent {

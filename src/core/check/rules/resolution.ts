@@ -8,7 +8,7 @@ import type { ShowingPiece } from '../../fit/schema';
 /** Placed PPI of every piece, the smaller of its axes, against the blank's target and floor. */
 export const resolution: Rule = {
   id: 'resolution',
-  version: 1,
+  version: 2,
   rests: ['target', 'floor'],
   name: 'Resolution',
   check: (context) => measureShowing(context, 'more', measure),
@@ -18,16 +18,18 @@ function measure(context: CheckContext, piece: ShowingPiece): Finding | null {
   const { pixels } = context.facts(piece.artworkId);
   if (!pixels) return null;
   const { target, floor } = context.face;
-  const { least } = placedPpi(pixels, piece, context.face);
-  // A hair under the target, from a length rounded in some other unit, is the target.
-  const meets = (limit: number) => least >= limit - 0.005;
+  const { least, short } = placedPpi(pixels, piece, context.face);
+  // A file in the print's own whole pixels meets it: half a pixel over the printed length is no shortfall.
+  const meets = (limit: number) => short(limit) <= 0.5 + 1e-6;
   const verdict = meets(target) ? 'ready' : meets(floor) ? 'look' : 'fix';
-  const ppi = showPpi(least);
+  const ppi = showPpi(
+    meets(target) ? Math.max(least, target) : meets(floor) ? Math.max(least, floor) : least,
+  );
   return {
     rule: 'resolution',
     verdict,
     faceId: context.face.id,
-    measured: least,
+    measured: meets(target) ? Math.max(least, target) : least,
     required: target,
     unit: 'PPI',
     shown: { measured: `${ppi} PPI`, required: `wants ${target}, floor ${floor}` },

@@ -11,7 +11,7 @@ import { SIDE_NAMES } from './bleed';
 /** Every motif's pixels against the safe area: inside, between safe edge and trim, or past the trim. */
 export const safe: Rule = {
   id: 'safe',
-  version: 1,
+  version: 2,
   rests: ['size', 'safe', 'safeFrom'],
   name: 'Safe area',
   edges: true,

@@ -6,28 +6,29 @@ import { nearColours } from '../../raster/near';
 import { isFinished, type CheckContext, type ProductLook, type Rule } from '../context';
 import { judge, overLooks, type Finding, type Remedy } from '../finding';
 import { CHECK_LIMITS } from '../limits';
-import { coloursOf, whereIs } from '../measure/picture';
-
-/** dE00 from white within which hardly any ink is laid. */
-const NO_INK = 3;
+import { coloursOf, flatPatches, whereIs } from '../measure/picture';
 
 /**
  * Print that has the product's own colour, and had better be knocked out so that the product shows: inks laid over
- * others to look like it come out muddy. Listed for methods that can leave it bare, and for process inks.
+ * others to look like it come out muddy. Listed for methods that can leave it bare, and for process inks where one piece
+ * lies over another. A photograph's highlights are none.
  */
 export const sameAsProduct: Rule = {
   id: 'same-as-product',
-  version: 1,
+  version: 2,
   rests: [],
   name: 'Same as product',
   check: (context) => {
     const { method, limits } = context.blank;
-    // Process inks on paper of a colour lie over one another too.
-    if (!method.knockout && limits.totalInk === null) return [];
+    const overprints = limits.totalInk !== null && context.pieces.filter(({ visible }) => visible).length > 1;
+    if (!method.knockout && !overprints) return [];
     const { patches, areas } = coloursOf(context);
+    const flat = flatPatches(context);
     const same = new Map(
       context.looks.map(({ id, hex }) => {
-        const near = patches.map((counts) => likeProduct(counts, hex, method.ink === 'multiply'));
+        const near = patches.map((counts, i) =>
+          flat[i] ? likeProduct(counts, hex, method.ink === 'multiply') : NONE,
+        );
         return [id, { near, area: near.reduce((sum, { pixels }, i) => sum + pixels * areas[i]!, 0) }];
       }),
     );
@@ -67,6 +68,11 @@ export const sameAsProduct: Rule = {
     return [place ? { ...finding, place } : finding];
   },
 };
+
+const NONE: Sorted = { off: new Set(), pixels: 0, largest: 0 };
+
+/** dE00 from white within which hardly any ink is laid. */
+const NO_INK = 3;
 
 /** The colours within the limit of a product's; where inks only darken, white takes none and leaves it bare. */
 function likeProduct(counts: ColourCounts, hex: string, whiteIsBare: boolean): Sorted {
