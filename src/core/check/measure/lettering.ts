@@ -1,4 +1,6 @@
-import { rgbOf, wordOf } from '../../colour/hex';
+import type { Method } from '../../blank/schema';
+import { rgbOf, wordOf, type Rgb } from '../../colour/hex';
+import { printedOn } from '../../colour/printed';
 import { contrastRatio, luminanceOf } from '../../colour/ratio';
 import type { TextPiece } from '../../fit/schema';
 import { boundsOf, flattenPath, mapPath } from '../../geometry/path';
@@ -98,15 +100,17 @@ export function behindOf(context: CheckContext, piece: TextPiece): Behind {
     around.set(wordOf(plate.colour), 1);
     total = 1;
   }
-  const own = luminanceOf(rgbOf(colour));
-  const edged = outline ? contrastRatio(own, luminanceOf(rgbOf(outline.colour))) : 1;
-  const outside = outline ? luminanceOf(rgbOf(outline.colour)) : own;
+  const { ink } = context.blank.method;
   const spread = ({ hex }: ProductLook) => {
     const product = rgbOf(hex);
-    return [...around].map(([word, count]) => ({ luminance: luminanceOn(word, product), count }));
+    return [...around].map(([word, count]) => ({ luminance: luminanceOn(word, product, ink), count }));
   };
   return {
     ratio: (look) => {
+      const on = (hex: string) => luminanceOf(printedOn(rgbOf(hex), rgbOf(look.hex), ink));
+      const own = on(colour);
+      const edged = outline ? contrastRatio(own, on(outline.colour)) : 1;
+      const outside = outline ? on(outline.colour) : own;
       // Letters read by their own outline, or by what lies round it.
       const ratios = spread(look)
         .map(({ luminance, count }) => ({
@@ -145,12 +149,9 @@ function isBeside(mask: Parameters<typeof maskAt>[0], x: number, y: number): boo
   );
 }
 
-function luminanceOn(word: number, product: readonly [number, number, number]): number {
+function luminanceOn(word: number, product: Rgb, ink: Method['ink']): number {
   const alpha = (word >>> 24) / 255;
+  const [red, green, blue] = printedOn([word & 255, (word >>> 8) & 255, (word >>> 16) & 255], product, ink);
   const mix = (level: number, under: number) => Math.round(level * alpha + under * (1 - alpha));
-  return luminanceOf([
-    mix(word & 255, product[0]),
-    mix((word >>> 8) & 255, product[1]),
-    mix((word >>> 16) & 255, product[2]),
-  ]);
+  return luminanceOf([mix(red, product[0]), mix(green, product[1]), mix(blue, product[2])]);
 }

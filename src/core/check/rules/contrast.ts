@@ -1,7 +1,7 @@
 import { deltaE00 } from '../../colour/difference';
-import type { Method } from '../../blank/schema';
-import { rgbOf, type Rgb } from '../../colour/hex';
+import { rgbOf } from '../../colour/hex';
 import { labOf } from '../../colour/lab';
+import { printedOn } from '../../colour/printed';
 import { levelsOf, sortColours } from '../../raster/colours';
 import { fixed } from '../../length/show';
 import type { CheckContext, ProductLook, Rule } from '../context';
@@ -88,13 +88,6 @@ function whileHidden(
     word: `Shows while ${most.name}`,
     message: `${percent} of the artwork’s outline is seen while the product is ${most.name}, though it is to be hidden then.`,
   };
-}
-
-/** A colour as it looks on the product: ink that lets the product through can only darken it. */
-function printedOn(levels: Rgb, product: Rgb, ink: Method['ink']): Rgb {
-  if (ink === 'cover') return levels;
-  const mix = (k: 0 | 1 | 2) => Math.round((levels[k] * product[k]) / 255);
-  return [mix(0), mix(1), mix(2)];
 }
 
 function measureMelting(context: CheckContext) {
