@@ -148,7 +148,7 @@ function factsOf(file: FileFacts, opened: Opened, steps: readonly Step[], found:
     },
     orientation,
     // A drawing is as sharp as it is printed.
-    detail: drawn || found.detail === null ? null : { scale: found.detail },
+    detail: drawn ? null : found.detail,
     inks: found.inks,
     palette: found.palette,
     background: found.background === null ? null : { hex: found.background },

@@ -102,10 +102,7 @@ test('the product’s own colour: flat print of it is found where it can be left
 });
 
 test('a state that hides the print: what is hidden is well, what shows is told, what reads warm is held to it', () => {
-  const states = [
-    { ...colour('cold', '#1b1c1f'), hides: true },
-    colour('hot', '#f7f6f2'),
-  ];
+  const states = [{ ...colour('cold', '#1b1c1f'), hides: true }, colour('hot', '#f7f6f2')];
   const mug = sheetOf('mug-325', {}, { states });
   const dot = (ink: Rgba) => new Drawing(20, 14, PER_MM).lay([circle(10, 7, 5)], ink).raster();
   const take = (name: string, raster: Raster, verdict: 'ready' | 'look' | 'fix', blank = mug) => {

@@ -55,7 +55,11 @@ export function photographOf(
   seed: number,
   width: number,
   height: number,
-  { highlights = false, grain = 2, things = 40 }: { highlights?: boolean; grain?: number; things?: number } = {},
+  {
+    highlights = false,
+    grain = 2,
+    things = 40,
+  }: { highlights?: boolean; grain?: number; things?: number } = {},
 ): Raster {
   const random = randomOf(seed);
   const scale = 3;
@@ -94,10 +98,7 @@ function thing(levels: Float32Array, width: number, height: number, random: () =
   const colour = [random() * 220, random() * 220, random() * 220];
   for (let y = Math.max(0, Math.floor(cy - long)); y < Math.min(height, cy + long); y++)
     for (let x = Math.max(0, Math.floor(cx - long)); x < Math.min(width, cx + long); x++) {
-      const [u, v] = [
-        ((x - cx) * cos + (y - cy) * sin) / long,
-        (-(x - cx) * sin + (y - cy) * cos) / wide,
-      ];
+      const [u, v] = [((x - cx) * cos + (y - cy) * sin) / long, (-(x - cx) * sin + (y - cy) * cos) / wide];
       if (u * u + v * v > 1) continue;
       const shade = 0.7 + 0.3 * v;
       for (let k = 0; k < 3; k++) levels[(y * width + x) * 3 + k] = colour[k]! * shade;

@@ -119,7 +119,7 @@ describe('true detail', () => {
     [0.5, 'look', 150],
     [0.3, 'fix', 90],
   ])('a picture that holds %d of its pixels', (scale, verdict, ppi) => {
-    const facts = factsOf(raster, { detail: { scale } });
+    const facts = factsOf(raster, { detail: { scale, sure: true } });
     expect(measured(blank, [placed(raster)], raster, facts, 'true-detail')).toMatchObject({
       verdict,
       measured: expect.closeTo(ppi, 6) as number,

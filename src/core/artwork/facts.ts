@@ -49,8 +49,8 @@ export const FactsSchema = v.object({
   /** `share`: how much of the picture's area has alpha > 8; bounds in pixels, specks left out. */
   alpha: v.object({ present: v.boolean(), opaqueBounds: Box, softShare: v.number(), share: v.number() }),
   orientation: v.number(),
-  /** The scale at which the picture holds all its detail; null where there is none to judge. */
-  detail: v.optional(v.nullable(v.object({ scale: v.number() })), null),
+  /** The scale at which the picture holds all its detail, and whether a second sign says so too; null where there is none to judge. */
+  detail: v.optional(v.nullable(v.object({ scale: v.number(), sure: v.optional(v.boolean(), true) })), null),
   /** Inks that flat artwork needs; null where it is a photograph. */
   inks: v.nullable(v.number()),
   /** Its colours, the commonest first: the inks of flat artwork, or eight that sum a photograph up. */

@@ -1,184 +1,106 @@
-import { measureWhole, type Band, type BandMeasure } from './band';
-import { IN_SILENCE, words, type Progress, type Raster } from './raster';
-import { lerp } from '../geometry/lerp';
+import { measureWhole, type BandMeasure } from './band';
+import { lightnessOf } from './lightness';
+import { IN_SILENCE, type Progress, type Raster } from './raster';
+import { Repetition } from './repetition';
+import { Spectra } from './spectra';
 
-/**
- * Rise of an edge in pixels, from a tenth to nine tenths of its step, that a crisp picture has at its median: edges
- * fall anywhere between pixels and lie at any angle, so that it is more than the least, 0.8.
- */
-const CRISP_RISE = 1.5;
-/** Edges count from this step of lightness, of 255, and from this share of the picture's strong ones. */
-const LEAST_STEP = 24;
-const STRONG_SHARE = 0.6;
-/** Fewer edges than this say nothing. */
-const LEAST_EDGES = 40;
+/** What of a picture's pixels carries detail. */
+export interface Detail {
+  /** The scale at which it holds all of its detail, 0 to 1. */
+  scale: number;
+  /** Whether a second sign, the rise of its edges or what rings beside them, says so too. */
+  sure: boolean;
+}
+
 /** Pixels looked at along each direction; of a larger picture every so many lines are left out. */
 const SAMPLED = 700_000;
+/** Of a crisp picture's slopes this share of the strength is left at any frequency that it holds. */
+const HELD = 0.42;
+/** Bins of the lowest frequencies, that any picture holds, and that the others are measured against. */
+const LOWEST = 3;
+/** A picture with this much of its detail needs no second sign. */
+const CRISP = 0.8;
+/** What the two signs may be apart, as a factor. */
+const AGREE = 1.6;
+/** Rise of edges that fall between two pixels, whole, in pixels. */
+const HARD_RISE = 1;
+/** Rise of a crisp picture's edges at their median, in pixels, from a tenth to nine tenths of the step. */
+const CRISP_RISE = 1.5;
+/** Share of an edge's step by which scaling with sharpening goes past its ends. */
+const RINGS = 0.04;
 
 /**
- * The scale at which a picture holds all its detail, 0 to 1: the median rise of its strong edges against that of a
- * crisp picture. Enlarging widens every edge by its factor, whatever the filter. Enlarging by nearest neighbour
- * keeps edges sharp and shows as runs of equal pixels instead. Null where there is no detail to judge.
+ * The scale at which a picture holds all its detail: how far the spectrum of its slopes reaches, where it is sharpest.
+ * Edges and natural light alike have slopes whose spectrum is even; enlarging by n leaves nothing beyond a frequency of
+ * 1 / 2n, whatever the filter, and no sharpening brings it back. What is soft on purpose (depth, shading, glows) has
+ * sharper parts beside it, and those are what is judged. Enlarging by nearest neighbour shows as runs of equal pixels
+ * instead. Null where there is no detail to judge.
  */
-export function trueDetail(raster: Raster, progress: Progress = IN_SILENCE): number | null {
+export function trueDetail(raster: Raster, progress: Progress = IN_SILENCE): Detail | null {
   return measureWhole(detailMeasure(raster.width, raster.height), raster, progress);
 }
 
 /** The same, of a picture whose bands come by. */
-export function detailMeasure(width: number, height: number): BandMeasure<number | null> {
+export function detailMeasure(width: number, height: number): BandMeasure<Detail | null> {
   const step = Math.max(1, Math.ceil((width * height) / SAMPLED));
-  const edges: Edge[] = [];
+  const spectra = new Spectra();
   const repetition = new Repetition(width, height);
   return {
     take: (band, progress) => {
       const { raster, first, rows, y } = band;
-      const read = lightness(raster);
+      const read = lightnessOf(raster);
       for (let row = (step - (y % step)) % step; row < rows; row += step) {
         if (row % (64 * step) < step) progress((row / rows) * 0.5);
         const start = (first + row) * width;
-        followLine(width, (x) => read(start + x), edges);
+        spectra.line(width, (x) => read(start + x), { x: 0, y: y + row, dx: 1, dy: 0 });
       }
       for (let column = 0; column < width; column += step) {
         if (column % (64 * step) === 0) progress(0.5 + (column / width) * 0.5);
-        followLine(rows, (row) => read((first + row) * width + column), edges);
+        spectra.line(rows, (row) => read((first + row) * width + column), { x: column, y, dx: 0, dy: 1 });
       }
       repetition.take(band);
     },
-    result: () => concluded(edges, repetition.factor()),
+    result: () => concluded(spectra, repetition.factor()),
   };
 }
 
-function concluded(edges: readonly Edge[], repeated: number): number | null {
-  if (edges.length < LEAST_EDGES) return null;
-  if (repeated > 1) return 1 / repeated;
-  const steps = edges.map(({ step }) => step).sort((a, b) => a - b);
-  const strong = STRONG_SHARE * steps[Math.floor(steps.length * 0.95)]!;
-  const rises = edges
-    .filter(({ step }) => step >= strong)
-    .map(({ rise }) => rise)
-    .sort((a, b) => a - b);
-  return Math.min(1, CRISP_RISE / rises[Math.floor(rises.length / 2)]!);
+function concluded(spectra: Spectra, repeated: number): Detail | null {
+  const sharpest = spectra.sharpest(LOWEST);
+  if (!sharpest) return null;
+  if (repeated > 1) return { scale: 1 / repeated, sure: true };
+  // Steps from one pixel to the next: no filter leaves those, and a pattern of them has gaps in its spectrum.
+  const scale = sharpest.rise <= HARD_RISE ? 1 : reachOf(sharpest.power, sharpest.ringing >= RINGS);
+  const risen = Math.min(1, CRISP_RISE / sharpest.rise);
+  const agrees = risen < CRISP && Math.max(risen / scale, scale / risen) <= AGREE;
+  return { scale, sure: scale >= CRISP || agrees || sharpest.ringing >= RINGS };
 }
 
-interface Edge {
-  /** Pixels from a tenth to nine tenths of the step. */
-  rise: number;
-  /** Difference of lightness across it, of 255. */
-  step: number;
+/** The frequency, as a share of the highest that there is, up to which a spectrum holds its strength. */
+function reachOf(power: Float64Array, rings: boolean): number {
+  let low = 0;
+  for (let bin = 1; bin <= LOWEST; bin++) low += power[bin]! / LOWEST;
+  const held = Array.from(power, (own) => Math.sqrt(Math.max(0, own) / low));
+  if (endOf(held, HELD) === null) return 1;
+  // Sharpening lifts the frequencies before the end, and must not be taken for more of them.
+  const lift = Math.max(1, ...held.slice(LOWEST));
+  return levelled(endOf(held, HELD * lift)!, rings);
 }
 
-/** Lightness of a pixel by its index, 0 to 255; what is clear lies on whichever of black and white the picture is not. */
-function lightness(raster: Raster): (index: number) => number {
-  const pixels = words(raster);
-  const luma = (word: number) =>
-    (54 * (word & 255) + 183 * ((word >>> 8) & 255) + 19 * ((word >>> 16) & 255)) / 256;
-  if (raster.opaque) return (index) => luma(pixels[index]!);
-  let sum = 0;
-  let weight = 0;
-  const step = Math.max(1, Math.floor(pixels.length / 20_000));
-  for (let i = 0; i < pixels.length; i += step) {
-    const alpha = pixels[i]! >>> 24;
-    sum += alpha * luma(pixels[i]!);
-    weight += alpha;
+/** Where a spectrum falls below a level and stays there, as a share of its length; null where it does not. */
+function endOf(held: readonly number[], level: number): number | null {
+  for (let bin = LOWEST; bin + 1 < held.length; bin++) {
+    const [here, next] = [held[bin]!, held[bin + 1]!];
+    // Less once is a dip; less from there on is the end.
+    if (next < level && (held[bin + 2] ?? 0) < level)
+      return (bin + Math.max(0, here - level) / Math.max(1e-9, here - next)) / (held.length - 1);
   }
-  const under = weight > 0 && sum / weight > 127 ? 0 : 255;
-  return (index) => {
-    const word = pixels[index]!;
-    const alpha = (word >>> 24) / 255;
-    return alpha * luma(word) + (1 - alpha) * under;
-  };
-}
-
-/** Finds the steps along one line: runs that only rise, or only fall. */
-function followLine(length: number, read: (at: number) => number, edges: Edge[]): void {
-  let start = 0;
-  let before = read(0);
-  let from = before;
-  let direction = 0;
-  for (let at = 1; at <= length; at++) {
-    const value = at < length ? read(at) : before;
-    const way = Math.sign(value - before);
-    if (way !== direction || at === length) {
-      if (direction !== 0 && Math.abs(before - from) >= LEAST_STEP) {
-        edges.push({ rise: riseOf(read, start, at - 1, from, before), step: Math.abs(before - from) });
-      }
-      start = at - 1;
-      from = before;
-      direction = way;
-    }
-    before = value;
-  }
-}
-
-function riseOf(read: (at: number) => number, start: number, end: number, from: number, to: number): number {
-  const direction = Math.sign(to - from);
-  const crossing = (share: number) => {
-    const wanted = lerp(from, to, share);
-    let at = start;
-    while (at < end - 1 && (read(at + 1) - wanted) * direction < 0) at++;
-    const low = read(at);
-    return at + (wanted - low) / (read(at + 1) - low);
-  };
-  return crossing(0.9) - crossing(0.1);
-}
-
-/** Gaps between changes that must be seen before they tell of repetition. */
-const LEAST_GAPS = 8;
-
-/** How many times each pixel was repeated by nearest-neighbour enlargement. */
-class Repetition {
-  private readonly across: Uint8Array;
-  private readonly down: Uint8Array;
-  /** Set once two changes lie side by side. */
-  private none = false;
-
-  constructor(width: number, height: number) {
-    this.across = new Uint8Array(width);
-    this.down = new Uint8Array(height);
-  }
-
-  take({ raster, first, rows, y }: Band): void {
-    const pixels = words(raster);
-    for (let row = 0; row < rows && !this.none; row++) {
-      if (first + row + 1 < raster.height) this.takeRow(pixels, first + row, y + row);
-    }
-  }
-
-  /** 1 where nothing was repeated. */
-  factor(): number {
-    return this.none ? 1 : Math.max(1, Math.min(stepOf(this.across), stepOf(this.down)));
-  }
-
-  private takeRow(pixels: Uint32Array, row: number, y: number): void {
-    const { across, down } = this;
-    const width = across.length;
-    const start = row * width;
-    let differs = false;
-    for (let x = 0; x + 1 < width; x++) {
-      const pixel = pixels[start + x]!;
-      differs ||= pixel !== pixels[start + width + x]!;
-      if (pixel === pixels[start + x + 1]! || across[x] === 1) continue;
-      if (across[x + 1] === 1 || (x > 0 && across[x - 1] === 1)) {
-        this.none = true;
-        return;
-      }
-      across[x] = 1;
-    }
-    if (!differs) return;
-    if (y > 0 && down[y - 1] === 1) this.none = true;
-    down[y] = 1;
-  }
+  return null;
 }
 
 /**
- * The step in which a picture changes; 1 where too few changes tell. A factor that is no whole number repeats some
- * pixels once more than others: their mean is the factor.
+ * Filters let go before the end, soft ones the earlier: the mean of those that programs scale by. What rings was scaled
+ * by a hard one, or sharpened, and holds on beyond it.
  */
-function stepOf(changed: Uint8Array): number {
-  const at = [...changed.keys()].filter((index) => changed[index] === 1);
-  const gaps = at.slice(1).map((index, i) => index - at[i]!);
-  if (gaps.length < LEAST_GAPS) return 1;
-  const least = Math.min(...gaps);
-  const whole = gaps.filter((gap) => gap <= least + 1);
-  return whole.reduce((sum, gap) => sum + gap, 0) / whole.length;
+function levelled(reach: number, rings: boolean): number {
+  return Math.min(1, reach * (rings ? 0.92 : 0.99 + 0.4 * reach));
 }

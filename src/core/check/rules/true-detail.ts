@@ -10,7 +10,7 @@ const CRISP = 0.8;
 /** How many of a piece's placed PPI carry detail: an enlarged picture has pixels enough and nothing in them. */
 export const trueDetail: Rule = {
   id: 'true-detail',
-  version: 1,
+  version: 2,
   rests: ['target', 'floor'],
   name: 'True detail',
   check: (context) => measureShowing(context, 'more', measure),
@@ -23,7 +23,9 @@ function measure(context: CheckContext, piece: ShowingPiece): Finding | null {
   const placed = placedPpi(pixels, piece, context.face).least;
   const real = placed * detail.scale;
   const wanted = target * CHECK_LIMITS.detailShare;
-  const verdict = real >= wanted ? 'ready' : real >= floor * CHECK_LIMITS.detailShare ? 'look' : 'fix';
+  const low = real < floor * CHECK_LIMITS.detailShare;
+  // Nothing is refused by one sign alone.
+  const verdict = real >= wanted ? 'ready' : low && detail.sure ? 'fix' : 'look';
   const shown = Math.floor(real + 0.005);
   return {
     rule: 'true-detail',
