@@ -46,7 +46,8 @@ export async function measureOpened(
   measures.take({ raster, first: 0, rows: raster.height, y: 0 }, part(measuring, 0, 0.8));
   const preview = reducedTo(raster, PREVIEW_SIDE, part(measuring, 0.8, 0.9));
   const found = measures.result(preview);
-  const flaws = findFlaws(raster, found.parts);
+  // As large as the file says it is; else as its pixels are sharp.
+  const flaws = findFlaws(raster, opened.physical ? opened.physical.width / whole.width : undefined);
   // A large picture's steps are done on its reduced copy, but its pixels are those of the file.
   const factor = opened.pixels ? size.width / whole.width : 1;
   const grid = times(raster, factor);

@@ -1,19 +1,17 @@
 import { describeFacts } from '@/core/fit/describe';
 import { MENDS, placeOf } from '@/core/artwork/flaws';
 import type { Flaw } from '@/core/artwork/facts';
-import { measureWhole } from '@/core/raster/band';
-import { partMeasure } from '@/core/raster/bounds';
-import { findFlaws, findPinholes } from '@/core/raster/flaws';
+import { findFlaws, findPinholes, USUAL_MM } from '@/core/raster/flaws';
 import { findGaps } from '@/core/raster/gaps';
 import { findGuides } from '@/core/raster/guides';
 import { PartFinder } from '@/core/raster/parts';
-import { IN_SILENCE, type Raster } from '@/core/raster/raster';
+import type { Raster } from '@/core/raster/raster';
 import fc from 'fast-check';
 import { factsOf } from '../support/fits';
 import { CLEAR, paint, RED, solid } from '../support/pictures';
 
 const flawsIn = (raster: Raster): Flaw[] =>
-  findFlaws(raster, measureWhole(partMeasure(raster.width), raster, IN_SILENCE));
+  findFlaws(raster);
 const kinds = (raster: Raster) => flawsIn(raster).map(({ kind }) => kind);
 const CYAN = [0, 255, 255, 255] as const;
 /** Busy enough that a line could hide in it. */
@@ -41,15 +39,15 @@ describe('guide lines', () => {
       1,
     ],
   ])('%s', (_name, at, x, y, width, height) => {
-    const lines = findGuides(paint(300, 200, at as Parameters<typeof paint>[2]));
+    const lines = findGuides(paint(300, 200, at as Parameters<typeof paint>[2]), USUAL_MM);
     expect(lines.map(({ box }) => box)).toEqual([{ x, y, width, height }]);
   });
 
-  test('one that runs nearly all along is certain, a shorter one suspected', () => {
+  test('one that runs nearly all along reaches the edges, a shorter one does not', () => {
     const line = (share: number) =>
-      findGuides(paint(300, 200, (x, y) => (y === 60 && x < 300 * share ? CYAN : RED)));
-    expect(line(1)[0]!.certain).toBe(true);
-    expect(line(0.65)[0]!.certain).toBe(false);
+      findGuides(paint(300, 200, (x, y) => (y === 60 && x < 300 * share ? CYAN : RED)), USUAL_MM);
+    expect(line(1)[0]!.reaches).toBe(true);
+    expect(line(0.65)[0]!.reaches).toBe(false);
     expect(line(0.4)).toEqual([]);
   });
 
@@ -61,7 +59,7 @@ describe('guide lines', () => {
     ['a slanting line', (x: number, y: number) => (Math.abs(x / 3 - y) < 1 ? CYAN : RED)],
     ['a gradient', (x: number, y: number) => [x * 0.8, y, 90, 255]],
   ])('%s has none', (_name, at) => {
-    expect(findGuides(paint(300, 200, at as Parameters<typeof paint>[2]))).toEqual([]);
+    expect(findGuides(paint(300, 200, at as Parameters<typeof paint>[2]), USUAL_MM)).toEqual([]);
   });
 });
 
@@ -88,8 +86,8 @@ describe('what is left in a picture', () => {
       const counter = Math.hypot(x - 200, y - 150) < 9;
       return body(x, y) && !hole && !counter ? RED : CLEAR;
     });
-    expect(findPinholes(raster).map(({ left, top, pixels }) => [left, top, pixels])).toEqual([[100, 100, 2]]);
-    expect(findPinholes(solid(9, 9))).toEqual([]);
+    expect(findPinholes(raster, USUAL_MM).map(({ left, top, pixels }) => [left, top, pixels])).toEqual([[100, 100, 2]]);
+    expect(findPinholes(solid(9, 9), USUAL_MM)).toEqual([]);
   });
 
   test('hairline gaps between shapes, level, upright and slanting, clear or half so; no wide ones', () => {
@@ -99,6 +97,7 @@ describe('what is left in a picture', () => {
           if (!body(x, y)) return CLEAR;
           return [200, 30, 20, cut(x, y)];
         }),
+        USUAL_MM,
       ).parts.length;
     expect(gap((x) => (x === 200 ? 0 : 255))).toBe(1);
     expect(gap((_, y) => (y === 150 || y === 151 ? 0 : 255))).toBe(1);

@@ -9,7 +9,6 @@ import { newFill } from '@/core/fit/place';
 import type { Fit, Piece, TextPiece } from '@/core/fit/schema';
 import { firstLettering, newText } from '@/core/fit/text';
 import { findFlaws } from '@/core/raster/flaws';
-import { PartFinder, takeAlphaRuns } from '@/core/raster/parts';
 import type { Raster } from '@/core/raster/raster';
 import { boxShrink } from '@/core/raster/shrink';
 import { readStrokes } from '@/core/raster/strokes';
@@ -271,14 +270,7 @@ describe('thin strokes', () => {
 });
 
 /** Facts with the flaws that are found in a raster, as a file would have them. */
-function flawed(raster: Raster): Facts {
-  const finder = new PartFinder();
-  for (let y = 0; y < raster.height; y++) {
-    finder.beginRow(y);
-    takeAlphaRuns(finder, raster.data, raster.width, y, 9, 255);
-  }
-  return factsOf(raster, { flaws: findFlaws(raster, finder.parts()) });
-}
+const flawed = (raster: Raster): Facts => factsOf(raster, { flaws: findFlaws(raster) });
 
 describe('what nobody meant to print', () => {
   const blank = sheet('coaster');

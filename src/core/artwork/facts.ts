@@ -23,6 +23,15 @@ export const FlawSchema = v.object({
   pixels: v.number(),
   /** False where it may be meant. */
   certain: v.boolean(),
+  /** Of a line that runs along the picture: what a guide is told from a rule or a frame by. */
+  line: v.optional(
+    v.object({
+      colour: v.picklist(['guide', 'plain']),
+      reaches: v.boolean(),
+      alone: v.number(),
+      parallel: v.number(),
+    }),
+  ),
 });
 export type Flaw = v.InferOutput<typeof FlawSchema>;
 

@@ -38,7 +38,12 @@ export const StepSchema = v.variant('kind', [
   v.object({ kind: v.literal('flip'), axis: v.picklist(['across', 'down']) }),
   v.object({ kind: v.literal('recolour'), from: colour, to: colour }),
   /** Stray specks and crop marks made clear, and guide lines closed over. */
-  v.object({ kind: v.literal('tidy'), what: v.picklist(['specks', 'lines', 'pinholes', 'gaps']) }),
+  v.object({
+    kind: v.literal('tidy'),
+    what: v.picklist(['specks', 'lines', 'pinholes', 'gaps']),
+    /** mm to a pixel, by which what is small was told; 300 PPI where it is left out. */
+    mm: v.optional(v.pipe(v.number(), v.gtValue(0))),
+  }),
   /** No pixel half transparent any more: a flat edge, or a halftone whose cell is given as a share of the width. */
   v.object({ kind: v.literal('edge'), to: v.picklist(['flat', 'halftone']), cell: share }),
   /** Strokes, or gaps, that are narrower than a share of the width made as wide as it. */

@@ -1,4 +1,4 @@
-import { gridOf, type PixelBox } from '../../artwork/facts';
+import type { PixelBox } from '../../artwork/facts';
 import { clipOutline, fromShares } from '../../fit/clip';
 import type { Extent } from '../../fit/geometry';
 import type { ShowingPiece } from '../../fit/schema';
@@ -14,7 +14,7 @@ import type { CheckContext } from '../context';
 const remembered = new WeakMap<Raster, Map<string, unknown>>();
 
 /** What was measured in an artwork's pixels once, however often its piece is moved. */
-function once<T>(raster: Raster, key: string, measure: () => T): T {
+export function once<T>(raster: Raster, key: string, measure: () => T): T {
   const known = remembered.get(raster) ?? new Map<string, unknown>();
   remembered.set(raster, known);
   if (!known.has(key)) known.set(key, measure());
@@ -99,16 +99,4 @@ function extentOn(piece: ShowingPiece, raster: { width: number; height: number }
   const xs = corners.map(({ x }) => x);
   const ys = corners.map(({ y }) => y);
   return { left: Math.min(...xs), right: Math.max(...xs), top: Math.min(...ys), bottom: Math.max(...ys) };
-}
-
-/** The same of a box in the pixels that an artwork's flaws are counted in, and mm2 of one of them. */
-export function flawOn(
-  context: CheckContext,
-  piece: ShowingPiece,
-): { extent: (box: PixelBox) => Extent; area: number } {
-  const grid = gridOf(context.facts(piece.artworkId));
-  return {
-    extent: (box) => extentOn(piece, grid, box),
-    area: (piece.width / grid.width) * (piece.height / grid.height),
-  };
 }

@@ -1,16 +1,18 @@
-import { showingPieces, withFinish, type Rule } from '../context';
-import type { Finding } from '../finding';
+import type { Flaw } from '../../artwork/facts';
+import type { Extent } from '../../fit/geometry';
+import { showingPieces, withFinish, type CheckContext, type Rule } from '../context';
+import { placed, type Finding } from '../finding';
 import { flawsOf } from './flaws';
 
 /** Guide and crop lines that a template left in an artwork. */
 export const leftover: Rule = {
   id: 'leftover',
-  version: 1,
+  version: 2,
   rests: [],
   name: 'Leftover lines',
   check: (context) => {
     if (showingPieces(context).length === 0) return [];
-    const found = flawsOf(context, ['line']);
+    const found = flawsOf(context, ['line'], (flaw, place) => guideOf(context, flaw, place) !== null);
     const base: Finding = {
       rule: 'leftover',
       verdict: 'ready',
@@ -25,9 +27,15 @@ export const leftover: Rule = {
       remedies: [],
     };
     if (found.length === 0) return [base];
-    return found.map(({ piece, flaws, place }) => {
-      const certain = flaws.some((flaw) => flaw.certain);
+    return found.map(({ piece, flaws, places, mm }) => {
+      const certain = flaws.some((flaw, i) => guideOf(context, flaw, places[i]!) === 'certain');
+      const marks = flaws.every(({ line }) => line === undefined);
       const count = flaws.length === 1 ? '1 line' : `${flaws.length} lines`;
+      const like = marks
+        ? 'look like crop marks'
+        : certain
+          ? 'run as a template’s guides do'
+          : 'may be a template’s guides';
       return {
         ...base,
         verdict: certain ? 'fix' : 'look',
@@ -35,18 +43,20 @@ export const leftover: Rule = {
         shown: { ...base.shown, measured: count },
         word: count,
         pieceId: piece.id,
-        place,
-        message: `“${piece.name}” has ${count} in it that ${certain ? 'run from edge to edge, as a template’s guides do' : 'look like crop marks'}: they would be printed.`,
+        ...placed(places),
+        message: `“${piece.name}” has ${count} in it that ${like}: they would be printed.`,
         remedies: [
           {
             id: 'close-lines',
-            label: certain ? 'Close the lines over' : 'Clear the marks',
+            label: marks ? 'Clear the marks' : 'Close the lines over',
             // Marks lie by themselves and are cleared as specks are.
             pieces: withFinish(
               context,
               piece,
-              { kind: 'tidy', what: 'lines' },
-              ...(certain ? [] : [{ kind: 'tidy', what: 'specks' } as const]),
+              { kind: 'tidy', what: 'lines', mm },
+              ...(flaws.some(({ line }) => line === undefined)
+                ? [{ kind: 'tidy', what: 'specks', mm } as const]
+                : []),
             ),
           },
         ],
@@ -54,3 +64,35 @@ export const leftover: Rule = {
     });
   },
 };
+
+/** mm within which a line lies on one of the blank's own. */
+const ON = 0.4;
+/** So many lines of a colour side by side are stripes. */
+const STRIPES = 4;
+/** A colour that hardly anything else has. */
+const ALONE = 0.85;
+
+/**
+ * What tells a guide from a rule, a stripe, a frame or the edge of a badge: it is the only thing of its colour, and lies
+ * on the blank's own lines, or goes from edge to edge in a colour that guides are drawn in. Null where it is artwork.
+ */
+function guideOf(context: CheckContext, { line }: Flaw, place: Extent): 'certain' | 'suspected' | null {
+  if (!line) return 'suspected';
+  if (line.alone < ALONE) return null;
+  const on = isOnLine(context, place);
+  if (line.parallel >= STRIPES && !on) return null;
+  if (on && (line.reaches || line.colour === 'guide')) return 'certain';
+  if (line.reaches && line.colour === 'guide') return 'certain';
+  return line.reaches || on ? 'suspected' : null;
+}
+
+/** Whether a level or upright line runs along the trim, the bleed or safe edge, a fold, or a middle of the face. */
+function isOnLine({ face }: CheckContext, { left, top, right, bottom }: Extent): boolean {
+  const { width, height, bleed, safe, folds, zones } = face;
+  const level = right - left > bottom - top;
+  const at = level ? (top + bottom) / 2 : (left + right) / 2;
+  const length = level ? height : width;
+  const own = [0, length, -bleed, length + bleed, safe, length - safe, length / 2];
+  const others = level ? zones.map(({ y }) => y) : [...folds, ...zones.map(({ x }) => x)];
+  return [...own, ...others].some((one) => Math.abs(one - at) <= ON);
+}

@@ -2,19 +2,20 @@ import type { Flaw } from '../../artwork/facts';
 import { fixed } from '../../length/show';
 import type { StepOf } from '../../artwork/steps';
 import { showingPieces, withFinish, type Rule } from '../context';
-import type { Finding } from '../finding';
+import { placed, type Finding } from '../finding';
 import { flawsOf } from './flaws';
 
-const KINDS = ['speck', 'pinhole'] as const;
+const KINDS = ['speck', 'pinhole', 'gap'] as const;
 const NAMES: Record<(typeof KINDS)[number], [one: string, several: string]> = {
   speck: ['stray speck', 'stray specks'],
   pinhole: ['pinhole', 'pinholes'],
+  gap: ['hairline gap', 'hairline gaps'],
 };
 
-/** Stray specks and pinholes in artworks, at their size here. */
+/** Stray specks, pinholes and hairline gaps in artworks, at their size here. */
 export const specks: Rule = {
   id: 'specks',
-  version: 1,
+  version: 2,
   rests: [],
   name: 'Specks',
   check: (context) => {
@@ -27,17 +28,17 @@ export const specks: Rule = {
       measured: 0,
       required: 0,
       unit: 'specks',
-      shown: { measured: 'none', required: 'no specks or pinholes' },
+      shown: { measured: 'none', required: 'no specks, pinholes or hairline gaps' },
       gauge: null,
       word: 'Clean',
-      message: 'No stray specks or pinholes.',
+      message: 'No stray specks, pinholes or hairline gaps.',
       remedies: [],
     };
     if (found.length === 0) return [base];
-    return found.map(({ piece, flaws, area, place }) => {
+    return found.map(({ piece, flaws, area, places, mm }) => {
       const said = KINDS.map((kind) => count(flaws, kind)).filter((words) => words !== null);
       const tidied = KINDS.filter((kind) => flaws.some((flaw) => flaw.kind === kind)).map(
-        (kind): StepOf<'tidy'> => ({ kind: 'tidy', what: `${kind}s` }),
+        (kind): StepOf<'tidy'> => ({ kind: 'tidy', what: `${kind}s`, mm }),
       );
       return {
         ...base,
@@ -46,7 +47,7 @@ export const specks: Rule = {
         shown: { measured: String(flaws.length), required: `${said.join(', ')}; ${fixed(area, 2)} mm²` },
         word: said[0]!,
         pieceId: piece.id,
-        place,
+        ...placed(places),
         message: `“${piece.name}” has ${said.join(', ')}, ${fixed(area, 2)} mm² in all.`,
         remedies: [{ id: 'tidy', label: 'Clean them up', pieces: withFinish(context, piece, ...tidied) }],
       };
