@@ -36,7 +36,9 @@ export interface Placed {
 }
 
 export async function readPlaced(readers: Readers, args: Args): Promise<Placed> {
-  const blank = sized(findBlank(required(args, 'blank')), args.values.get('size'));
+  const found = findBlank(required(args, 'blank'));
+  const sizeId = findSize(found, args.values.get('size'));
+  const blank = sizeId === undefined ? found : resolveBlank(found.blank, found.method, found.spec, sizeId);
   const face = findFace(blank, args.values.get('face'));
   const colourId = findColour(blank, args.values.get('colour'));
   const file = openNamed(required(args, 'artwork'));
@@ -50,7 +52,9 @@ export async function readPlaced(readers: Readers, args: Args): Promise<Placed> 
     blankVersion: blank.blank.version,
     colourId,
     stateId: null,
-    sizeId: null,
+    sizeId: sizeId ?? null,
+    // A size that is asked for is the one that is judged.
+    ...(sizeId !== undefined && { soldIn: [sizeId] }),
     faces: [{ faceId: face.id, pieces: [piece] }],
   };
   const pixels = async (ppi: number) => {
@@ -94,14 +98,13 @@ function place(args: Args, facts: Facts, face: PrintFace): ArtworkPiece {
   return at === undefined ? piece : centreOn(piece, facts, readPoint('at', at));
 }
 
-/** The blank at one of its graded sizes: its print areas are that size's. */
-function sized(resolved: ResolvedBlank, name: string | undefined): ResolvedBlank {
-  if (name === undefined) return resolved;
-  const { blank, method, spec } = resolved;
+/** One of the blank's graded sizes by its name. */
+function findSize({ blank }: ResolvedBlank, name: string | undefined): string | undefined {
+  if (name === undefined) return undefined;
   if (blank.sizes.length === 0) throw badArgument(`${blank.name} comes in one size: leave --size out.`);
   const wanted = name.toLowerCase();
   const size = blank.sizes.find((one) => one.id === wanted || one.name.toLowerCase() === wanted);
-  if (size) return resolveBlank(blank, method, spec, size.id);
+  if (size) return size.id;
   const names = blank.sizes.map((one) => one.name).join(', ');
   throw new UpFitError('not-found', `${blank.name} does not come in size “${name}”: it comes in ${names}.`);
 }

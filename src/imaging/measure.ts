@@ -1,3 +1,4 @@
+import { MM_PER_INCH } from '@/core/length/units';
 import type { Facts, PixelSize } from '@/core/artwork/facts';
 import { sizeAfter, type Step } from '@/core/artwork/steps';
 import { paletteOfInks, paletteOfPicture } from '@/core/raster/palette';
@@ -148,8 +149,7 @@ function factsOf(file: FileFacts, opened: Opened, steps: readonly Step[], found:
       share: found.share,
     },
     orientation,
-    // A drawing is as sharp as it is printed.
-    detail: drawn ? null : found.detail,
+    detail: drawn ? detailInside(found, opened) : found.detail,
     inks: found.inks,
     palette: found.palette,
     background: found.background === null ? null : { hex: found.background },
@@ -161,6 +161,22 @@ function factsOf(file: FileFacts, opened: Opened, steps: readonly Step[], found:
     grid: drawn ? found.grid : null,
     notes,
   };
+}
+
+/** Of a page's or a drawing's area, the share that its one picture must have to be judged by the page. */
+const MOSTLY = 0.6;
+
+/** A drawing is as sharp as it is printed; one that is a picture for the most part has that picture's detail. */
+function detailInside({ detail, grid }: Found, { images, physical }: Opened): Facts['detail'] {
+  const [image, ...others] = images ?? [];
+  if (!image || others.length > 0 || !physical || !detail) return null;
+  const { pixels, ppi } = image;
+  const area = (pixels.width / ppi.x) * (pixels.height / ppi.y) * MM_PER_INCH ** 2;
+  if (area < MOSTLY * physical.width * physical.height) return null;
+  // What was measured was drawn on the grid, finer or coarser than the picture inside.
+  const drawnPpi = (grid.width / physical.width) * MM_PER_INCH;
+  const own = (detail.scale * drawnPpi) / Math.min(ppi.x, ppi.y);
+  return own >= 1 || detail.scale >= 1 ? { scale: 1, sure: true } : { ...detail, scale: own };
 }
 
 /** Progress of one step of several, from one share of the whole to another. */

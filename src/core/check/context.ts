@@ -58,6 +58,8 @@ export interface Rule {
   name: string;
   /** Whether it hangs on how large the face is, so that every graded size of the product is measured by it. */
   edges?: true;
+  /** Whether it hangs on where pieces lie, how large they are and what is done to them, so that a remedy can make it worse. */
+  moves?: true;
   check: (context: CheckContext) => Finding[];
 }
 

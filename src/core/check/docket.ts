@@ -9,17 +9,19 @@ import {
   type ResolvedBlank,
 } from '../blank/resolve';
 import type { Press } from '../colour/press';
-import type { FactsOf } from '../fit/geometry';
+import { extentOf, opaqueBox, type FactsOf } from '../fit/geometry';
 import { carryOver } from '../fit/resize-garment';
-import { isShowing, type Fit, type Piece } from '../fit/schema';
+import { isPlaced, isShowing, type Fit, type Piece } from '../fit/schema';
 import { showLength, type UnitSetting } from '../length/show';
 import { numberOf } from '../raster/number';
-import { IN_SILENCE, type Progress } from '../raster/raster';
+import { IN_SILENCE, type Progress, type Raster } from '../raster/raster';
 import type { Pixels } from '../render/face';
 import { gridOver } from '../render/transform';
-import type { CheckContext, ProductLook, Rule } from './context';
+import { factsIn, type CheckContext, type ProductLook, type Rule } from './context';
+import { boxShrink } from '../raster/shrink';
 import { isAccepted } from './acceptance';
-import { rank, standing, worst, type Finding, type Verdict } from './finding';
+import { rank, standing, worst, type Finding, type RuleId, type Verdict } from './finding';
+import { withProvedRemedies, type Remeasure } from './remedied';
 import { RULES } from './registry';
 import { memo } from '../memo';
 
@@ -61,22 +63,47 @@ export interface DocketOptions {
 export const COARSE_GRID = 360;
 
 /** Pixels along the longer side on which the sizes that were not chosen are measured. */
-const OTHER_SIZES = 480;
+const OTHER_SIZES = 1200;
 
 /** Measures every face of a fit by every rule, on every look and in every size of the product. */
 export function makeDocket(blank: ResolvedBlank, fit: Fit, options: DocketOptions): Docket {
-  const findings = findingsOf(blank, fit, options);
+  const exact = options.coarse === undefined;
+  const found = findingsOf(blank, fit, options);
+  const own = exact ? withProvedRemedies(fit, found, remeasuring(blank, options)) : found;
   const looks = looksOf(blank, fit, options);
+  const graded = blank.blank.sizes.length > 1 && exact ? sizesOf(blank, fit, options, own) : null;
+  const findings = [...own, ...(graded?.findings ?? [])];
   return {
     verdict: worst(findings),
-    exact: options.coarse === undefined,
+    exact,
     findings,
-    looks: looks.length > 1 ? looks.map((look) => onLook(look, findings)) : [],
-    sizes:
-      blank.blank.sizes.length > 1 && options.coarse === undefined
-        ? sizesOf(blank, fit, options, findings)
-        : [],
+    looks: looks.length > 1 ? looks.map((look) => onLook(look, own)) : [],
+    sizes: graded?.outcomes ?? [],
   };
+}
+
+/** Pixels along the longer side to which artworks are reduced to try remedies on them. */
+const TRIED_ON = 800;
+
+/** Measures a fit on a reduced copy of its artworks, as often as there are remedies to try. */
+function remeasuring(blank: ResolvedBlank, options: DocketOptions): Remeasure {
+  const reduced = new Map<string, Raster>();
+  const pixels: Pixels = (artworkId) => {
+    let raster = reduced.get(artworkId);
+    if (!raster) {
+      const whole = options.pixels(artworkId);
+      const factor = Math.max(1, Math.floor(Math.max(whole.width, whole.height) / TRIED_ON));
+      reduced.set(artworkId, (raster = boxShrink(whole, factor, factor)));
+    }
+    return raster;
+  };
+  return (fit, rule) =>
+    findingsOf(
+      blank,
+      fit,
+      { ...options, pixels, coarse: COARSE_GRID },
+      RULES.filter(({ id, moves }) => moves === true || id === rule),
+    );
 }
 
 function findingsOf(
@@ -121,8 +148,18 @@ function checkFace(
   };
   return rules.flatMap((rule) => {
     const assumed = assumedAmong(blank, rule.rests);
-    return rule.check(context).map((finding) => ({ ...finding, ...(assumed.length > 0 && { assumed }) }));
+    return rule
+      .check(context)
+      .map((finding) => ({ ...inPlace(context, finding), ...(assumed.length > 0 && { assumed }) }));
   });
+}
+
+/** A finding of a piece that says no place of its own is where the piece is. */
+function inPlace(context: CheckContext, finding: Finding): Finding {
+  if (finding.verdict === 'ready' || finding.place) return finding;
+  const piece = context.pieces.find(({ id }) => id === finding.pieceId);
+  if (!piece || !isPlaced(piece)) return finding;
+  return { ...finding, place: extentOf(opaqueBox(piece, factsIn(context, piece))) };
 }
 
 /** Faces that were measured last, so that an edit of one face does not measure the others again. */
@@ -184,19 +221,68 @@ const EDGE_RULES = RULES.filter(({ edges }) => edges);
  * The chosen size as it was measured; of every other one, with its pieces hung as a size's are, what hangs on how large
  * its faces are, on a reduced grid. All else is the same: pieces keep their size.
  */
-function sizesOf(blank: ResolvedBlank, fit: Fit, options: DocketOptions, own: readonly Finding[]): Outcome[] {
+function sizesOf(
+  blank: ResolvedBlank,
+  fit: Fit,
+  options: DocketOptions,
+  own: readonly Finding[],
+): { outcomes: Outcome[]; findings: Finding[] } {
   const { blank: product, method, spec } = blank;
   const same = own.filter(({ rule }) => !EDGE_RULES.some(({ id }) => id === rule));
-  return product.sizes.map(({ id, name }) => {
+  const worse = new Map<RuleId, Finding>();
+  const sewn = aspectsOf(product.body).sewn !== null;
+  const outcomes = product.sizes.map(({ id, name }): Outcome => {
     if (id === fit.sizeId) return { id, name, ...outcomeOf(own) };
     const sized = resolveBlank(product, method, spec, id);
-    const faces = carryOver(fit.faces, blank.faces, sized.faces, aspectsOf(product.body).sewn !== null);
+    const faces = carryOver(fit.faces, blank.faces, sized.faces, sewn);
     // As many pixels a mm for each, so that artworks are reduced alike.
     const coarse = Math.ceil(OTHER_SIZES * (longestOf(sized) / longestOf(blank)));
     const moved = { ...fit, sizeId: id, faces };
     const findings = findingsOf(sized, moved, { ...options, coarse }, EDGE_RULES);
+    const sold = !fit.soldIn || fit.soldIn.length === 0 || fit.soldIn.includes(id);
+    const back = (finding: Finding) => broughtBack(finding, sized.faces, blank, sewn);
+    if (sold) for (const finding of findings) keepWorse(worse, own, back(finding), { id, name });
     return { id, name, ...outcomeOf([...same, ...findings]) };
   });
+  return { outcomes, findings: [...worse.values()] };
+}
+
+/** Keeps what a size fails by where neither the size on the bench nor one before it fails by as much. */
+function keepWorse(
+  worse: Map<RuleId, Finding>,
+  own: readonly Finding[],
+  finding: Finding,
+  size: { id: string; name: string },
+): void {
+  const so = worst([
+    ...own.filter(({ rule }) => rule === finding.rule),
+    ...(worse.has(finding.rule) ? [worse.get(finding.rule)!] : []),
+  ]);
+  if (rank(standing(finding)) <= rank(so)) return;
+  worse.set(finding.rule, {
+    ...finding,
+    size,
+    word: `${finding.word} in ${size.name}`,
+    message: `In size ${size.name}: ${finding.message}`,
+    remedies: finding.remedies.map((remedy) => ({
+      ...remedy,
+      label: `${remedy.label}, in size ${size.name} too`,
+    })),
+  });
+}
+
+/** What was found in another size, its remedies on the face that is on the bench; its places are those of the other. */
+function broughtBack(
+  { place: _place, places: _places, ...finding }: Finding,
+  from: readonly PrintFace[],
+  blank: ResolvedBlank,
+  sewn: boolean,
+): Finding {
+  const remedies = finding.remedies.map((remedy) => {
+    const [face] = carryOver([{ faceId: finding.faceId, pieces: remedy.pieces }], from, blank.faces, sewn);
+    return { ...remedy, pieces: face?.pieces ?? remedy.pieces };
+  });
+  return { ...finding, remedies };
 }
 
 function longestOf({ faces }: ResolvedBlank): number {

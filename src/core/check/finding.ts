@@ -70,6 +70,8 @@ export const FindingSchema = v.object({
   /** Each of the places that it has, where there are several; at most `MOST_PLACES`. */
   places: v.optional(v.array(ExtentSchema)),
   pieceId: v.optional(v.string()),
+  /** The graded size that it holds for, where that is not the one on the bench. */
+  size: v.optional(v.object({ id: v.string(), name: v.string() })),
   /** The verdict for each look of the product, where it differs by look; the finding itself tells of the worst that counts. */
   byLook: v.optional(v.array(v.object({ id: v.string(), verdict: v.picklist(VERDICTS) }))),
   /** Required entries that were not found and may be ticked by hand. */

@@ -152,6 +152,8 @@ export const FitSchema = v.object({
   colourId: IdSchema,
   stateId: v.nullable(IdSchema),
   sizeId: v.nullable(IdSchema),
+  /** Graded sizes that it is sold in: all of them where none is named. */
+  soldIn: v.optional(v.array(IdSchema)),
   /** Findings that a person accepted as they are; they come back as soon as they measure otherwise. */
   accepted: v.optional(v.array(AcceptanceSchema)),
   /** What the product must carry that was ticked by hand, with how it was made sure. */

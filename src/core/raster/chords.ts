@@ -27,8 +27,12 @@ const ALIKE = 0.97;
 const ENDED = 10;
 /** An edge is spread over this many pixels at most. */
 const EDGE = 3;
-/** Share of a pixel under which a hairline within something else is no more than an uneven colour. */
-const HAIRLINE = 0.12;
+/** Share of 255 from which a pixel is of one thing. */
+const FIRM = 200;
+/** What a hairline takes of 255 of a pixel, at the least: less is the grain of a glow. */
+const DIPS = 36;
+/** Share of a pixel that a hairline covers at the least: two edges that meet within a pixel leave a quarter between them. */
+const HAIRLINE = 0.3;
 
 /**
  * Tells of every place in the middle of something of one label that is narrower than `limit` pixels. A straight band of
@@ -173,6 +177,8 @@ class Lines {
       before = add(last);
     }
     if (sum === 0 || sum > longest * 255) return;
+    // In a glow one thing goes over into another nowhere: nothing there has a width.
+    if (!this.isFirm(start, first - 1) || !this.isFirm(start, last)) return;
     told({
       line,
       middle: moment / sum,
@@ -181,6 +187,11 @@ class Lines {
       before: from > 0 ? this.sideOf(start, from - 1, own, -1) : BEYOND,
       behind: to < length ? this.sideOf(start, to, own, 1) : BEYOND,
     });
+  }
+
+  /** Whether a pixel is of one thing for the most part; beyond the picture there is nothing, and all of it. */
+  private isFirm(start: number, at: number): boolean {
+    return at < 0 || at >= this.length || this.share[start + at * this.step]! >= FIRM;
   }
 
   /** What lies beside a run: past the pixels of its edge. */
@@ -210,15 +221,17 @@ class Lines {
     for (let at = from + 1; at < to - 1; at++) {
       if (share[start + at * step]! > 255 - ENDED) continue;
       const own = other[start + at * step]!;
-      let [sum, moment, end] = [0, 0, at];
+      let [sum, moment, most, end] = [0, 0, 0, at];
       for (; end < to && share[start + end * step]! < 255 && other[start + end * step] === own; end++) {
         const of = 255 - share[start + end * step]!;
         sum += of;
         moment += of * (end + 0.5);
+        most = Math.max(most, of);
       }
       // One that reaches the end of the run is the edge of what lies beside it.
       const before = share[start + (at - 1) * step]! >= 255 - ENDED;
-      if (end < to && before && at - 1 >= from && sum >= HAIRLINE * 255 && sum <= longest * 255)
+      const thin = end - at <= EDGE && most >= DIPS && share[start + end * step]! >= 255 - ENDED;
+      if (thin && end < to && before && at - 1 >= from && sum >= HAIRLINE * 255 && sum <= longest * 255)
         told({ line, middle: moment / sum, length: sum / 255, label: own, before: around, behind: around });
       at = end;
     }

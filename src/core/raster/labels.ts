@@ -43,6 +43,8 @@ export type Colour = readonly [red: number, green: number, blue: number, alpha: 
 const PURE = 26;
 /** How far off the line between two inks an edge's pixel may lie. */
 const BETWEEN = 40;
+/** Alpha this far from clear and from solid, all round, is no edge. */
+const SOFT = 24;
 /** Inks that a picture is looked at in, at most, with those that are only found in lines. */
 const MOST_INKS = 64;
 
@@ -119,7 +121,21 @@ class Mixed {
     private readonly label: Uint8Array,
     private readonly inks: Colour[],
   ) {
-    for (let at = 0; at < label.length; at++) if (label[at] === UNKNOWN) this.at.push(at);
+    for (let at = 0; at < label.length; at++) {
+      if (label[at] !== UNKNOWN) continue;
+      // Far from any edge what lets something through is a shade of its ink.
+      if (this.isSoft(at)) label[at] = inkUnder(pixels[at]!, inks);
+      else this.at.push(at);
+    }
+  }
+
+  private isSoft(at: number): boolean {
+    const { width } = this.raster;
+    for (const near of [at, at - 1, at + 1, at - width, at + width]) {
+      const alpha = (this.pixels[near] ?? 0) >>> 24;
+      if (alpha < SOFT || alpha > 255 - SOFT) return false;
+    }
+    return true;
   }
 
   /** Adds an ink for each colour that lines have and nothing flat does. */
@@ -185,6 +201,11 @@ class Mixed {
 
 function isWithin({ t, off }: { t: number; off: number }): boolean {
   return t > -0.1 && t < 1.1 && off < BETWEEN;
+}
+
+/** The ink that a shade is of, by its colour alone. */
+function inkUnder(word: number, inks: readonly Colour[]): number {
+  return 1 + nearest([word & 255, (word >>> 8) & 255, (word >>> 16) & 255, 255], inks.slice(1));
 }
 
 function nearest(colour: Colour, inks: readonly Colour[]): number {

@@ -32,6 +32,7 @@ export function docketKey(
       spec.id,
       spec.version,
       fit.sizeId,
+      fit.soldIn,
       settings.unit,
       fit.colourId,
       fit.faces,

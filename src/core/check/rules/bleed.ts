@@ -23,6 +23,7 @@ export const bleed: Rule = {
   rests: ['size', 'bleed'],
   name: 'Bleed',
   edges: true,
+  moves: true,
   check: (context) => {
     const grounds = visibleOf(context, 'ground');
     if (grounds.length === 0) return [];

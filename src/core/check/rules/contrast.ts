@@ -15,6 +15,7 @@ export const contrast: Rule = {
   version: 2,
   rests: [],
   name: 'Contrast',
+  moves: true,
   check: (context) => {
     // What runs out past the cut line has no product beside it.
     if (context.face.cut?.spread) return [];

@@ -20,6 +20,7 @@ export const keepOut: Rule = {
   rests: ['size'],
   name: 'Keep-out',
   edges: true,
+  moves: true,
   check: (context) => {
     const { keepOuts } = context.face;
     const motifs = motifsOf(context);

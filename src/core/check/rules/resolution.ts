@@ -1,4 +1,4 @@
-import { honestSize, placedPpi } from '../../fit/density';
+import { placedPixels } from '../measure/density';
 import { opaqueBox } from '../../fit/geometry';
 import { scalePiece } from '../../fit/place';
 import { measureShowing, withPiece, type CheckContext, type Rule } from '../context';
@@ -11,14 +11,15 @@ export const resolution: Rule = {
   version: 2,
   rests: ['target', 'floor'],
   name: 'Resolution',
+  moves: true,
   check: (context) => measureShowing(context, 'more', measure),
 };
 
 function measure(context: CheckContext, piece: ShowingPiece): Finding | null {
-  const { pixels } = context.facts(piece.artworkId);
-  if (!pixels) return null;
+  const placed = placedPixels(context, piece);
+  if (!placed) return null;
   const { target, floor } = context.face;
-  const { least, short } = placedPpi(pixels, piece, context.face);
+  const { least, short } = placed;
   // A file in the print's own whole pixels meets it: half a pixel over the printed length is no shortfall.
   const meets = (limit: number) => short(limit) <= 0.5 + 1e-6;
   const verdict = meets(target) ? 'ready' : meets(floor) ? 'look' : 'fix';
@@ -51,8 +52,7 @@ function remedies(context: CheckContext, piece: ShowingPiece, ppi: number): Reme
   const facts = context.facts(piece.artworkId);
   const smaller = scalePiece(piece, facts, ppi / context.face.target);
   const box = opaqueBox(smaller, facts);
-  const whole = honestSize(facts.pixels!, context.face.target);
-  if (whole.width <= 0 || box.width <= 0) return [];
+  if (box.width <= 0) return [];
   return [
     {
       id: 'honest-size',

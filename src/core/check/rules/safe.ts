@@ -15,6 +15,7 @@ export const safe: Rule = {
   rests: ['size', 'safe', 'safeFrom'],
   name: 'Safe area',
   edges: true,
+  moves: true,
   check: (context) =>
     tellingOnes(
       motifsOf(context)

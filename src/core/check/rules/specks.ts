@@ -5,19 +5,19 @@ import { showingPieces, withFinish, type Rule } from '../context';
 import { placed, type Finding } from '../finding';
 import { flawsOf } from './flaws';
 
-const KINDS = ['speck', 'pinhole', 'gap'] as const;
+const KINDS = ['speck', 'pinhole'] as const;
 const NAMES: Record<(typeof KINDS)[number], [one: string, several: string]> = {
   speck: ['stray speck', 'stray specks'],
   pinhole: ['pinhole', 'pinholes'],
-  gap: ['hairline gap', 'hairline gaps'],
 };
 
-/** Stray specks, pinholes and hairline gaps in artworks, at their size here. */
+/** Stray specks and pinholes in artworks, at their size here. */
 export const specks: Rule = {
   id: 'specks',
   version: 2,
   rests: [],
   name: 'Specks',
+  moves: true,
   check: (context) => {
     if (showingPieces(context).length === 0) return [];
     const found = flawsOf(context, KINDS);
@@ -28,10 +28,10 @@ export const specks: Rule = {
       measured: 0,
       required: 0,
       unit: 'specks',
-      shown: { measured: 'none', required: 'no specks, pinholes or hairline gaps' },
+      shown: { measured: 'none', required: 'no specks or pinholes' },
       gauge: null,
       word: 'Clean',
-      message: 'No stray specks, pinholes or hairline gaps.',
+      message: 'No stray specks or pinholes.',
       remedies: [],
     };
     if (found.length === 0) return [base];

@@ -1,6 +1,7 @@
 import { extentOf, opaqueBox, overlap, type Extent } from '../../fit/geometry';
 import { isMotifKind, isPlaced, isShowing, type Piece, type PlacedPiece } from '../../fit/schema';
 import { factsIn, type CheckContext, type Rule } from '../context';
+import { fixed } from '../../length/show';
 import type { Finding, Verdict } from '../finding';
 import { CHECK_LIMITS } from '../limits';
 import { alphaAt, alphaOf } from '../measure/grid';
@@ -13,10 +14,11 @@ const PROBES = 60;
 /** Pieces that nobody will see as they were meant: outside the print, under another, doubled, or in the wrong panel. */
 export const stray: Rule = {
   id: 'stray',
-  version: 1,
+  version: 2,
   rests: [],
   name: 'Stray pieces',
   edges: true,
+  moves: true,
   check: (context) => {
     const visible = context.pieces.filter((piece) => piece.visible);
     if (visible.length === 0) return [];
@@ -75,7 +77,23 @@ function judgePiece(context: CheckContext, visible: readonly Piece[], piece: Pla
       word: 'doubled',
       message: `${name} lies twice on the same place: its edges print darker.`,
     };
-  if (isCovered(context, visible, piece))
+  const hidden = coveredShare(context, visible, piece);
+  if (piece.kind === 'text' && hidden >= PARTLY && hidden < CHECK_LIMITS.covered)
+    return {
+      piece,
+      verdict: 'look',
+      word: `${fixed(hidden * 100, 0)} % covered`,
+      message: `${fixed(hidden * 100, 0)} % of the lettering “${name.slice(1, -1)}” lies under other pieces and will not be read.`,
+    };
+  const over = piece.kind === 'text' ? overMotif(context, visible, piece) : null;
+  if (over)
+    return {
+      piece,
+      verdict: 'look',
+      word: `${fixed(over.share * 100, 0)} % over a motif`,
+      message: `${fixed(over.share * 100, 0)} % of the lettering “${name.slice(1, -1)}” runs over “${over.name}”, and the rest beside it.`,
+    };
+  if (hidden >= CHECK_LIMITS.covered)
     return {
       piece,
       verdict: 'look',
@@ -115,12 +133,37 @@ function isTwin(context: CheckContext, piece: PlacedPiece, other: Piece, visible
   );
 }
 
-function isCovered(context: CheckContext, visible: readonly Piece[], piece: PlacedPiece): boolean {
-  if (piece.knockout) return false;
+/** Share of lettering from which it is covered in part; and run over a motif, neither hardly nor wholly. */
+const PARTLY = 0.02;
+const OVER = [0.05, 0.9] as const;
+
+/** Share of a piece that lies under others. */
+function coveredShare(context: CheckContext, visible: readonly Piece[], piece: PlacedPiece): number {
+  if (piece.knockout) return 0;
   const above = visible
     .slice(visible.indexOf(piece) + 1)
     .filter((other) => !other.knockout && (!isMotifKind(other) || overlap(other, piece)));
-  if (above.length === 0) return false;
+  return shareUnder(context, piece, above);
+}
+
+/** The motif that lettering runs over in part, and by how much: what lies wholly on one was put there. */
+function overMotif(
+  context: CheckContext,
+  visible: readonly Piece[],
+  piece: PlacedPiece,
+): { name: string; share: number } | null {
+  for (const other of visible.slice(0, visible.indexOf(piece))) {
+    if (other.role !== 'motif' || other.kind !== 'artwork' || other.knockout || !overlap(other, piece))
+      continue;
+    const share = shareUnder(context, piece, [other]);
+    if (share >= OVER[0] && share < OVER[1]) return { name: other.name, share };
+  }
+  return null;
+}
+
+/** Share of a piece's own pixels where certain others are solid, by probes over it. */
+function shareUnder(context: CheckContext, piece: PlacedPiece, above: readonly Piece[]): number {
+  if (above.length === 0) return 0;
   const { grid, face } = context;
   const own = alphaAt(context, piece);
   const over = alphaOf(context, above);
@@ -140,7 +183,7 @@ function isCovered(context: CheckContext, visible: readonly Piece[], piece: Plac
       if (over(column, row) >= CHECK_LIMITS.covers) covered++;
     }
   }
-  return seen > 0 && covered >= seen * CHECK_LIMITS.covered;
+  return seen > 0 ? covered / seen : 0;
 }
 
 /** The panel a grouped piece lies in where all others of its group lie in another one. */

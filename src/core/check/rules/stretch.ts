@@ -13,6 +13,7 @@ export const stretch: Rule = {
   version: 1,
   rests: [],
   name: 'Proportion',
+  moves: true,
   check: (context) =>
     tellingOnes(
       context.pieces

@@ -14,9 +14,10 @@ import type { Lettering } from '../../type/schema';
 /** Lettering: its smallest capitals and thinnest strokes against the method, and how it reads against what is behind it. */
 export const text: Rule = {
   id: 'text',
-  version: 1,
+  version: 2,
   rests: [],
   name: 'Lettering',
+  moves: true,
   check: (context) =>
     tellingOnes(
       context.pieces
@@ -31,7 +32,8 @@ function sizeOf(context: CheckContext, piece: TextPiece): Finding {
   const cap = smallestCap(piece);
   const { thinnest } = thinnestStroke(piece, stroke);
   const low = cap < capHeight - 0.005;
-  const faint = thinnest !== null && thinnest < stroke;
+  // What an outline and a length in another unit are rounded by is no shortfall.
+  const faint = thinnest !== null && thinnest < stroke - 0.005;
   const verdict: Verdict = low || faint ? 'fix' : 'ready';
   const name = `“${piece.name}”`;
   const capSaid = `caps ${fixed(cap, 1)} mm`;
@@ -58,18 +60,20 @@ function sizeOf(context: CheckContext, piece: TextPiece): Finding {
         ? `${name} is large and strong enough to hold.`
         : `${name} has ${[...(low ? [capSaid] : []), ...(faint ? [strokeSaid] : [])].join(' and ')}: ${context.blank.method.name.toLowerCase()} holds caps from ${fixed(capHeight, 1)} mm and strokes from ${fixed(stroke, 2)} mm.`,
     remedies: [
-      ...(low ? [larger(context, piece, cap)] : []),
+      ...(low || faint ? [larger(context, piece, cap, thinnest)] : []),
       ...(faint && !low ? [stronger(context, piece, thinnest)] : []),
     ],
   };
 }
 
-function larger(context: CheckContext, piece: TextPiece, cap: number): Remedy {
-  const { capHeight } = context.blank.limits;
-  const scaled = scalePiece(piece, null, (capHeight / cap) * 1.0005);
+/** As large as its capitals and its strokes both want to be. */
+function larger(context: CheckContext, piece: TextPiece, cap: number, thinnest: number | null): Remedy {
+  const { capHeight, stroke } = context.blank.limits;
+  const factor = Math.max(capHeight / cap, thinnest === null ? 1 : (stroke / thinnest) * 1.01) * 1.0005;
+  const scaled = scalePiece(piece, null, factor);
   return {
     id: 'larger-lettering',
-    label: `Set it larger, caps ${fixed(capHeight, 1)} mm, ${context.say(scaled.width)} wide`,
+    label: `Set it larger, caps ${fixed(cap * factor, 1)} mm, ${context.say(scaled.width)} wide`,
     pieces: withPiece(context, scaled),
   };
 }

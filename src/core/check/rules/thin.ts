@@ -12,6 +12,7 @@ export const thin: Rule = {
   version: 2,
   rests: [],
   name: 'Thin strokes',
+  moves: true,
   check: (context) => measureShowing(context, 'more', measure),
 };
 

@@ -1,4 +1,4 @@
-import { placedPpi } from '../../fit/density';
+import { placedPixels } from '../measure/density';
 import type { ShowingPiece } from '../../fit/schema';
 import { measureShowing, type CheckContext, type Rule } from '../context';
 import type { Finding } from '../finding';
@@ -17,10 +17,11 @@ export const trueDetail: Rule = {
 };
 
 function measure(context: CheckContext, piece: ShowingPiece): Finding | null {
-  const { pixels, detail } = context.facts(piece.artworkId);
-  if (!pixels || !detail) return null;
+  const { detail } = context.facts(piece.artworkId);
+  const density = placedPixels(context, piece);
+  if (!density || !detail) return null;
   const { target, floor } = context.face;
-  const placed = placedPpi(pixels, piece, context.face).least;
+  const placed = density.least;
   const real = placed * detail.scale;
   const wanted = target * CHECK_LIMITS.detailShare;
   const low = real < floor * CHECK_LIMITS.detailShare;
