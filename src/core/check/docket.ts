@@ -273,7 +273,7 @@ function keepWorse(
 
 /** What was found in another size, its remedies on the face that is on the bench; its places are those of the other. */
 function broughtBack(
-  { place: _place, places: _places, ...finding }: Finding,
+  finding: Finding,
   from: readonly PrintFace[],
   blank: ResolvedBlank,
   sewn: boolean,
@@ -282,7 +282,10 @@ function broughtBack(
     const [face] = carryOver([{ faceId: finding.faceId, pieces: remedy.pieces }], from, blank.faces, sewn);
     return { ...remedy, pieces: face?.pieces ?? remedy.pieces };
   });
-  return { ...finding, remedies };
+  const told = { ...finding, remedies };
+  delete told.place;
+  delete told.places;
+  return told;
 }
 
 function longestOf({ faces }: ResolvedBlank): number {

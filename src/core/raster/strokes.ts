@@ -83,6 +83,8 @@ const TAPER = 0.07;
 /** Pixels on each side of a place that its taper is told from, at the least; and in limits. */
 const LOOKED = 6;
 const LOOKED_LIMITS = 1.5;
+/** Pixels that what is narrower than one must be long: shorter ones are what drawing leaves where curves meet. */
+const FAINT_LENGTH = 24;
 /** Widths that are this much alike, as a share, are one stroke's. */
 const EVEN = 0.15;
 /** A thin stroke is this many times as long as it is wide, and as long as the limit: less is a dot. */
@@ -103,7 +105,10 @@ export function strokesAmong(places: readonly NarrowPlace[], limit: number): Nar
       const wide = commonWidth([...even]);
       return measured.filter((place) => even.has(place) || Math.abs(place.wide - wide) <= EVEN * wide);
     })
-    .filter((run) => lengthOf(run) >= Math.max(limit, LONG * commonWidth(run)));
+    .filter((run) => {
+      const wide = commonWidth(run);
+      return lengthOf(run) >= Math.max(limit, LONG * wide, wide < 1 ? FAINT_LENGTH : 0);
+    });
 }
 
 /** Of a straight stroke, how far its middle lies off a line, at the most, as a share of how far it goes along it. */

@@ -61,7 +61,7 @@ export function DocketStrip({
         </p>
       ) : (
         <div className="min-h-0 grow overflow-auto">
-          <DocketReach docket={docket} />
+          <DocketReach docket={docket} live={live} />
           <ul>
             {[...open, ...accepted, ...ready].map(({ finding, index }) => (
               <DocketLine

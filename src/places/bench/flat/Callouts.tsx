@@ -24,10 +24,23 @@ export function Callouts({ live, docket, view }: { live: Live; docket: Docket | 
     <>
       <svg aria-hidden className="pointer-events-none absolute inset-0 h-full w-full">
         {piece && <Mark view={view} place={piece} dashed />}
+        <defs>
+          <pattern
+            id="found"
+            width="5"
+            height="5"
+            patternUnits="userSpaceOnUse"
+            patternTransform="rotate(45)"
+          >
+            <path d="M0 0V5" stroke="var(--color-viewing-fix)" strokeWidth="1.4" />
+          </pattern>
+        </defs>
         {called?.place && (
           <>
-            <Mark view={view} place={called.place} />
-            <Leader view={view} place={called.place} />
+            {(called.places ?? [called.place]).map((place, index) => (
+              <Mark key={index} view={view} place={place} />
+            ))}
+            <Leader view={view} place={called.places?.[0] ?? called.place} />
           </>
         )}
       </svg>
@@ -65,9 +78,8 @@ function Mark({ view, place, dashed = false }: { view: View; place: Place; dashe
       y={a.y - 1}
       width={Math.max(2, b.x - a.x + 2)}
       height={Math.max(2, b.y - a.y + 2)}
-      fill={dashed ? 'none' : 'var(--color-viewing-fix)'}
-      // Over most of the face it would change the colours that are looked at.
-      fillOpacity={b.x - a.x > LARGE && b.y - a.y > LARGE ? 0 : 0.18}
+      // Hatched, and where it lies over most of the face by its outline alone: the colours there are looked at.
+      fill={dashed || (b.x - a.x > LARGE && b.y - a.y > LARGE) ? 'none' : 'url(#found)'}
       stroke="var(--color-viewing-fix)"
       strokeWidth="1.5"
       strokeDasharray={dashed ? '5 4' : undefined}
