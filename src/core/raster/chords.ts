@@ -121,10 +121,15 @@ class Lines {
       for (let from = 0, at = start; from < length;) {
         const own = label[at]!;
         let to = from;
-        let mixed = false;
-        for (; to < length && label[at] === own; to++, at += step) mixed ||= share[at]! < 255;
+        // Whether a pixel that is whole comes after one that is not, away from the run's own edge.
+        let [dips, before] = [false, true];
+        for (; to < length && label[at] === own; to++, at += step) {
+          const whole = share[at]! >= 255 - ENDED;
+          if (whole && !before && to - from > 1) dips = true;
+          before = whole;
+        }
         if (to - from <= longest + 1) this.run(line, from, to, longest, told);
-        if (mixed && to - from > 2) this.hairlines(line, from, to, longest, told);
+        if (dips) this.hairlines(line, from, to, longest, told);
         from = to;
       }
     }

@@ -13,7 +13,7 @@ export interface Detail {
 }
 
 /** Pixels looked at along each direction; of a larger picture every so many lines are left out. */
-const SAMPLED = 700_000;
+const SAMPLED = 350_000;
 /** Of a crisp picture's slopes this share of the strength is left at any frequency that it holds. */
 const HELD = 0.42;
 /** Bins of the lowest frequencies, that any picture holds, and that the others are measured against. */

@@ -121,10 +121,16 @@ class Mixed {
     private readonly label: Uint8Array,
     private readonly inks: Colour[],
   ) {
+    const shades = new Map<number, number>();
+    const shadeOf = (word: number): number => {
+      let ink = shades.get(word);
+      if (ink === undefined) shades.set(word, (ink = inkUnder(word, inks)));
+      return ink;
+    };
     for (let at = 0; at < label.length; at++) {
       if (label[at] !== UNKNOWN) continue;
       // Far from any edge what lets something through is a shade of its ink.
-      if (this.isSoft(at)) label[at] = inkUnder(pixels[at]!, inks);
+      if (this.isSoft(at)) label[at] = shadeOf(pixels[at]!);
       else this.at.push(at);
     }
   }
