@@ -1,3 +1,4 @@
+import { bringInside } from '@/core/fit/remedies';
 import type { Piece } from '@/core/fit/schema';
 import { faceOf, factsOf, pieceAt } from '../support/fits';
 import { solid } from '../support/pictures';
@@ -127,6 +128,25 @@ describe('safe margin and keep-outs', () => {
       });
     }
   });
+});
+
+test('a motif past a round edge is brought inside the short way, and is safe there', () => {
+  const blank = sheetOf('mug-325', { width: 60, height: 60, safe: 3 });
+  const round = { ...blank, faces: blank.faces.map((face) => ({ ...face, cornerRadius: 30 })) };
+  const picture = new Drawing(10, 6, PER_MM, BLACK).raster();
+  for (let degrees = 0; degrees < 360; degrees += 35) {
+    const turn = (degrees * Math.PI) / 180;
+    const piece = pieceAt(30 + 24 * Math.cos(turn), 30 + 24 * Math.sin(turn), 10, 6);
+    const { piece: mended, moved, scale } = bringInside(piece, factsOf(picture), faceOf(round));
+    expect(scale).toBe(1);
+    expect(moved).toBeLessThan(5);
+    table.take({
+      rule: 'safe',
+      name: `brought inside at ${degrees}°`,
+      docket: laidOut(round, picture, PER_MM, { pieces: [mended] }),
+      verdict: 'ready',
+    });
+  }
 });
 
 test('all of them as they should be', () => {

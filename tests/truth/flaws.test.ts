@@ -48,6 +48,29 @@ test('specks and pinholes are told by their mm, on clear and on a ground; dots o
   expect(table.wrong()).toEqual([]);
 }, 60_000);
 
+test('a round template’s outline is told from a ring that is drawn', () => {
+  const round = sheetOf('mug-325', { width: 30, height: 30, bleed: 3, safe: 3 });
+  const coaster = { ...round, faces: round.faces.map((face) => ({ ...face, cornerRadius: 15 })) };
+  for (const perMm of DENSITIES)
+    for (const [name, radius, verdict] of [
+      ['on the trim', 15, 'fix'],
+      ['on the safe edge', 12, 'fix'],
+      ['within', 10, 'ready'],
+    ] as const)
+      for (const ink of [CYAN, NAVY]) {
+        const drawing = new Drawing(36, 36, perMm, CREAM)
+          .lay([circle(18, 18, 6)], NAVY)
+          .lay(ring(18, 18, radius, 0.25), ink);
+        table.take({
+          rule: 'leftover',
+          name: named(`ring ${name}`, perMm),
+          docket: laidOut(coaster, drawing.raster(), perMm, { role: 'ground' }),
+          verdict,
+        });
+      }
+  expect(table.wrong()).toEqual([]);
+});
+
 test('guides are told from rules, stripes, frames and edges; crop marks by themselves too', () => {
   const take = (
     name: string,

@@ -10,8 +10,7 @@ import fc from 'fast-check';
 import { factsOf } from '../support/fits';
 import { CLEAR, paint, RED, solid } from '../support/pictures';
 
-const flawsIn = (raster: Raster): Flaw[] =>
-  findFlaws(raster);
+const flawsIn = (raster: Raster): Flaw[] => findFlaws(raster);
 const kinds = (raster: Raster) => flawsIn(raster).map(({ kind }) => kind);
 const CYAN = [0, 255, 255, 255] as const;
 /** Busy enough that a line could hide in it. */
@@ -45,7 +44,10 @@ describe('guide lines', () => {
 
   test('one that runs nearly all along reaches the edges, a shorter one does not', () => {
     const line = (share: number) =>
-      findGuides(paint(300, 200, (x, y) => (y === 60 && x < 300 * share ? CYAN : RED)), USUAL_MM);
+      findGuides(
+        paint(300, 200, (x, y) => (y === 60 && x < 300 * share ? CYAN : RED)),
+        USUAL_MM,
+      );
     expect(line(1)[0]!.reaches).toBe(true);
     expect(line(0.65)[0]!.reaches).toBe(false);
     expect(line(0.4)).toEqual([]);
@@ -86,7 +88,9 @@ describe('what is left in a picture', () => {
       const counter = Math.hypot(x - 200, y - 150) < 9;
       return body(x, y) && !hole && !counter ? RED : CLEAR;
     });
-    expect(findPinholes(raster, USUAL_MM).map(({ left, top, pixels }) => [left, top, pixels])).toEqual([[100, 100, 2]]);
+    expect(findPinholes(raster, USUAL_MM).map(({ left, top, pixels }) => [left, top, pixels])).toEqual([
+      [100, 100, 2],
+    ]);
     expect(findPinholes(solid(9, 9), USUAL_MM)).toEqual([]);
   });
 

@@ -1,12 +1,15 @@
 import { artSize, type PrintFace } from '../blank/resolve';
-import { isRectangle } from '../blank/shape';
+import { isRectangle, signedDistance } from '../blank/shape';
+import { lerp } from '../geometry/lerp';
 import {
+  corners,
   extentOf,
   opaqueBox,
   placeOpaqueBox,
   roomAlong,
   smallestCovering,
   turn,
+  type Box,
   type PieceFacts,
 } from './geometry';
 import { fitInside } from './place';
@@ -65,13 +68,34 @@ export function bringInside<P extends PlacedPiece>(piece: P, facts: PieceFacts, 
   }
   const inside = fitInside(piece, facts, face);
   const scale = Math.min(1, inside.width / piece.width);
-  const centre = { x: face.width / 2, y: face.height / 2 };
-  const shrunk = { ...box, ...centre, width: box.width * scale, height: box.height * scale };
+  const shrunk = { ...box, width: box.width * scale, height: box.height * scale };
+  const to = nearestInside(shrunk, face);
   return {
-    piece: placeOpaqueBox(piece, facts, shrunk),
+    piece: placeOpaqueBox(piece, facts, { ...shrunk, ...to }),
     scale,
-    moved: Math.hypot(centre.x - box.x, centre.y - box.y),
+    moved: Math.hypot(to.x - box.x, to.y - box.y),
   };
+}
+
+/** Halvings of the way to the middle: to a thousandth of a mm on the largest face. */
+const HALVINGS = 24;
+
+/** Where a box is brought on its way to the middle of a face, so that its corners just lie inside the safe area. */
+function nearestInside(box: Box, face: PrintFace): { x: number; y: number } {
+  const middle = { x: face.width / 2, y: face.height / 2 };
+  const at = (share: number) => ({ x: lerp(box.x, middle.x, share), y: lerp(box.y, middle.y, share) });
+  const lies = (share: number) =>
+    corners({ ...box, ...at(share) }).every(({ x, y }) => signedDistance(face, -face.safe, x, y) <= 0);
+  // What is round itself may have its corners outside wherever it lies: then the middle is right.
+  if (!lies(1)) return middle;
+  let [out, inside] = [0, 1];
+  if (lies(0)) return at(0);
+  for (let i = 0; i < HALVINGS; i++) {
+    const half = (out + inside) / 2;
+    if (lies(half)) inside = half;
+    else out = half;
+  }
+  return at(inside);
 }
 
 /** How far `value` lies outside -slack to +slack, with its sign. */

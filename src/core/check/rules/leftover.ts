@@ -2,6 +2,9 @@ import type { Flaw } from '../../artwork/facts';
 import type { Extent } from '../../fit/geometry';
 import { showingPieces, withFinish, type CheckContext, type Rule } from '../context';
 import { placed, type Finding } from '../finding';
+import { isRectangle } from '../../blank/shape';
+import type { ShowingPiece } from '../../fit/schema';
+import { inkStrokesOf, shownOf, strokesOf } from '../measure/artwork';
 import { flawsOf } from './flaws';
 
 /** Guide and crop lines that a template left in an artwork. */
@@ -13,6 +16,7 @@ export const leftover: Rule = {
   check: (context) => {
     if (showingPieces(context).length === 0) return [];
     const found = flawsOf(context, ['line'], (flaw, place) => guideOf(context, flaw, place) !== null);
+    const outlines = outlinesOf(context);
     const base: Finding = {
       rule: 'leftover',
       verdict: 'ready',
@@ -26,8 +30,8 @@ export const leftover: Rule = {
       message: 'No guide or crop lines are left in the artwork.',
       remedies: [],
     };
-    if (found.length === 0) return [base];
-    return found.map(({ piece, flaws, places, mm }) => {
+    if (found.length + outlines.length === 0) return [base];
+    const straight = found.map(({ piece, flaws, places, mm }): Finding => {
       const certain = flaws.some((flaw, i) => guideOf(context, flaw, places[i]!) === 'certain');
       const marks = flaws.every(({ line }) => line === undefined);
       const count = flaws.length === 1 ? '1 line' : `${flaws.length} lines`;
@@ -62,8 +66,65 @@ export const leftover: Rule = {
         ],
       };
     });
+    return [...straight, ...outlines.map((outline) => outlineFinding(base, outline))];
   },
 };
+
+/** A line round a piece that follows the outline of a face that is no rectangle. */
+interface Outline {
+  piece: ShowingPiece;
+  place: Extent;
+}
+
+/** mm that a template's outline is drawn thick, at the most. */
+const OUTLINE = 0.5;
+/** Share of the way round that a line must go. */
+const ROUND = 0.6;
+
+/** Lines that run where the blank's own trim, bleed or safe edge runs, on faces whose edges are round or of any form. */
+function outlinesOf(context: CheckContext): Outline[] {
+  const { face } = context;
+  if (isRectangle(face) || face.cut) return [];
+  return showingPieces(context).flatMap((piece) => {
+    const { mm, placeOf } = shownOf(context, piece);
+    const { strokes } = strokesOf(context, piece, OUTLINE);
+    const lines = [...strokes.each, ...inkStrokesOf(context, piece, OUTLINE).each];
+    return lines
+      .map(({ box, length }) => ({ piece, place: placeOf(box), length: length * mm }))
+      .filter(({ place, length }) =>
+        [0, face.bleed, -face.safe].some((grow) => follows(face, grow, place, length)),
+      );
+  });
+}
+
+function follows(
+  { width, height }: { width: number; height: number },
+  grow: number,
+  place: Extent,
+  length: number,
+): boolean {
+  const round = Math.PI * ((width + height) / 2 + 2 * grow);
+  return (
+    Math.abs(place.left + grow) <= ON &&
+    Math.abs(place.top + grow) <= ON &&
+    Math.abs(place.right - width - grow) <= ON &&
+    Math.abs(place.bottom - height - grow) <= ON &&
+    length >= ROUND * round
+  );
+}
+
+function outlineFinding(base: Finding, { piece, place }: Outline): Finding {
+  return {
+    ...base,
+    verdict: 'fix',
+    measured: 1,
+    shown: { ...base.shown, measured: '1 outline' },
+    word: '1 outline',
+    pieceId: piece.id,
+    place,
+    message: `“${piece.name}” has a line in it that follows the template’s own outline: it would be printed. Take it out of the file.`,
+  };
+}
 
 /** mm within which a line lies on one of the blank's own. */
 const ON = 0.4;
