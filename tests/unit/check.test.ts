@@ -223,6 +223,10 @@ describe('colour mode', () => {
     expect(inks.verdict).toBe('look');
     expect(inks.message).toContain('converted to the house’s inks');
     expect(modeOf('rgb', null, taking('lab')).verdict).toBe('fix');
+    expect(modeOf('cmyk', 'Some press', taking('cmyk')).verdict).toBe('ready');
+    const unnamed = modeOf('cmyk', null, taking('cmyk'));
+    expect(unnamed.verdict).toBe('look');
+    expect(unnamed.message).toContain('taken for the house’s own');
   });
 });
 

@@ -3,6 +3,7 @@ import type { Verdict } from '../finding';
 import { tellingOnes, rank, type Finding } from '../finding';
 import { showingPieces, type CheckContext, type Rule } from '../context';
 import type { ShowingPiece } from '../../fit/schema';
+import { planPrint, type PrintMode } from '../../print/plan';
 
 const MODE_NAMES: Record<Facts['colour']['mode'], string> = {
   rgb: 'RGB',
@@ -15,7 +16,7 @@ const MODE_NAMES: Record<Facts['colour']['mode'], string> = {
 /** Each artwork's colour mode against those the house accepts: as it is, converted, or not to be converted. */
 export const colourMode: Rule = {
   id: 'colour-mode',
-  version: 1,
+  version: 2,
   rests: ['modes'],
   name: 'Colour mode',
   check: (context) =>
@@ -29,7 +30,7 @@ export const colourMode: Rule = {
 function measure(context: CheckContext, piece: ShowingPiece): Finding {
   const { colour } = context.facts(piece.artworkId);
   const accepted = context.blank.spec.files.modes.value;
-  const { verdict, message } = judge(piece, colour, accepted);
+  const { verdict, message } = judge(piece, colour, accepted, planPrint(context.blank, context.face).mode);
   const wanted = accepted.map((mode) => MODE_NAMES[mode]).join(' or ');
   return {
     rule: 'colour-mode',
@@ -54,6 +55,7 @@ function judge(
   piece: ShowingPiece,
   colour: Facts['colour'],
   accepted: readonly string[],
+  printed: PrintMode,
 ): { verdict: Verdict; message: string } {
   const mode = MODE_NAMES[colour.mode];
   if (!accepted.includes('rgb') && !accepted.includes('cmyk')) {
@@ -62,19 +64,27 @@ function judge(
       message: 'The house takes neither RGB nor CMYK, and print files are one or the other.',
     };
   }
+  if (colour.mode === 'cmyk' && !colour.profile && printed === 'cmyk') {
+    return {
+      verdict: 'look',
+      message: `“${piece.name}” is CMYK without a profile: its inks are taken for the house’s own, and may come out otherwise. Save it with its profile to be sure.`,
+    };
+  }
+  if (colour.mode === 'cmyk' && !colour.profile) return withoutProfile(piece);
   // A palette of RGB colours is RGB in fewer bytes: nothing is converted.
   if (accepted.includes(colour.mode) || colour.mode === 'indexed') {
     return { verdict: 'ready', message: `“${piece.name}” is ${mode}, which the house takes as it is.` };
-  }
-  if (colour.mode === 'cmyk' && !colour.profile) {
-    return {
-      verdict: 'fix',
-      message: `“${piece.name}” is CMYK without a profile, so nothing says what its inks look like: save it with its profile, or as RGB.`,
-    };
   }
   const from = colour.profile ? `${mode} (${colour.profile})` : mode;
   return {
     verdict: 'look',
     message: `“${piece.name}” is ${from} and will be converted to ${accepted.includes('rgb') ? 'RGB' : 'the house’s inks'}: look at its colours.`,
+  };
+}
+
+function withoutProfile(piece: ShowingPiece): { verdict: Verdict; message: string } {
+  return {
+    verdict: 'fix',
+    message: `“${piece.name}” is CMYK without a profile, so nothing says what its inks look like: save it with its profile, or as RGB.`,
   };
 }
