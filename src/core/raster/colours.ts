@@ -95,34 +95,6 @@ export function sortColours(
   });
 }
 
-/** Pixels of certain colours: how many, and the box that holds them. Null where there are none. */
-export function placesOf(
-  raster: Raster,
-  colours: ReadonlySet<number>,
-): { pixels: number; box: { x: number; y: number; width: number; height: number } } | null {
-  if (colours.size === 0) return null;
-  const marked = marksOf(colours);
-  const all = words(raster);
-  let pixels = 0;
-  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
-  for (let y = 0, at = 0; y < raster.height; y++) {
-    for (let x = 0; x < raster.width; x++, at++) {
-      const word = all[at]!;
-      if (word >>> 24 < PRINTED) continue;
-      const colour = word & 0xffffff;
-      if ((marked[colour >>> 3]! & (1 << (colour & 7))) === 0) continue;
-      pixels++;
-      if (x < left) left = x;
-      if (x > right) right = x;
-      if (y < top) top = y;
-      bottom = y;
-    }
-  }
-  return pixels === 0
-    ? null
-    : { pixels, box: { x: left, y: top, width: right - left + 1, height: bottom - top + 1 } };
-}
-
 /** One bit a colour. */
 function marksOf(colours: ReadonlySet<number>): Uint8Array {
   const marked = new Uint8Array(1 << 21);

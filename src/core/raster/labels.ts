@@ -56,7 +56,8 @@ export function labelInks(raster: Raster, flat: readonly number[]): InkLabels | 
   const { width, height } = raster;
   const pixels = words(raster);
   const inks: Colour[] = [[0, 0, 0, 0], ...flat.map((word) => colourOf((word | 0xff000000) >>> 0))];
-  if (inks.length > MOST_INKS) return null;
+  // Of a glow alone nothing is whole.
+  if (flat.length === 0 || inks.length > MOST_INKS) return null;
   const count = width * height;
   const label = new Uint8Array(count).fill(UNKNOWN);
   const known = new Map<number, number>();

@@ -1,7 +1,6 @@
 import { blackRecipe, isLoneBlack, separate } from '../../colour/black';
 import { gamutDifference, inksAt, offOfWord, totalInk, type Press } from '../../colour/press';
 import type { Cmyk } from '../../colour/palette';
-import type { Extent } from '../../fit/geometry';
 import { levelsOf, sortColours } from '../../raster/colours';
 import type { CheckContext } from '../context';
 import { CHECK_LIMITS } from '../limits';
@@ -13,7 +12,7 @@ export interface OffColours {
   share: number;
   area: number;
   largest: number;
-  place: Extent | null;
+  where: Pick<Finding, 'place' | 'places'>;
   /** The colours themselves, patch by patch. */
   colours: readonly ReadonlySet<number>[];
 }
@@ -38,7 +37,7 @@ function measureOff(
     area,
     colours,
     largest: Math.max(...found.map(({ largest }) => largest)),
-    place: whereIs(context, colours),
+    where: whereIs(context, colours),
   };
 }
 

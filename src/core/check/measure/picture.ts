@@ -1,15 +1,16 @@
-import type { PixelBox } from '../../artwork/facts';
 import { extentOf, overlap, type Extent } from '../../fit/geometry';
 import { isMotifKind, isShowing, type Piece } from '../../fit/schema';
 import { deltaE00 } from '../../colour/difference';
 import { measureWhole } from '../../raster/band';
-import { countColours, placesOf, wideParts, type ColourCounts } from '../../raster/colours';
+import { countColours, wideParts, type ColourCounts } from '../../raster/colours';
 import { flatColours, inkMeasure, MERGED, type Ink } from '../../raster/inks';
 import { walkBoundary } from '../../raster/outline';
 import type { Raster } from '../../raster/raster';
 import { numberOf } from '../../raster/number';
+import { PartFinder, type Part } from '../../raster/parts';
 import { renderFace } from '../../render/face';
 import type { CheckContext } from '../context';
+import { placed, type Finding } from '../finding';
 
 /** Shares of colours are counted on as many pixels at most: of eight million, one in a thousand is eight thousand. */
 const MOST_PIXELS = 8e6;
@@ -31,8 +32,8 @@ const kept = new Map<string, Raster>();
 const counted = new WeakMap<Raster, ColourCounts>();
 const edges = new WeakMap<Raster, ColourCounts>();
 const flatness = new WeakMap<Raster, boolean>();
-/** Boxes in pixels of sets of colours, which belong to one patch each. */
-const boxes = new WeakMap<ReadonlySet<number>, PixelBox | null>();
+/** Where sets of colours are, which belong to one patch each. */
+const places = new WeakMap<ReadonlySet<number>, Part[]>();
 
 /** The colours of a face, patch by patch. */
 export interface Coloured {
@@ -67,29 +68,30 @@ export function boundaryOf(context: CheckContext): ColourCounts[] {
   );
 }
 
-/** Where in mm each patch has certain colours; `edge` along the boundary only. Null where none has. */
+/** Where in mm certain colours of each patch are, one by one, the largest first; `edge` along the boundary only. */
 export function whereIs(
   context: CheckContext,
   colours: readonly ReadonlySet<number>[],
   edge = false,
-): Extent | null {
-  let so: Extent | null = null;
-  patchesOf(context).forEach((patch, index) => {
+): Pick<Finding, 'place' | 'places'> {
+  const found = patchesOf(context).flatMap((patch, index) => {
     const own = colours[index]!;
-    if (own.size === 0) return;
-    const box = once(boxes, own, () =>
-      edge ? boxOnEdge(patch.raster, own) : (placesOf(patch.raster, own)?.box ?? null),
+    if (own.size === 0) return [];
+    const parts = once(places, own, () =>
+      edge ? partsOnEdge(patch.raster, own) : wideParts(patch.raster, own, 1, 1),
     );
-    if (!box) return;
-    const extent = {
-      left: patch.left + box.x / patch.perMmX,
-      top: patch.top + box.y / patch.perMmY,
-      right: patch.left + (box.x + box.width) / patch.perMmX,
-      bottom: patch.top + (box.y + box.height) / patch.perMmY,
-    };
-    so = so ? union(so, extent) : extent;
+    return parts.map((part) => ({ pixels: part.pixels, extent: extentOfPart(patch, part) }));
   });
-  return so;
+  return placed(found.sort((a, b) => b.pixels - a.pixels).map(({ extent }) => extent));
+}
+
+function extentOfPart({ left, top, perMmX, perMmY }: Patch, part: Part): Extent {
+  return {
+    left: left + part.left / perMmX,
+    right: left + part.right / perMmX,
+    top: top + part.top / perMmY,
+    bottom: top + part.bottom / perMmY,
+  };
 }
 
 /** Of each patch whether it is flat artwork, and no photograph. */
@@ -106,19 +108,15 @@ export function wideAreas(
 ): Extent[] & { area: number } {
   const found: Extent[] = [];
   let area = 0;
-  patchesOf(context).forEach(({ raster, left, top, perMmX, perMmY }, index) => {
+  patchesOf(context).forEach((patch, index) => {
+    const { raster, perMmX, perMmY } = patch;
     const own = colours[index]!;
     if (own.size === 0) return;
     for (const part of wideParts(raster, own, mm * perMmX, mm * perMmY)) {
       const size = part.pixels / perMmX / perMmY;
       if (size < least) continue;
       area += size;
-      found.push({
-        left: left + part.left / perMmX,
-        right: left + part.right / perMmX,
-        top: top + part.top / perMmY,
-        bottom: top + part.bottom / perMmY,
-      });
+      found.push(extentOfPart(patch, part));
     }
   });
   return Object.assign(found, { area });
@@ -139,14 +137,16 @@ export function inksOfFace(context: CheckContext): Ink[] | null {
   return all.sort((a, b) => b.pixels - a.pixels);
 }
 
-function boxOnEdge(raster: Raster, colours: ReadonlySet<number>) {
-  let [left, top, right, bottom] = [Infinity, Infinity, -1, -1];
+/** Stretches of a picture's boundary that have certain colours. */
+function partsOnEdge(raster: Raster, colours: ReadonlySet<number>): Part[] {
+  const finder = new PartFinder();
+  let row = -1;
   walkBoundary(raster, (x, y, colour) => {
     if (!colours.has(colour)) return;
-    [left, right] = [Math.min(left, x), Math.max(right, x)];
-    [top, bottom] = [Math.min(top, y), Math.max(bottom, y)];
+    while (row < y) finder.beginRow(++row);
+    finder.take(x, x + 1);
   });
-  return right < 0 ? null : { x: left, y: top, width: right - left + 1, height: bottom - top + 1 };
+  return finder.parts();
 }
 
 function patchesOf(context: CheckContext): Patch[] {

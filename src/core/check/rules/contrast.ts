@@ -45,7 +45,7 @@ export const contrast: Rule = {
       remedies: [],
     };
     const where = place(found.look.id);
-    const told = found.verdict !== 'ready' && where ? { ...finding, place: where } : finding;
+    const told = found.verdict === 'ready' ? finding : { ...finding, ...where };
     return [whileHidden(context.looks, told, (id) => 1 - share(id))];
   },
 };

@@ -11,7 +11,7 @@ export const gamut: Rule = {
   name: 'Gamut',
   check: (context) => {
     if (!context.press || context.blank.limits.inks !== null) return [];
-    const { share, largest, place } = measureGamut(context, context.press);
+    const { share, largest, where } = measureGamut(context, context.press);
     const { gamutReady, outOfGamut } = CHECK_LIMITS;
     const ready = share <= gamutReady;
     const percent = `${fixed(share * 100, 1)} %`;
@@ -33,7 +33,7 @@ export const gamut: Rule = {
           ? 'Nearly all colours can be printed as they are.'
           : `${percent} of the print has colours that the inks cannot reach, by dE ${fixed(largest, 1)} at most: look at the soft proof.`,
         remedies: [],
-        ...(!ready && place && { place }),
+        ...(!ready && where),
       },
     ];
   },

@@ -59,13 +59,13 @@ export const sameAsProduct: Rule = {
       byLook: found.byLook,
       remedies: ready ? [] : knockOut(context, found.look),
     };
-    const place = ready
-      ? null
+    const where = ready
+      ? {}
       : whereIs(
           context,
           same.get(found.look.id)!.near.map(({ off }) => off),
         );
-    return [place ? { ...finding, place } : finding];
+    return [{ ...finding, ...where }];
   },
 };
 

@@ -13,7 +13,7 @@ export const totalInk: Rule = {
   check: (context) => {
     const limit = context.blank.limits.totalInk;
     if (!context.press || limit === null) return [];
-    const { share, largest, place } = measureInk(context, context.press, limit);
+    const { share, largest, where } = measureInk(context, context.press, limit);
     const verdict = judge(share, CHECK_LIMITS.inkReady, CHECK_LIMITS.inkLook);
     const percent = `${fixed(share * 100, 1)} %`;
     return [
@@ -32,7 +32,7 @@ export const totalInk: Rule = {
             ? `No more ink than the material holds.`
             : `${percent} of the print takes more ink than the ${limit} % the material holds, up to ${fixed(largest, 0)} %: it dries badly and rubs off. Lighten its shadows, or ask the house for a profile made for ${limit} %.`,
         remedies: [],
-        ...(verdict !== 'ready' && place && { place }),
+        ...(verdict !== 'ready' && where),
       },
     ];
   },
