@@ -20,6 +20,40 @@ export function faceOf(blank: ResolvedBlank): PrintFace {
   return blank.faces[0]!;
 }
 
+/** A small sheet printed by a shipped blank's method, so that every pixel of it is quickly measured. */
+export function sheetOf(
+  methodOf: string,
+  change: {
+    width?: number;
+    height?: number;
+    bleed?: number;
+    safe?: number;
+    target?: number;
+    floor?: number;
+  } = {},
+  blankChange: Partial<ResolvedBlank['blank']> = {},
+): ResolvedBlank {
+  const like = blankById(methodOf);
+  const coaster = blankById('coaster');
+  const face = {
+    ...faceOf(coaster),
+    width: 40,
+    height: 30,
+    cornerRadius: 0,
+    outline: null,
+    bleed: 0,
+    safe: 1,
+    zones: [],
+    ...change,
+  };
+  return {
+    ...coaster,
+    ...like,
+    blank: { ...like.blank, sizes: [], states: [], contents: undefined, ...blankChange },
+    faces: [face],
+  } as ResolvedBlank;
+}
+
 /** The facts that the core needs of a raster, as its file would have them. */
 export function factsOf(raster: Raster, change: Partial<Facts> = {}): Facts {
   const { width, height } = raster;

@@ -3,41 +3,7 @@ import type { ResolvedBlank } from '@/core/blank/resolve';
 import { makeDocket, type Docket, type DocketOptions } from '@/core/check/docket';
 import type { Piece } from '@/core/fit/schema';
 import type { Raster } from '@/core/raster/raster';
-import { blankById, faceOf, factsOf, fitOf, pieceAt, shown } from '../support/fits';
-
-/** A small sheet printed by a shipped blank's method, so that every pixel of it is quickly measured. */
-export function sheetOf(
-  methodOf: string,
-  change: {
-    width?: number;
-    height?: number;
-    bleed?: number;
-    safe?: number;
-    target?: number;
-    floor?: number;
-  } = {},
-  blankChange: Partial<ResolvedBlank['blank']> = {},
-): ResolvedBlank {
-  const like = blankById(methodOf);
-  const coaster = blankById('coaster');
-  const face = {
-    ...faceOf(coaster),
-    width: 40,
-    height: 30,
-    cornerRadius: 0,
-    outline: null,
-    bleed: 0,
-    safe: 1,
-    zones: [],
-    ...change,
-  };
-  return {
-    ...coaster,
-    ...like,
-    blank: { ...like.blank, sizes: [], states: [], contents: undefined, ...blankChange },
-    faces: [face],
-  } as ResolvedBlank;
-}
+import { faceOf, factsOf, fitOf, pieceAt, shown } from '../support/fits';
 
 /** The docket of one picture laid in the middle of a sheet at its true size. */
 export function laidOut(

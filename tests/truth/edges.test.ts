@@ -1,8 +1,8 @@
 import { bringInside } from '@/core/fit/remedies';
 import type { Piece } from '@/core/fit/schema';
-import { faceOf, factsOf, pieceAt } from '../support/fits';
+import { faceOf, factsOf, pieceAt, sheetOf } from '../support/fits';
 import { solid } from '../support/pictures';
-import { laidOut, sheetOf } from './bench';
+import { laidOut } from './bench';
 import { BARE, BLACK, circle, Drawing, rectangle, type Point, type Rgba } from './draw';
 import { TruthTable } from './table';
 

@@ -1,6 +1,7 @@
 import type { Verdict } from '@/core/check/finding';
 import { LONG } from '../support/long';
-import { laidOut, sheetOf } from './bench';
+import { sheetOf } from '../support/fits';
+import { laidOut } from './bench';
 import { BARE, BLACK, circle, Drawing, rectangle, ring, WHITE, type Rgba } from './draw';
 import { TruthTable } from './table';
 

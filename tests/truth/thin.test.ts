@@ -1,6 +1,7 @@
 import type { Raster } from '@/core/raster/raster';
 import { LONG } from '../support/long';
-import { laidOut, sheetOf } from './bench';
+import { sheetOf } from '../support/fits';
+import { laidOut } from './bench';
 import { BLACK, circle, Drawing, rectangle, ring, star, turned, WHITE, type Point, type Rgba } from './draw';
 import { TruthTable } from './table';
 

@@ -18,7 +18,7 @@ import { renderFace } from '@/core/render/face';
 import { layText } from '@/core/type/layout';
 import type { Lettering } from '@/core/type/schema';
 import { loadNodeEngine } from '@/imaging/node';
-import { blankById, faceOf, factsOf, findingOf, fitOf, pieceAt, shown } from '../support/fits';
+import { blankById, faceOf, factsOf, findingOf, fitOf, pieceAt, sheetOf, shown } from '../support/fits';
 import { CLEAR, paint, pixelAt, solid } from '../support/pictures';
 import { face as typeface } from '../support/font';
 import { runs } from '../support/long';
@@ -33,22 +33,8 @@ beforeAll(async () => {
 const NAVY = [20, 34, 74, 255] as const;
 const DOT = 25.4 / 300;
 
-/** A small sheet printed by any method, in any colours, so that every pixel of it is quickly measured. */
-function sheet(methodOf: string, change: Partial<ResolvedBlank['blank']> = {}): ResolvedBlank {
-  const like = blankById(methodOf);
-  const coaster = blankById('coaster');
-  const face = {
-    ...faceOf(coaster),
-    width: 40,
-    height: 30,
-    cornerRadius: 0,
-    outline: null,
-    bleed: 0,
-    safe: 1,
-    zones: [],
-  };
-  return { ...coaster, ...like, blank: { ...like.blank, sizes: [], states: [], ...change }, faces: [face] };
-}
+const sheet = (methodOf: string, change: Partial<ResolvedBlank['blank']> = {}) =>
+  sheetOf(methodOf, {}, change);
 
 const colour = (id: string, hex: string) => ({ id, name: id, hex });
 const WHITE = [colour('white', '#ffffff')];
