@@ -15,7 +15,7 @@ const facts = (key: DemoKey): Facts => shop.facts(key);
 beforeAll(async () => {
   engine = await loadNodeEngine();
   shop = await demoShop(engine);
-});
+}, 60_000);
 afterAll(() => {
   engine.close();
 });

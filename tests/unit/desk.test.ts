@@ -101,7 +101,7 @@ describe('a desk refuses, and says why', () => {
     const answer = await sent(DUNMERE, await packOf('shirt', { bytes }));
     expect(reasonsIn(answer)).toMatch(/No transparency/);
     expect((await sent(DUNMERE, await packOf('shirt', { bytes: whole }))).number).toMatch(/^DG-/);
-  });
+  }, 60_000);
 
   test('the line of its template left in, and not cyan art elsewhere', async () => {
     const png = PNG.sync.read(Buffer.from(await print('mug-325')));

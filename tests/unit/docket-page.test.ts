@@ -21,7 +21,7 @@ let shop: Awaited<ReturnType<typeof demoShop>>;
 beforeAll(async () => {
   engine = await loadNodeEngine();
   shop = await demoShop(engine);
-});
+}, 60_000);
 afterAll(() => {
   engine.close();
   if (!process.env['DOCKET_PAGES']) rmSync(folder, { recursive: true });

@@ -83,7 +83,7 @@ export function makeDocket(blank: ResolvedBlank, fit: Fit, options: DocketOption
 }
 
 /** Pixels along the longer side to which artworks are reduced to try remedies on them. */
-const TRIED_ON = 800;
+const TRIED_ON = 500;
 
 /** Measures a fit on a reduced copy of its artworks, as often as there are remedies to try. */
 function remeasuring(blank: ResolvedBlank, options: DocketOptions): Remeasure {
@@ -115,7 +115,7 @@ function findingsOf(
   return blank.faces.flatMap((face) => {
     const pieces = fit.faces.find(({ faceId }) => faceId === face.id)?.pieces ?? [];
     if (pieces.length === 0) return [];
-    const found = rememberedOr(blank, face, fit, pieces, options, rules.length, () =>
+    const found = rememberedOr(blank, face, fit, pieces, options, rules, () =>
       checkFace(blank, face, fit, pieces, options, rules),
     );
     return found.map((finding) => {
@@ -171,7 +171,7 @@ function rememberedOr(
   fit: Fit,
   pieces: readonly Piece[],
   { facts, pixels, press, unit, coarse, everyColour }: DocketOptions,
-  rules: number,
+  rules: readonly Rule[],
   check: () => Finding[],
 ): Finding[] {
   const { blank: product, method, spec, limits } = blank;
@@ -183,7 +183,7 @@ function rememberedOr(
   const key = JSON.stringify([
     [product, method, spec, limits, face],
     [all, shown, fit.colourId],
-    [press?.name, press?.intent, unit, coarse, everyColour, rules],
+    [press?.name, press?.intent, unit, coarse, everyColour, rules.map(({ id }) => id)],
   ]);
   return remembered(key, check);
 }
