@@ -72,6 +72,8 @@ export function labelInks(raster: Raster, flat: readonly number[]): InkLabels | 
     label[at] = last;
   }
   const mixed = new Mixed(raster, pixels, label, inks);
+  // One ink, and nothing solid but that: what edges it has are alpha's.
+  if (flat.length === 1 && !mixed.isSolid) return null;
   mixed.findLines();
   if (inks.length > MOST_INKS) return null;
   return { width, height, ...mixed.settled(), inks };
@@ -115,6 +117,8 @@ function along(from: Colour, to: Colour, colour: Colour): { t: number; off: numb
 /** Pixels of no ink: edges, and lines thinner than a pixel or two. */
 class Mixed {
   private readonly at: number[] = [];
+  /** Whether any of them lets nothing through. */
+  isSolid = false;
 
   constructor(
     private readonly raster: Raster,
@@ -132,7 +136,10 @@ class Mixed {
       if (label[at] !== UNKNOWN) continue;
       // Far from any edge what lets something through is a shade of its ink.
       if (this.isSoft(at)) label[at] = shadeOf(pixels[at]!);
-      else this.at.push(at);
+      else {
+        this.at.push(at);
+        this.isSolid ||= pixels[at]! >>> 24 > 255 - SOFT;
+      }
     }
   }
 

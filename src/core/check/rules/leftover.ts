@@ -1,5 +1,5 @@
 import type { Flaw } from '../../artwork/facts';
-import type { Extent } from '../../fit/geometry';
+import { extentOf, type Extent } from '../../fit/geometry';
 import { showingPieces, withFinish, type CheckContext, type Rule } from '../context';
 import { placed, type Finding } from '../finding';
 import { isRectangle } from '../../blank/shape';
@@ -86,6 +86,11 @@ function outlinesOf(context: CheckContext): Outline[] {
   const { face } = context;
   if (isRectangle(face) || face.cut) return [];
   return showingPieces(context).flatMap((piece) => {
+    // What does not reach the safe edge all round holds none of them.
+    const { left, top, right, bottom } = extentOf(piece);
+    const inside = face.safe + ON;
+    if (left > inside || top > inside || right < face.width - inside || bottom < face.height - inside)
+      return [];
     const { mm, placeOf } = shownOf(context, piece);
     const { strokes } = strokesOf(context, piece, OUTLINE);
     const lines = [...strokes.each, ...inkStrokesOf(context, piece, OUTLINE).each];
