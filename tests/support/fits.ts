@@ -49,7 +49,7 @@ export function sheetOf(
   return {
     ...coaster,
     ...like,
-    blank: { ...like.blank, sizes: [], states: [], contents: undefined, ...blankChange },
+    blank: { ...like.blank, sizes: [], states: [], ...blankChange },
     faces: [face],
   } as ResolvedBlank;
 }
