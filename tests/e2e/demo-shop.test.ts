@@ -73,7 +73,7 @@ describe('the range of the demo shop', () => {
     await page.press('Add a blank');
     await page.press('Sticker 75, die cut');
     await page.says('h1', /on 6 blanks/);
-    await page.named('Compass rose on Sticker 75, die cut: Fix, 0.06 mm stroke', 'button');
+    await page.named('Compass rose on Sticker 75, die cut: Fix, Clear parts', 'button');
   });
 
   test('another house chosen for a blank: every fit on it is checked again by its numbers', async () => {
@@ -184,6 +184,7 @@ describe('the bench, piece by piece', () => {
   });
 
   test('the shirt changes colour and keeps it', async () => {
+    await open('knot-badge--shirt');
     const kelp = await page.named('Kelp', 'button');
     await kelp.click();
     await page.says('[aria-label=Product]', /Kelp/);
