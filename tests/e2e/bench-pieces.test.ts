@@ -11,7 +11,6 @@ import { BenchShop, close, inches } from '../support/bench-shop';
 import { blankById } from '../support/fits';
 import { records } from '../support/stored';
 import { fontBytes } from '../support/font';
-import { longTest } from '../support/long';
 
 const shop = new BenchShop();
 beforeAll(() => shop.open());
@@ -174,7 +173,7 @@ describe('every kind of piece', () => {
 });
 
 describe('faces, layouts, other artwork', () => {
-  longTest('two faces side by side; one is copied onto the other', async () => {
+  test('two faces side by side; one is copied onto the other', async () => {
     await shop.openFit('pouch');
     await shop.bench.add(shop.motif, 'gull');
     await shop.bench.dimension('width', '60 mm');

@@ -24,7 +24,7 @@ async function exact(): Promise<StoredDocket> {
 const line = (rule: string, attributes = '') => `[aria-label=Docket] [data-rule="${rule}"]${attributes}`;
 
 describe('the docket', () => {
-  longTest('says on the bench what the command line says of the same piece', async () => {
+  test('says on the bench what the command line says of the same piece', async () => {
     await shop.openFit('mug-325');
     await shop.bench.add(shop.motif, 'gull');
     await shop.bench.saved();
