@@ -27,10 +27,13 @@ async function mood(name: string, times: number | null = null): Promise<void> {
 }
 
 async function held(): Promise<{ number: string; sha256: string }[]> {
-  return (await (await fetch(`${shop.address}${HARL}/orders`)).json()) as {
+  const all = (await (await fetch(`${shop.address}${HARL}/orders`)).json()) as {
     number: string;
     sha256: string;
   }[];
+  // Other suites order at the same desk.
+  const own = new Set((await packs()).map(({ sha256 }) => sha256));
+  return all.filter(({ sha256 }) => own.has(sha256));
 }
 
 const tick = (words: string) => shop.bench.named(words, '[role=checkbox]').then((box) => box.click());
