@@ -9,7 +9,6 @@ import { openBrowser } from '../../scripts/lib/browser.mjs';
 import { downloaded, newFolder, Page, PATIENCE } from '../support/bench';
 import { putRecord, records } from '../support/stored';
 import { served } from '../support/served';
-import { longTest } from '../support/long';
 
 const downloads = newFolder();
 const app = { address: served().demo };
@@ -41,26 +40,23 @@ async function barriers(): Promise<void> {
 }
 
 describe('scenes', () => {
-  longTest(
-    'several pictures in several colours go into one zip, each at its own size and by its name',
-    async () => {
-      await pictures('lighthouse--shirt');
-      await page.find('[aria-label=Scenes] button[aria-pressed=true]');
-      await page.choose('Product colours', 'each of them');
-      await page.choose('Size', 'Upright');
-      await page.choose('File', 'WebP');
-      await page.press('Make 6 pictures');
-      await page.says('aside', /6 pictures saved in one zip/);
-      const { bytes } = await downloaded(browser, downloads, '_pictures.zip');
-      const names = Object.keys(unzipSync(bytes)).filter((name) => name !== 'list.json');
-      expect(names).toHaveLength(6);
-      expect(names.every((name) => /^lighthouse_shirt_plain-seen-from-above_[a-z-]+\.webp$/.test(name))).toBe(
-        true,
-      );
-      for (const file of Object.entries(unzipSync(bytes)))
-        if (file[0] !== 'list.json') expect(Buffer.from(file[1].subarray(8, 12)).toString()).toBe('WEBP');
-    },
-  );
+  test('several pictures in several colours go into one zip, each at its own size and by its name', async () => {
+    await pictures('lighthouse--shirt');
+    await page.find('[aria-label=Scenes] button[aria-pressed=true]');
+    await page.choose('Product colours', 'each of them');
+    await page.choose('Size', 'Upright');
+    await page.choose('File', 'WebP');
+    await page.press('Make 6 pictures');
+    await page.says('aside', /6 pictures saved in one zip/);
+    const { bytes } = await downloaded(browser, downloads, '_pictures.zip');
+    const names = Object.keys(unzipSync(bytes)).filter((name) => name !== 'list.json');
+    expect(names).toHaveLength(6);
+    expect(names.every((name) => /^lighthouse_shirt_plain-seen-from-above_[a-z-]+\.webp$/.test(name))).toBe(
+      true,
+    );
+    for (const file of Object.entries(unzipSync(bytes)))
+      if (file[0] !== 'list.json') expect(Buffer.from(file[1].subarray(8, 12)).toString()).toBe('WEBP');
+  });
 
   test('stopped, what is finished is kept', async () => {
     for (const name of readdirSync(downloads)) rmSync(join(downloads, name));
