@@ -1,6 +1,7 @@
 import { shippedBlanks } from '@/core/blank/library';
 import { printPixels, printSize } from '@/core/blank/resolve';
-import { COARSE_GRID, makeDocket } from '@/core/check/docket';
+import { makeDocket } from '@/core/check/docket';
+import { COARSE_GRID } from '@/core/check/face-findings';
 import { newPiece } from '@/core/fit/place';
 import { MM_PER_INCH } from '@/core/length/units';
 import type { Fit, Role } from '@/core/fit/schema';

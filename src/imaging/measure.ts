@@ -1,5 +1,5 @@
 import { MM_PER_INCH } from '@/core/length/units';
-import type { Facts, PixelSize } from '@/core/artwork/facts';
+import type { Facts, Flaw, PixelSize } from '@/core/artwork/facts';
 import { sizeAfter, type Step } from '@/core/artwork/steps';
 import { paletteOfInks, paletteOfPicture } from '@/core/raster/palette';
 import { flatBackground } from '@/core/raster/background';
@@ -48,7 +48,9 @@ export async function measureOpened(
   const preview = reducedTo(raster, PREVIEW_SIDE, part(measuring, 0.8, 0.9));
   const found = measures.result(preview);
   // As large as the file says it is; else as its pixels are sharp.
-  const flaws = findFlaws(raster, opened.physical ? opened.physical.width / whole.width : undefined);
+  const flaws = findFlaws(raster, opened.physical ? opened.physical.width / whole.width : undefined).filter(
+    mayBeGuide,
+  );
   // A large picture's steps are done on its reduced copy, but its pixels are those of the file.
   const factor = opened.pixels ? size.width / whole.width : 1;
   const grid = times(raster, factor);
@@ -161,6 +163,11 @@ function factsOf(file: FileFacts, opened: Opened, steps: readonly Step[], found:
     grid: drawn ? found.grid : null,
     notes,
   };
+}
+
+/** With no blank to lie on, only what goes from edge to edge, or has a guide's colour, is told from a rule or a frame. */
+function mayBeGuide({ line }: Flaw): boolean {
+  return !line || line.reaches || line.colour === 'guide';
 }
 
 /** Of a page's or a drawing's area, the share that its one picture must have to be judged by the page. */

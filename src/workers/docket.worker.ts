@@ -1,6 +1,7 @@
 import { expose } from 'comlink';
 import type { Facts } from '@/core/artwork/facts';
-import { COARSE_GRID, makeDocket } from '@/core/check/docket';
+import { makeDocket } from '@/core/check/docket';
+import { COARSE_GRID } from '@/core/check/face-findings';
 import type { Press } from '@/core/colour/press';
 import type { Raster } from '@/core/raster/raster';
 import type { DocketService } from './docket-messages';

@@ -1,6 +1,7 @@
 import type { Facts } from '@/core/artwork/facts';
 import type { ResolvedBlank } from '@/core/blank/resolve';
-import { makeDocket, type Docket, type DocketOptions } from '@/core/check/docket';
+import { makeDocket, type Docket } from '@/core/check/docket';
+import type { DocketOptions } from '@/core/check/face-findings';
 import type { Piece } from '@/core/fit/schema';
 import type { Raster } from '@/core/raster/raster';
 import { faceOf, factsOf, fitOf, pieceAt, shown } from '../support/fits';

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import type { Facts } from '@/core/artwork/facts';
 import { accept, unaccept } from '@/core/check/acceptance';
-import { makeDocket, type Docket, type DocketOptions } from '@/core/check/docket';
+import { makeDocket, type Docket } from '@/core/check/docket';
+import type { DocketOptions } from '@/core/check/face-findings';
 import type { Finding, RuleId } from '@/core/check/finding';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import type { Press } from '@/core/colour/press';

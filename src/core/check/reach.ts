@@ -1,4 +1,4 @@
-import type { Outcome } from './docket';
+import type { Outcome } from './outcome';
 import type { RuleId, Verdict } from './finding';
 import { ruleName } from './registry';
 

@@ -1,38 +1,43 @@
-import type { Fit } from '../fit/schema';
+import type { Piece } from '../fit/schema';
 import { rank, worst, type Finding, type Remedy, type RuleId, type Verdict } from './finding';
 import { ruleName } from './registry';
 
-/** Measures a fit on a reduced copy: by one rule, and by all that a remedy can make worse. */
-export type Remeasure = (fit: Fit, rule: RuleId) => Finding[];
+/** Measures a face with certain pieces on a reduced copy: by one rule, and by all that a remedy can make worse. */
+export type Remeasure = (pieces: readonly Piece[], rule: RuleId) => Finding[];
 
 /**
  * The remedies of a face's findings that do mend, each tried and measured again over all looks: one that leaves its
  * finding as it was is not offered, and one that makes another finding worse says which.
  */
-export function withProvedRemedies(fit: Fit, findings: readonly Finding[], remeasure: Remeasure): Finding[] {
-  return findings.map((finding) => {
-    if (finding.remedies.length === 0) return finding;
-    const before = remeasure(fit, finding.rule);
-    return {
-      ...finding,
-      remedies: finding.remedies.flatMap((remedy) => proved(fit, finding, remedy, before, remeasure)),
-    };
-  });
+export function withProvedRemedies(
+  pieces: readonly Piece[],
+  findings: readonly Finding[],
+  remeasure: Remeasure,
+): Finding[] {
+  const known = new Map<RuleId, Finding[]>();
+  const beforeOf = (rule: RuleId): Finding[] => {
+    let before = known.get(rule);
+    if (!before) known.set(rule, (before = remeasure(pieces, rule)));
+    return before;
+  };
+  return findings.map((finding) => ({
+    ...finding,
+    remedies: finding.remedies.flatMap((remedy) =>
+      proved(finding, remedy, () => beforeOf(finding.rule), remeasure),
+    ),
+  }));
 }
 
 function proved(
-  fit: Fit,
   finding: Finding,
   remedy: Remedy,
-  before: readonly Finding[],
+  measuredBefore: () => Finding[],
   remeasure: Remeasure,
 ): Remedy[] {
   // What a knife's line becomes is drawn anew from the artwork, which is not done here.
   if (remedy.cut) return [remedy];
-  const faces = fit.faces.map((face) =>
-    face.faceId === finding.faceId ? { ...face, pieces: remedy.pieces } : face,
-  );
-  const after = remeasure({ ...fit, faces }, finding.rule);
+  const before = measuredBefore();
+  const after = remeasure(remedy.pieces, finding.rule);
   const was = verdictOf(before, finding);
   // A reduced copy does not show everything that every pixel does: then nothing can be said against the remedy.
   if (was !== 'ready' && rank(verdictOf(after, finding)) >= rank(was)) return [];
@@ -41,9 +46,7 @@ function proved(
     .filter((rule) => rank(worstOf(after, rule)) > rank(worstOf(before, rule)));
   if (worse.length === 0) return [remedy];
   const names = worse.map((rule) => ruleName(rule).toLowerCase()).join(', ');
-  return [
-    { ...remedy, label: `${remedy.label}; then ${names} ${worse.length === 1 ? 'needs' : 'need'} a look` },
-  ];
+  return [{ ...remedy, label: `${remedy.label}; makes worse: ${names}` }];
 }
 
 function rulesIn(findings: readonly Finding[]): RuleId[] {

@@ -1,7 +1,8 @@
 import * as v from 'valibot';
 import { pressCard } from '../blank/press-card';
 import type { PrintFace, ResolvedBlank } from '../blank/resolve';
-import type { Docket, Outcome } from '../check/docket';
+import type { Docket } from '../check/docket';
+import type { Outcome } from '../check/outcome';
 import { VERDICTS } from '../check/finding';
 import { failing } from '../check/reach';
 import { ruleName } from '../check/registry';

@@ -2,7 +2,7 @@ import { deltaE00 } from '../colour/difference';
 import { labOf } from '../colour/lab';
 import { BEYOND, eachNarrow, type NarrowPlace } from './chords';
 import { flatColours } from './inks';
-import { labelInks, type Colour, type InkLabels } from './labels';
+import { labelInks, type Colour, type InkLabels } from './ink-labels';
 import { IN_SILENCE, type Progress, type Raster } from './raster';
 import { boxShrink } from './shrink';
 import { NOTHING_THIN, reductionFor, strokesAmong, summedUp, type ThinPlaces } from './strokes';

@@ -12,7 +12,8 @@ export interface OffColours {
   share: number;
   area: number;
   largest: number;
-  where: Pick<Finding, 'place' | 'places'>;
+  /** Where they are: looked for when asked. */
+  where: () => Pick<Finding, 'place' | 'places'>;
   /** The colours themselves, patch by patch. */
   colours: readonly ReadonlySet<number>[];
 }
@@ -37,7 +38,7 @@ function measureOff(
     area,
     colours,
     largest: Math.max(...found.map(({ largest }) => largest)),
-    where: whereIs(context, colours),
+    where: () => whereIs(context, colours),
   };
 }
 
@@ -78,8 +79,8 @@ export function measureBlack(
     const rgb = levelsOf(colour);
     return isLoneBlack(rgb, inksAt(press, rgb), recipe) ? 1 : 0;
   });
-  const wide = wideAreas(context, off.colours, WIDE, CHECK_LIMITS.blackArea);
-  return { area: wide.area, where: placed(wide), inks: commonestBlack(context, press, recipe) };
+  const { area, places } = wideAreas(context, off.colours, WIDE, CHECK_LIMITS.blackArea);
+  return { area, where: placed(places), inks: commonestBlack(context, press, recipe) };
 }
 
 /** The inks of the commonest lone black; black ink alone where there is none. */

@@ -33,7 +33,7 @@ const counted = new WeakMap<Raster, ColourCounts>();
 const edges = new WeakMap<Raster, ColourCounts>();
 const flatness = new WeakMap<Raster, boolean>();
 /** Where sets of colours are, which belong to one patch each. */
-const places = new WeakMap<ReadonlySet<number>, Part[]>();
+const partsOf = new WeakMap<ReadonlySet<number>, Part[]>();
 
 /** The colours of a face, patch by patch. */
 export interface Coloured {
@@ -77,7 +77,7 @@ export function whereIs(
   const found = patchesOf(context).flatMap((patch, index) => {
     const own = colours[index]!;
     if (own.size === 0) return [];
-    const parts = once(places, own, () =>
+    const parts = once(partsOf, own, () =>
       edge ? partsOnEdge(patch.raster, own) : wideParts(patch.raster, own, 1, 1),
     );
     return parts.map((part) => ({ pixels: part.pixels, extent: extentOfPart(patch, part) }));
@@ -105,8 +105,8 @@ export function wideAreas(
   colours: readonly ReadonlySet<number>[],
   mm: number,
   least: number,
-): Extent[] & { area: number } {
-  const found: Extent[] = [];
+): { area: number; places: Extent[] } {
+  const places: Extent[] = [];
   let area = 0;
   patchesOf(context).forEach((patch, index) => {
     const { raster, perMmX, perMmY } = patch;
@@ -116,10 +116,10 @@ export function wideAreas(
       const size = part.pixels / perMmX / perMmY;
       if (size < least) continue;
       area += size;
-      found.push(extentOfPart(patch, part));
+      places.push(extentOfPart(patch, part));
     }
   });
-  return Object.assign(found, { area });
+  return { area, places };
 }
 
 /** Inks that the face needs, the commonest first; null where it is no flat artwork. */

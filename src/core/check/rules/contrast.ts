@@ -44,8 +44,7 @@ export const contrast: Rule = {
       byLook: found.byLook,
       remedies: [],
     };
-    const where = place(found.look.id);
-    const told = found.verdict === 'ready' ? finding : { ...finding, ...where };
+    const told = found.verdict === 'ready' ? finding : { ...finding, ...place(found.look.id) };
     return [whileHidden(context.looks, told, (id) => 1 - share(id))];
   },
 };

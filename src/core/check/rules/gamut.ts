@@ -33,7 +33,7 @@ export const gamut: Rule = {
           ? 'Nearly all colours can be printed as they are.'
           : `${percent} of the print has colours that the inks cannot reach, by dE ${fixed(largest, 1)} at most: look at the soft proof.`,
         remedies: [],
-        ...(!ready && where),
+        ...(!ready && where()),
       },
     ];
   },

@@ -32,7 +32,7 @@ export const totalInk: Rule = {
             ? `No more ink than the material holds.`
             : `${percent} of the print takes more ink than the ${limit} % the material holds, up to ${fixed(largest, 0)} %: it dries badly and rubs off. Lighten its shadows, or ask the house for a profile made for ${limit} %.`,
         remedies: [],
-        ...(verdict !== 'ready' && where),
+        ...(verdict !== 'ready' && where()),
       },
     ];
   },

@@ -1,5 +1,6 @@
 'use client';
-import type { Docket, Outcome } from '@/core/check/docket';
+import type { Docket } from '@/core/check/docket';
+import type { Outcome } from '@/core/check/outcome';
 import { failing } from '@/core/check/reach';
 import { VerdictShape } from '@/ui/Verdict';
 import { Fold } from '@/ui/Fold';

@@ -65,7 +65,7 @@ export function DocketStrip({
           <ul>
             {[...open, ...accepted, ...ready].map(({ finding, index }) => (
               <DocketLine
-                key={`${finding.faceId}-${finding.rule}-${finding.pieceId ?? ''}-${finding.unit}`}
+                key={`${finding.faceId}-${finding.rule}-${finding.pieceId ?? ''}-${finding.unit}-${finding.size?.id ?? ''}`}
                 finding={finding}
                 index={index}
                 idle={live.following || behind || !current}
