@@ -1,6 +1,6 @@
 import { IN_SILENCE, words, type Progress, type Raster } from './raster';
 import { memoOf } from '../memo';
-import { PartFinder, type Part } from './parts';
+import { PartFinder, partsMarked, takeMarkedRuns, type Part } from './parts';
 
 /** Alpha from which a pixel counts as printed. */
 const PRINTED = 128;
@@ -102,6 +102,44 @@ function marksOf(colours: ReadonlySet<number>): Uint8Array {
   return marked;
 }
 
+/** Marks every printed pixel of certain colours. */
+function pixelsWith(raster: Raster, colours: ReadonlySet<number>): Uint8Array {
+  const marked = marksOf(colours);
+  const all = words(raster);
+  const there = new Uint8Array(all.length);
+  for (let at = 0; at < there.length; at++) {
+    const word = all[at]!;
+    const colour = word & 0xffffff;
+    if (word >>> 24 >= PRINTED && (marked[colour >>> 3]! & (1 << (colour & 7))) !== 0) there[at] = 1;
+  }
+  return there;
+}
+
+/** More runs than this are a picture's grain: where they are is told as one place. */
+const MOST_RUNS = 60_000;
+
+/** Connected areas of certain colours; all of them as one where they are strewn all over. */
+export function partsWith(raster: Raster, colours: ReadonlySet<number>): Part[] {
+  const { width } = raster;
+  const there = pixelsWith(raster, colours);
+  let runs = 0;
+  const all: Part = { pixels: 0, left: width, top: Infinity, right: 0, bottom: 0 };
+  for (let y = 0, at = 0; y < raster.height; y++) {
+    for (let x = 0, before = 0; x < width; x++, at++) {
+      const own = there[at]!;
+      if (own > before) runs++;
+      before = own;
+      if (own === 0) continue;
+      all.pixels++;
+      if (x < all.left) all.left = x;
+      if (x >= all.right) all.right = x + 1;
+      if (all.bottom === 0) all.top = y;
+      all.bottom = y + 1;
+    }
+  }
+  return runs > MOST_RUNS ? [all] : partsMarked(there, 1, width);
+}
+
 /**
  * Connected areas of certain colours, without what of them is narrower than so many pixels across or down: strokes and
  * lettering are none.
@@ -113,14 +151,7 @@ export function wideParts(
   down: number,
 ): Part[] {
   const { width, height } = raster;
-  const marked = marksOf(colours);
-  const all = words(raster);
-  const there = new Uint8Array(width * height);
-  for (let at = 0; at < there.length; at++) {
-    const word = all[at]!;
-    const colour = word & 0xffffff;
-    if (word >>> 24 >= PRINTED && (marked[colour >>> 3]! & (1 << (colour & 7))) !== 0) there[at] = 1;
-  }
+  const there = pixelsWith(raster, colours);
   for (let x = 0; x < width; x++) {
     for (let y = 0; y < height;) {
       const from = y;
@@ -136,20 +167,11 @@ export function wideParts(
       const from = x;
       while (x < width && there[y * width + x] !== 0) x++;
       // Narrow one way is narrow: both ways of each pixel are looked at.
-      if (x - from >= across) takeWide(finder, there, y * width, from, x);
+      if (x - from >= across) takeMarkedRuns(finder, there, 2, y * width, { from, to: x });
       if (x === from) x++;
     }
   }
   return finder.parts();
-}
-
-function takeWide(finder: PartFinder, there: Uint8Array, row: number, from: number, to: number): void {
-  for (let x = from; x < to;) {
-    const start = x;
-    while (x < to && there[row + x] === 2) x++;
-    if (x > start) finder.take(start, x);
-    else x++;
-  }
 }
 
 /** Red, green and blue of a colour given as a word. */

@@ -1,4 +1,4 @@
-import { PartFinder, type Part } from './parts';
+import { PartFinder, takeMarkedRuns, type Part } from './parts';
 import type { Raster } from './raster';
 
 /** Alpha under which something shows through, and from which a side is solid. */
@@ -22,7 +22,7 @@ export function findGaps(raster: Raster, mm: number): { parts: Part[]; finder: P
     const marked = markThin(raster, widest);
     for (let y = 0; y < raster.height; y++) {
       finder.beginRow(y);
-      takeRow(finder, marked, raster.width, y);
+      takeMarkedRuns(finder, marked, 1, y * raster.width, { from: 0, to: raster.width });
     }
   }
   const isLine = ({ left, top, right, bottom }: Part) => Math.max(right - left, bottom - top) >= shortest;
@@ -54,14 +54,4 @@ function markThin({ width, height, data }: Raster, widest: number): Uint8Array {
   for (let at = 0; at < marked.length; at++)
     if (marked[at] === 1 && data[at * 4 + 3]! >= THIN) marked[at] = 0;
   return marked;
-}
-
-function takeRow(finder: PartFinder, marked: Uint8Array, width: number, y: number): void {
-  for (let x = 0, at = y * width; x < width; x++, at++) {
-    if (marked[at] === 0) continue;
-    const start = x;
-    while (x < width && marked[y * width + x] === 1) x++;
-    at = y * width + x;
-    finder.take(start, x);
-  }
 }

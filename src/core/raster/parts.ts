@@ -120,3 +120,29 @@ export function takeAlphaRuns(
     finder.take(start, x);
   }
 }
+
+/** Hands on the runs of a row of marks that have a value, from one column to another. */
+export function takeMarkedRuns(
+  finder: PartFinder,
+  marks: Uint8Array,
+  value: number,
+  row: number,
+  { from, to }: { from: number; to: number },
+): void {
+  for (let x = from; x < to;) {
+    const start = x;
+    while (x < to && marks[row + x] === value) x++;
+    if (x > start) finder.take(start, x);
+    else x++;
+  }
+}
+
+/** Connected parts of the marks of a picture that have a value. */
+export function partsMarked(marks: Uint8Array, value: number, width: number): Part[] {
+  const finder = new PartFinder();
+  for (let y = 0; y * width < marks.length; y++) {
+    finder.beginRow(y);
+    takeMarkedRuns(finder, marks, value, y * width, { from: 0, to: width });
+  }
+  return finder.parts();
+}

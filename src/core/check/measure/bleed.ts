@@ -4,7 +4,7 @@ import { areaOf } from '../../fit/area';
 import { isMotifKind, type Piece } from '../../fit/schema';
 import { parsePath } from '../../geometry/parse-path';
 import { maskAt } from '../../raster/cover';
-import { PartFinder } from '../../raster/parts';
+import { partsMarked } from '../../raster/parts';
 import { renderFace } from '../../render/face';
 import { coverOn, flatGround } from '../../render/ground';
 import { bleedPath } from '../../render/layers';
@@ -90,19 +90,8 @@ function holesIn(context: CheckContext, bare: Uint8Array, alphaAt: AlphaAt, cove
         }
     }
   }
-  const finder = new PartFinder();
-  for (let row = 0; row < grid.height; row++) {
-    finder.beginRow(row);
-    for (let column = 0; column < grid.width;) {
-      const from = column;
-      while (column < grid.width && bare[row * grid.width + column] === BARE) column++;
-      if (column > from) finder.take(from, column);
-      else column++;
-    }
-  }
   const halfPixel = 0.5 / Math.min(grid.perMmX, grid.perMmY);
-  return finder
-    .parts()
+  return partsMarked(bare, BARE, grid.width)
     .map((part): Hole => {
       const place = {
         left: part.left / grid.perMmX - face.bleed,

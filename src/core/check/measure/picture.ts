@@ -2,7 +2,7 @@ import { extentOf, overlap, type Extent } from '../../fit/geometry';
 import { isMotifKind, isShowing, type Piece } from '../../fit/schema';
 import { deltaE00 } from '../../colour/difference';
 import { measureWhole } from '../../raster/band';
-import { countColours, wideParts, type ColourCounts } from '../../raster/colours';
+import { countColours, partsWith, wideParts, type ColourCounts } from '../../raster/colours';
 import { flatColours, inkMeasure, MERGED, type Ink } from '../../raster/inks';
 import { walkBoundary } from '../../raster/outline';
 import type { Raster } from '../../raster/raster';
@@ -78,7 +78,7 @@ export function whereIs(
     const own = colours[index]!;
     if (own.size === 0) return [];
     const parts = once(partsOf, own, () =>
-      edge ? partsOnEdge(patch.raster, own) : wideParts(patch.raster, own, 1, 1),
+      edge ? partsOnEdge(patch.raster, own) : partsWith(patch.raster, own),
     );
     return parts.map((part) => ({ pixels: part.pixels, extent: extentOfPart(patch, part) }));
   });
