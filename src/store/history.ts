@@ -1,14 +1,14 @@
-import * as v from 'valibot';
-import { FitSchema, type Fit } from '@/core/fit/schema';
-import { database, together } from './database';
-import type { StoredStep } from './kept';
+import { database } from './database';
+import type { Store } from './commit';
+import type { RecordOf } from './tables';
+import { readRecord } from './tables';
 
 /** Edits that can be undone; older ones go. */
 export const MOST_STEPS = 500;
 
 /** A fit's edits in order, and which of them it is at. */
 export interface History {
-  steps: StoredStep[];
+  steps: RecordOf<'steps'>[];
   at: number;
 }
 
@@ -17,48 +17,35 @@ export async function readHistory(fitId: string): Promise<History | null> {
   const db = await database();
   const look = db.transaction(['steps', 'heads']);
   const [head, stored] = await Promise.all([
-    look.objectStore('heads').get(fitId),
-    look.objectStore('steps').getAll(rangeOf(fitId)),
+    look.objectStore('heads').get(fitId) as Promise<RecordOf<'heads'> | undefined>,
+    look.objectStore('steps').getAll(IDBKeyRange.bound([fitId, 0], [fitId, Infinity])) as Promise<unknown[]>,
   ]);
   const steps = stored.flatMap((step) => {
-    const fit = v.safeParse(FitSchema, step.fit);
-    return fit.success ? [{ ...step, fit: fit.output }] : [];
+    const read = readRecord('steps', step);
+    return read.ok ? [read.record] : [];
   });
   if (!head || !steps.some(({ number }) => number === head.at)) return null;
   return { steps, at: head.at };
 }
 
+/** An edit of a fit, as the n-th of its steps, or a way back or forth to one that is kept already. */
+export interface Edit {
+  fit: RecordOf<'fits'>;
+  number: number;
+  step: boolean;
+}
+
 /**
- * Keeps an edit: the fit, its step and where the fit is now, together or not at all. Steps after it, which it takes the
- * place of, go; so do those beyond the most that are kept.
+ * Puts an edit: the fit, its step and where the fit is now. Steps after it, which it takes the place of, go; so do those
+ * beyond the most that are kept.
  */
-export function writeStep(fit: Fit, number: number): Promise<void> {
-  return together(['fits', 'steps', 'heads'], (change, also) => {
-    const steps = change.objectStore('steps');
-    also(steps.delete(rangeOf(fit.id, number + 1)));
-    also(steps.delete(rangeOf(fit.id, 0, number - MOST_STEPS - 1)));
-    also(steps.put({ fitId: fit.id, number, fit }));
-    also(change.objectStore('heads').put({ fitId: fit.id, at: number }));
-    also(change.objectStore('fits').put(fit));
-  });
-}
-
-/** Keeps that a fit went back or forth to one of its steps. */
-export function writeHead(fit: Fit, number: number): Promise<void> {
-  return together(['fits', 'heads'], (change, also) => {
-    also(change.objectStore('heads').put({ fitId: fit.id, at: number }));
-    also(change.objectStore('fits').put(fit));
-  });
-}
-
-function rangeOf(fitId: string, from = 0, to = Number.MAX_SAFE_INTEGER): IDBKeyRange {
-  return from <= to ? IDBKeyRange.bound([fitId, from], [fitId, to]) : IDBKeyRange.only([fitId, -1]);
-}
-
-/** Takes a fit's edits out with it. */
-export function removeHistory(fitId: string): Promise<void> {
-  return together(['steps', 'heads'], (change, also) => {
-    also(change.objectStore('steps').delete(rangeOf(fitId)));
-    also(change.objectStore('heads').delete(fitId));
-  });
+export async function putEdit(store: Store, { fit, number, step }: Edit): Promise<void> {
+  if (step) {
+    const later = await store.steps(fit.id, number + 1, Number.MAX_SAFE_INTEGER);
+    const old = await store.steps(fit.id, 0, number - MOST_STEPS - 1);
+    for (const gone of [...later, ...old]) store.remove('steps', [fit.id, gone]);
+    store.put('steps', { fitId: fit.id, number, fit });
+  }
+  store.put('heads', { fitId: fit.id, at: number });
+  store.put('fits', fit);
 }

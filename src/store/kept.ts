@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { IdSchema } from '@/core/blank/basics';
-import { DesignSchema, FitSchema, type Fit } from '@/core/fit/schema';
+import { DesignSchema, FitSchema } from '@/core/fit/schema';
 import { PhotoSceneSchema } from '@/core/mockup/photo/schema';
 import { FontFactsSchema } from '@/core/type/fonts';
 
@@ -46,14 +46,9 @@ export const StoredPhotoSchema = v.object({
 export type StoredPhoto = v.InferOutput<typeof StoredPhotoSchema>;
 
 /** A fit as it was after one of its edits. */
-export interface StoredStep {
-  fitId: string;
-  number: number;
-  fit: Fit;
-}
+export const StepSchema = v.object({ fitId: v.string(), number: v.number(), fit: FitSchema });
+export type StoredStep = v.InferOutput<typeof StepSchema>;
 
 /** Which of its steps a fit is at. */
-export interface Head {
-  fitId: string;
-  at: number;
-}
+export const HeadSchema = v.object({ fitId: v.string(), at: v.number() });
+export type Head = v.InferOutput<typeof HeadSchema>;

@@ -14,29 +14,29 @@ import {
 } from '@/state/bench/open-fit';
 import { FitHold } from '@/state/bench/fit-lock';
 import { isUnsaved, keepWaiting, towardsEdit, useSaving } from '@/state/bench/save-queue';
-import { openShop, saveFit, useShop } from '@/state/shop/shop';
-import { database, readFit } from '@/store/database';
+import { keep, saveDesign, saveFit } from '@/state/shop/records';
+import { openShop, useShop } from '@/state/shop/shop';
+import { database } from '@/store/database';
+import { transact } from '@/store/commit';
+import { readOne } from '@/store/read';
 import { blankById, fitOf } from '../support/fits';
 import { Locks } from '../support/locks';
+import { designNamed, emptyStore, until } from '../support/shop-store';
 
 const mug = blankById('mug-325');
 const colour = () => (piecesOf('wrap')[0] as { colour?: string } | undefined)?.colour;
 const paint = (hex: string) => changePieces('wrap', [newFill('sea', hex)]);
 const fit: Fit = { ...fitOf(mug, []), id: 'fit', faces: [] };
 
-/** Waits until something holds, in turns of the machine's own and not of a clock. */
-async function until(holds: () => boolean): Promise<void> {
-  for (let turn = 0; turn < 2_000 && !holds(); turn++) await new Promise((next) => setImmediate(next));
-  expect(holds()).toBe(true);
-}
+const stored = () => readOne('fits', 'fit');
 
 beforeAll(() => {
   Object.defineProperty(globalThis, 'navigator', { value: { locks: new Locks() }, configurable: true });
 });
 beforeEach(async () => {
-  const db = await database();
-  for (const name of db.objectStoreNames) await db.clear(name);
+  await emptyStore();
   await openShop();
+  await saveDesign(designNamed('design'));
   await saveFit(fit);
   await openFit('fit');
 });
@@ -53,10 +53,10 @@ test('each change is one step, on the disk when it is told so, and shown everywh
   await paint('#445566');
   expect(colour()).toBe('#445566');
   expect(useShop.getState().fits.get('fit')).toEqual(useBench.getState().fit);
-  expect(await readFit('fit')).toEqual(useBench.getState().fit);
+  expect(await stored()).toEqual(useBench.getState().fit);
   await undo();
   expect(colour()).toBe('#112233');
-  expect(await readFit('fit')).toEqual(useBench.getState().fit);
+  expect(await stored()).toEqual(useBench.getState().fit);
   await undo();
   expect(colour()).toBeUndefined();
   await redo();
@@ -93,8 +93,8 @@ test('what the browser refuses stays on the screen, is told, and is kept on the 
   const refusing = jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
     throw new DOMException('full', 'QuotaExceededError');
   });
-  await paint('#445566');
-  await paint('#778899');
+  const kept = Promise.all([paint('#445566'), paint('#778899')]);
+  await until(() => useSaving.getState().phase === 'refused');
   expect(useSaving.getState()).toMatchObject({
     phase: 'refused',
     trouble: expect.stringContaining('storage is full') as string,
@@ -102,10 +102,11 @@ test('what the browser refuses stays on the screen, is told, and is kept on the 
   expect(isUnsaved()).toBe(true);
   expect(colour()).toBe('#778899');
   refusing.mockRestore();
-  expect((await readFit('fit'))!.faces[0]!.pieces).toMatchObject([{ colour: '#112233' }]);
-  expect(await keepWaiting()).toBe(true);
+  expect((await stored())!.faces[0]!.pieces).toMatchObject([{ colour: '#112233' }]);
+  await keepWaiting();
+  await kept;
   expect(useSaving.getState()).toEqual({ phase: 'saved', trouble: null });
-  expect(await readFit('fit')).toEqual(useBench.getState().fit);
+  expect(await stored()).toEqual(useBench.getState().fit);
   await undo();
   expect(colour()).toBe('#445566');
 });
@@ -128,7 +129,6 @@ test('a fit that another tab holds is followed, changes nothing here, and is tak
   const heard: string[] = [];
   const other = new FitHold('fit', {
     onRole: (role) => heard.push(role),
-    onChanged: () => undefined,
     finish: () => Promise.resolve(),
   });
   expect(await other.open()).toBe('writing');
@@ -142,4 +142,41 @@ test('a fit that another tab holds is followed, changes nothing here, and is tak
   await paint('#112233');
   expect(colour()).toBe('#112233');
   other.close();
+});
+
+describe('a fit that is changed elsewhere while it is open', () => {
+  const elsewhere = (change: (fit: Fit) => Fit) =>
+    transact(['fits'], async (store) => {
+      store.put('fits', change((await store.get('fits', 'fit'))!));
+    });
+
+  test('by another place of this window: it is shown at once, as a step that can be undone', async () => {
+    await paint('#112233');
+    await keep('fits', { ...useBench.getState().fit!, colourId: 'black' });
+    await until(() => useBench.getState().fit?.colourId === 'black');
+    await undo();
+    expect(useBench.getState().fit).toMatchObject({ colourId: fit.colourId });
+    expect(colour()).toBe('#112233');
+  });
+
+  test('by another window, not heard of yet: the edit is made to what it is now, and nothing of either is lost', async () => {
+    await paint('#112233');
+    await elsewhere((so) => ({ ...so, colourId: 'black' }));
+    await Promise.all([paint('#445566'), paint('#778899')]);
+    expect([useBench.getState().fit!.colourId, colour()]).toEqual(['black', '#778899']);
+    expect(await stored()).toEqual(useBench.getState().fit);
+    await undo();
+    await undo();
+    expect([useBench.getState().fit!.colourId, colour()]).toEqual(['black', '#112233']);
+  });
+
+  test('taken out: it is put away, and an edit that was under way says why it is not kept', async () => {
+    await paint('#112233');
+    await transact(['fits'], (store) => {
+      store.remove('fits', 'fit');
+    });
+    await expect(paint('#445566')).rejects.toThrow('taken out');
+    expect(useBench.getState().fit).toBeNull();
+    expect(await stored()).toBeUndefined();
+  });
 });

@@ -8,8 +8,10 @@ import { FitSchema, type Fit, type Piece } from '@/core/fit/schema';
 import { DEMO_COLUMNS, DEMO_FILES, demoDesigns, demoFits, type DemoKey } from '@/demo/shop';
 import { withFace } from '@/state/bench/open-fit';
 import { currentDocket, docketKey } from '@/state/bench/dockets';
-import { isOpen, sentence } from '@/state/artwork/imports';
-import { artworkIdsOf, contextOf, useShop, without, withRecord } from '@/state/shop/shop';
+import { isOpen } from '@/state/artwork/imports';
+import { sentence } from '@/state/sentence';
+import { artworkIdsOf } from '@/core/fit/schema';
+import { contextOf, show, useShop } from '@/state/shop/shop';
 import { FIRST_SETTINGS } from '@/store/schema';
 import { blankById, factsOf, fitOf, pieceAt } from '../support/fits';
 import { solid } from '../support/pictures';
@@ -100,13 +102,11 @@ describe('the shop as the screens share it', () => {
       newFill('c', '#ffffff'),
     ];
     expect(artworkIdsOf({ ...fit, faces: [{ faceId: 'wrap', pieces: twice }] })).toEqual(['test']);
-    const before = new Map([['a', 1]]);
-    expect([...withRecord(before, 'b', 2)]).toEqual([
-      ['a', 1],
-      ['b', 2],
-    ]);
-    expect([...without(before, 'a')]).toEqual([]);
-    expect([...before]).toEqual([['a', 1]]);
+    const before = useShop.getState().fits;
+    show([{ table: 'fits', key: fit.id, after: fit }]);
+    expect([before.has(fit.id), useShop.getState().fits.get(fit.id)]).toEqual([false, fit]);
+    show([{ table: 'fits', key: fit.id }]);
+    expect(useShop.getState().fits.has(fit.id)).toBe(false);
   });
 
   test('pieces are set on the face they belong to; a face that carried nothing is added', () => {

@@ -1,106 +1,263 @@
 import 'fake-indexeddb/auto';
+import type * as Database from '@/store/database';
 import fc from 'fast-check';
-import { newFill } from '@/core/fit/place';
+import { openDB } from 'idb';
 import type { Fit } from '@/core/fit/schema';
-import { database, put, putArtwork, readAll, readFit, readOriginal, remove } from '@/store/database';
-import { MOST_STEPS, readHistory, removeHistory, writeHead, writeStep } from '@/store/history';
-import { ARCHIVED_TABLES, writeRecords, type Records } from '@/store/archive';
-import { FIRST_SETTINGS, type Artwork } from '@/store/schema';
+import { clearLoose, keepFile, readFile, revert, transact } from '@/store/commit';
+import { database, VERSION } from '@/store/database';
+import { MOST_STEPS, putEdit, readHistory } from '@/store/history';
+import { readAll, readOne, readOriginal } from '@/store/read';
+import { entryOf, FILES, readRecord, TABLE_NAMES } from '@/store/tables';
 import { openShop, useShop } from '@/state/shop/shop';
-import { blankById, factsOf, fitOf } from '../support/fits';
-import { solid } from '../support/pictures';
+import { blankById } from '../support/fits';
+import { designNamed, dump, emptyStore, fitNamed, refuseWritesFrom } from '../support/shop-store';
 
 const mug = blankById('mug-325');
-const fitNamed = (id: string, colour = '#204060'): Fit => ({ ...fitOf(mug, [newFill('sea', colour)]), id });
+const painted = (colour: string): Fit => fitNamed('a', { colour });
+const edit = (fit: Fit, number: number, step = true) =>
+  transact(['fits', 'steps', 'heads'], (store) => putEdit(store, { fit, number, step }));
 
 beforeEach(async () => {
-  const db = await database();
-  for (const name of db.objectStoreNames) await db.clear(name);
+  await emptyStore();
+  await transact(['designs'], (store) => {
+    store.put('designs', designNamed('design'));
+  });
 });
 afterAll(async () => {
   (await database()).close();
 });
 
-/** Makes the n-th write from now be refused, as a full disk does. */
-function refuseWrite(n: number): jest.SpyInstance {
-  const put = IDBObjectStore.prototype.put;
-  let count = 0;
-  return jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(function (
-    this: IDBObjectStore,
-    ...args: Parameters<typeof put>
-  ) {
-    if (++count === n) throw new DOMException('full', 'QuotaExceededError');
-    return put.apply(this, args);
+describe('the table of records', () => {
+  test('each has a key, a noun, and the version of the store that it came with; what it names is there', () => {
+    const names = [...TABLE_NAMES, ...Object.keys(FILES)] as string[];
+    for (const name of TABLE_NAMES) {
+      const { since, noun, needs, owner, migrations = [] } = entryOf(name);
+      expect([name, since >= 1 && since <= VERSION, noun.length > 0]).toEqual([name, true, true]);
+      for (const other of [...(needs?.tables ?? []), ...(owner ? [owner] : [])])
+        expect(names).toContain(other);
+      expect(migrations.every((one) => typeof one === 'function')).toBe(true);
+    }
   });
-}
+
+  test('a record of a newer Up Fit, and one that does not read, are told apart', () => {
+    expect(readRecord('fits', { id: 'x', upfit: 'fit/9' })).toMatchObject({
+      ok: false,
+      why: expect.stringContaining('newer Up Fit') as string,
+    });
+    expect(readRecord('fits', { id: 'x', upfit: 'fit/1' })).toMatchObject({
+      ok: false,
+      name: 'x',
+      why: expect.stringContaining('designId') as string,
+    });
+  });
+
+  test('a store of every version before is carried over: nothing in it is lost', async () => {
+    for (let version = 1; version < VERSION; version++) {
+      const name = `before-${version}`;
+      const old = await openDB(name, version, {
+        upgrade: (db) => {
+          for (const table of TABLE_NAMES) {
+            const { key, since } = entryOf(table);
+            if (since > version) continue;
+            const store = db.createObjectStore(table, key === null ? undefined : { keyPath: key as string });
+            if (table === 'designs') void store.put(designNamed('kept'));
+          }
+          for (const [file, { since }] of Object.entries(FILES))
+            if (since <= version) db.createObjectStore(file);
+        },
+      });
+      old.close();
+      await jest.isolateModulesAsync(async () => {
+        const open = jest.spyOn(indexedDB, 'open');
+        open.mockImplementation((_, wanted) => IDBFactory.prototype.open.call(indexedDB, name, wanted));
+        const anew = (await import('@/store/database')) as typeof Database;
+        const db = await anew.database();
+        expect([...db.objectStoreNames]).toEqual(
+          expect.arrayContaining([...TABLE_NAMES, ...Object.keys(FILES)]),
+        );
+        expect(await db.get('designs', 'kept')).toEqual(designNamed('kept'));
+        db.close();
+        open.mockRestore();
+      });
+    }
+  });
+});
 
 describe('records', () => {
-  test('come back as they were put, and a shop with nothing in it has the first settings', async () => {
-    expect((await readAll()).settings).toEqual(FIRST_SETTINGS);
-    const fit = fitNamed('a');
-    await put('fits', fit);
-    expect(await readFit('a')).toEqual(fit);
-    expect((await readAll()).fits).toEqual([fit]);
-    await remove('fits', 'a');
-    expect(await readFit('a')).toBeUndefined();
-  });
-
-  test('that no longer read stay stored and are named; the others are all there', async () => {
+  test('that do not read stay stored, are named with why, and the others are all there', async () => {
     const db = await database();
-    await put('fits', fitNamed('good'));
-    await db.put('fits', { id: 'odd', upfit: 'fit/9' } as never);
-    await db.put('designs', { id: 'odd' } as never);
-    const { fits, unread } = await readAll();
-    expect(fits.map(({ id }) => id)).toEqual(['good']);
-    expect([...unread].sort()).toEqual(['design', 'fit']);
+    await transact(['fits'], (store) => {
+      store.put('fits', fitNamed('good'));
+    });
+    await db.put('fits', { id: 'odd', upfit: 'fit/9' });
+    await db.put('designs', { id: 'strange' });
+    const { stored, aside } = await readAll();
+    expect(stored.fits.map(({ id }) => id)).toEqual(['good']);
+    expect(aside.map(({ table, name }) => [table, name]).sort()).toEqual([
+      ['designs', 'strange'],
+      ['fits', 'odd'],
+    ]);
     expect(await db.get('fits', 'odd')).toEqual({ id: 'odd', upfit: 'fit/9' });
   });
 
-  test('an artwork and its file are kept together, or neither', async () => {
-    const facts = factsOf(solid(4, 4));
-    const artwork = { upfit: 'artwork/1', id: 'x', facts, steps: [], addedAt: 1 } as unknown as Artwork;
-    for (const n of [1, 2]) {
-      const refusing = refuseWrite(n);
-      await expect(putArtwork(artwork, new Blob(['x']))).rejects.toThrow('full');
-      refusing.mockRestore();
-      const db = await database();
-      expect(await db.count('artworks')).toBe(0);
-      expect(await db.count('originals')).toBe(0);
-    }
-    await expect(readOriginal(facts.sha256)).rejects.toThrow('bring it in again');
+  test('a blank whose house is not here is set aside, and the shop opens without it', async () => {
+    const blank = { ...mug.blank, id: 'odd', specId: 'nowhere', version: 1 };
+    await (await database()).put('blanks', { key: 'odd@1', blank });
+    await openShop();
+    const { phase, blanks, aside } = useShop.getState();
+    expect([phase, blanks.has('odd'), blanks.has('mug-325')]).toEqual(['open', false, true]);
+    expect(aside).toMatchObject([{ table: 'blanks', name: mug.blank.name }]);
+  });
+
+  test('fields that a newer Up Fit wrote stay when the record is written again; one left out goes', async () => {
+    const db = await database();
+    await db.put('fits', { ...fitNamed('a'), soldIn: ['m'], shine: 0.5 });
+    await transact(['fits'], async (store) => {
+      const { soldIn, ...fit } = (await store.get('fits', 'a'))!;
+      expect(soldIn).toEqual(['m']);
+      store.put('fits', { ...fit, colourId: 'black' });
+    });
+    expect(await db.get('fits', 'a')).toEqual({ ...fitNamed('a'), colourId: 'black', shine: 0.5 });
+  });
+});
+
+describe('an act', () => {
+  test('sees what it wrote, and is all or nothing', async () => {
+    await transact(['fits'], async (store) => {
+      store.put('fits', fitNamed('a'));
+      store.put('fits', fitNamed('b'));
+      store.remove('fits', 'a');
+      expect(await store.get('fits', 'a')).toBeUndefined();
+      expect((await store.all('fits')).map(({ id }) => id)).toEqual(['b']);
+    });
+    const before = await dump();
+    await expect(
+      transact(['fits'], (store) => {
+        store.put('fits', fitNamed('c'));
+        throw new Error('no');
+      }),
+    ).rejects.toThrow('no');
+    expect(await dump()).toEqual(before);
+  });
+
+  test('leaves no record without what it needs', async () => {
+    await expect(
+      transact(['fits'], (store) => {
+        store.put('fits', fitNamed('a', { designId: 'nowhere' }));
+      }),
+    ).rejects.toThrow('needs a design');
+    await transact(['fits'], (store) => {
+      store.put('fits', fitNamed('a'));
+    });
+    await expect(
+      transact(['designs'], (store) => {
+        store.remove('designs', 'design');
+      }),
+    ).rejects.toThrow('still needs');
+    await expect(
+      transact(['artworks'], (store) => {
+        store.put('artworks', { facts: { sha256: 'x', name: 'x' } } as never);
+      }),
+    ).rejects.toThrow();
+    expect((await readAll()).stored.designs).toHaveLength(1);
+  });
+
+  test('takes what belongs to a record out with it, and back with it', async () => {
+    await edit(painted('#111111'), 0);
+    await edit(painted('#222222'), 1);
+    await edit(fitNamed('b'), 0);
+    const before = await dump();
+    const { changes } = await transact(['fits'], (store) => {
+      store.remove('fits', 'a');
+    });
+    expect(await readHistory('a')).toBeNull();
+    expect((await readHistory('b'))!.steps).toHaveLength(1);
+    await revert(changes);
+    expect(await dump()).toEqual(before);
+  });
+
+  test('is taken back field by field: what else was changed since stays', async () => {
+    await transact(['fits'], (store) => {
+      store.put('fits', fitNamed('a'));
+    });
+    const recolour = async (colourId: string) =>
+      (
+        await transact(['fits'], async (store) => {
+          store.put('fits', { ...(await store.get('fits', 'a'))!, colourId });
+        })
+      ).changes;
+    const first = await recolour('black');
+    await transact(['fits'], async (store) => {
+      store.put('fits', { ...(await store.get('fits', 'a'))!, stateId: 'hot' });
+    });
+    await revert(first);
+    expect(await readOne('fits', 'a')).toEqual({ ...fitNamed('a'), stateId: 'hot' });
+    const second = await recolour('black');
+    await recolour('red');
+    await expect(revert(second)).rejects.toThrow('changed since');
+    expect((await readOne('fits', 'a'))!.colourId).toBe('red');
+  });
+});
+
+describe('files', () => {
+  test('are never written over, and go a day after nothing refers to them', async () => {
+    await keepFile('originals', 'abc', new Blob(['mine']));
+    await keepFile('originals', 'abc', new Blob(['another']));
+    expect((await readOriginal('abc')).size).toBe(4);
+    const day = 24 * 60 * 60 * 1000;
+    const now = Date.now();
+    expect(await clearLoose(now + day - 60_000)).toBe(0);
+    expect(await clearLoose(now + day + 60_000)).toBe(1);
+    await expect(readOriginal('abc')).rejects.toThrow('bring it in again');
+  });
+
+  test('stay for as long as a record refers to them, one that does not read among those', async () => {
+    const sha = 'ab'.repeat(32);
+    await keepFile('originals', sha, new Blob(['mine']));
+    await (await database()).put('artworks', { id: 'odd', facts: { sha256: sha }, upfit: 'artwork/9' });
+    expect(await clearLoose(Date.now() + 1e12)).toBe(0);
+    await (await database()).delete('artworks', 'odd');
+    expect(await clearLoose(Date.now())).toBe(0);
+    expect(await clearLoose(Date.now() + 1e12)).toBe(1);
+    expect(await readFile('originals', sha)).toBeUndefined();
   });
 });
 
 describe('a fit’s edits', () => {
   test('an edit made after going back takes the place of those that came after', async () => {
-    for (let number = 0; number < 5; number++) await writeStep(fitNamed('a', `#00000${number}`), number);
-    await writeHead(fitNamed('a', '#000002'), 2);
-    await writeStep(fitNamed('a', '#ffffff'), 3);
+    for (let number = 0; number < 5; number++) await edit(painted(`#00000${number}`), number);
+    await edit(painted('#000002'), 2, false);
+    await edit(painted('#ffffff'), 3);
     const history = await readHistory('a');
     expect(history!.at).toBe(3);
     expect(history!.steps.map(({ number }) => number)).toEqual([0, 1, 2, 3]);
-    expect(await readFit('a')).toEqual(fitNamed('a', '#ffffff'));
+    expect(await readOne('fits', 'a')).toEqual(painted('#ffffff'));
   });
 
   test('no more are kept than can be undone, and another fit’s are left alone', async () => {
-    await writeStep(fitNamed('b'), 0);
-    await writeStep(fitNamed('a'), 0);
-    await writeStep(fitNamed('a'), MOST_STEPS + 5);
+    await edit(fitNamed('b'), 0);
+    await edit(painted('#000000'), 0);
+    await edit(painted('#000000'), MOST_STEPS + 5);
     expect((await readHistory('a'))!.steps.map(({ number }) => number)).toEqual([MOST_STEPS + 5]);
-    await removeHistory('a');
-    expect(await readHistory('a')).toBeNull();
     expect((await readHistory('b'))!.steps).toHaveLength(1);
   });
 
   test('what is refused at any of its writes leaves the fit, its steps and its place as they were', async () => {
-    await writeStep(fitNamed('a', '#111111'), 0);
-    for (const n of [1, 2, 3]) {
-      const refusing = refuseWrite(n);
-      await expect(writeStep(fitNamed('a', '#222222'), 1)).rejects.toThrow('full');
-      refusing.mockRestore();
-      expect(await readFit('a')).toEqual(fitNamed('a', '#111111'));
-      const history = await readHistory('a');
-      expect([history!.at, history!.steps.length]).toEqual([0, 1]);
+    await edit(painted('#111111'), 0);
+    const before = await dump();
+    for (let n = 1; ; n++) {
+      const refusing = refuseWritesFrom(n);
+      const done = await edit(painted('#222222'), 1).then(
+        () => true,
+        (error: unknown) => (error as DOMException).name,
+      );
+      refusing.end();
+      if (done === true) {
+        expect(n).toBeGreaterThan(3);
+        break;
+      }
+      expect(done).toBe('QuotaExceededError');
+      expect(await dump()).toEqual(before);
     }
   });
 
@@ -112,67 +269,31 @@ describe('a fit’s edits', () => {
     );
     await fc.assert(
       fc.asyncProperty(fc.array(act, { maxLength: 12 }), async (acts) => {
-        await removeHistory('a');
-        const kept = [fitNamed('a', '#000000')];
+        await transact(['fits'], (store) => {
+          store.remove('fits', 'a');
+        });
+        const kept = [painted('#000000')];
         let at = 0;
-        await writeStep(kept[0]!, 0);
+        await edit(kept[0]!, 0);
         for (const one of acts) {
           if (one.kind === 'edit') {
-            const next = fitNamed('a', `#${one.colour.toString(16).padStart(6, '0')}`);
+            const next = painted(`#${one.colour.toString(16).padStart(6, '0')}`);
             kept.splice(++at, kept.length, next);
-            await writeStep(next, at);
+            await edit(next, at);
           } else if (one.kind === 'back' && at > 0) {
-            await writeHead(kept[--at]!, at);
+            await edit(kept[--at]!, at, false);
           } else if (one.kind === 'refused') {
-            const refusing = refuseWrite(one.at);
-            await expect(writeStep(fitNamed('a', '#abcdef'), at + 1)).rejects.toThrow();
-            refusing.mockRestore();
+            const refusing = refuseWritesFrom(one.at);
+            await expect(edit(painted('#abcdef'), at + 1)).rejects.toThrow();
+            refusing.end();
           }
         }
         const history = await readHistory('a');
         expect(history!.at).toBe(at);
         expect(history!.steps.map(({ fit }) => fit)).toEqual(kept);
-        expect(await readFit('a')).toEqual(kept[at]);
+        expect(await readOne('fits', 'a')).toEqual(kept[at]);
       }),
       { numRuns: 25 },
     );
   });
-});
-
-describe('an archive', () => {
-  const nothing = Object.fromEntries(ARCHIVED_TABLES.map((table) => [table, []])) as unknown as Records;
-
-  test('never writes over a file that is kept under its checksum', async () => {
-    const db = await database();
-    await db.put('originals', new Blob(['mine']), 'abc');
-    const files = new Map([
-      ['abc', new Blob(['another'])],
-      ['def', new Blob(['new'])],
-    ]);
-    await writeRecords(nothing, files, { replace: false, settings: null });
-    const [kept, added] = await Promise.all([db.get('originals', 'abc'), db.get('originals', 'def')]);
-    expect([kept!.size, added!.size]).toEqual([4, 3]);
-  });
-
-  test('is taken whole or not at all', async () => {
-    await put('fits', fitNamed('mine', '#111111'));
-    const records = { ...nothing, fits: [fitNamed('a'), fitNamed('b')] as never };
-    for (const n of [1, 2, 3]) {
-      const refusing = refuseWrite(n);
-      await expect(
-        writeRecords(records, new Map([['x', new Blob(['x'])]]), { replace: true, settings: null }),
-      ).rejects.toThrow('full');
-      refusing.mockRestore();
-      expect((await readAll()).fits).toEqual([fitNamed('mine', '#111111')]);
-    }
-  });
-});
-
-test('a blank whose house is not here is set aside, and the shop opens without it', async () => {
-  const blank = { ...mug.blank, id: 'odd', specId: 'nowhere', version: 1 };
-  await put('blanks', { key: 'odd@1', blank } as never);
-  expect(await openShop()).toBe(1);
-  const { phase, blanks } = useShop.getState();
-  expect([phase, blanks.has('odd'), blanks.has('mug-325')]).toEqual(['open', false, true]);
-  expect(await (await database()).count('blanks')).toBe(1);
 });

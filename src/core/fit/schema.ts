@@ -190,3 +190,9 @@ export function isMotifKind(piece: Piece): piece is ArtworkPiece | TextPiece {
 export function artworkIdOf(piece: Piece): string | null {
   return isShowing(piece) ? piece.artworkId : null;
 }
+
+/** Ids of the artworks that a fit shows, each once. */
+export function artworkIdsOf(fit: Pick<Fit, 'faces'>): string[] {
+  const pieces = fit.faces.flatMap((face) => face.pieces);
+  return [...new Set(pieces.map(artworkIdOf))].filter((id) => id !== null);
+}

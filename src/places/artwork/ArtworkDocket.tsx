@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { toast } from 'sonner';
 import { describeFacts } from '@/core/fit/describe';
 import { noteArtwork, removeArtwork, replaceFile, setSteps } from '@/state/artwork/artworks';
-import { sentence } from '@/state/artwork/imports';
+import { sentence } from '@/state/sentence';
 import { designFromArtwork } from '@/state/shop/range';
 import { useShop } from '@/state/shop/shop';
 import { useFilePicker } from '@/ui/useFilePicker';
@@ -17,6 +17,7 @@ import { Origin } from './Origin';
 import { Palette } from './Palette';
 import { Renditions } from './Renditions';
 import { StepList } from './StepList';
+import { tellDone } from '@/ui/tell';
 
 /** All that is known of one artwork, on a strip of paper, and what can be done with it. */
 export function ArtworkDocket(props: DocketProps) {
@@ -103,10 +104,7 @@ function Verbs({ artwork, change }: DocketProps) {
   const remove = async () => {
     try {
       const undo = await removeArtwork(artwork);
-      toast(`“${artwork.facts.name}” is taken out.`, {
-        duration: 10_000,
-        action: { label: 'Undo', onClick: () => void undo() },
-      });
+      tellDone(`“${artwork.facts.name}” is taken out.`, undo);
     } catch (error) {
       toast(sentence(error));
     }

@@ -1,7 +1,8 @@
 'use client';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { importFiles, sentence } from '@/state/artwork/imports';
+import { importFiles } from '@/state/artwork/imports';
+import { sentence } from '@/state/sentence';
 import { useShop } from '@/state/shop/shop';
 import { DropTarget } from '@/ui/DropTarget';
 import { ArtworkBar } from './ArtworkBar';

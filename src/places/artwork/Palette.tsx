@@ -6,13 +6,14 @@ import { mergeColours, type Cmyk } from '@/core/colour/palette';
 import { setSteps } from '@/state/artwork/artworks';
 import { inksOf, PALETTE_FORMATS, savePalette, type PaletteFormat } from '@/state/artwork/palette';
 import { removeSwatches, saveSwatches } from '@/state/artwork/swatches';
-import { sentence } from '@/state/artwork/imports';
+import { sentence } from '@/state/sentence';
 import { useShop } from '@/state/shop/shop';
 import { Heading } from '@/ui/StripParts';
 import type { Artwork } from './types';
 import { PaletteRow, type Named } from './PaletteRow';
 import type { useChange } from './useChange';
 import { Fold } from '@/ui/Fold';
+import { tellDone } from '@/ui/tell';
 
 /** The artwork's colours with their share, name and inks: merged, named, kept as a set, and handed out as files. */
 export function Palette({ artwork, change }: { artwork: Artwork; change: ReturnType<typeof useChange> }) {
@@ -142,11 +143,9 @@ function KeptSets() {
             <button
               className="verb"
               onClick={() => {
-                void removeSwatches(set).then((undo) =>
-                  toast(`The set “${set.name}” is taken out.`, {
-                    action: { label: 'Undo', onClick: () => void undo() },
-                  }),
-                );
+                void removeSwatches(set).then((undo) => {
+                  tellDone(`The set “${set.name}” is taken out.`, undo);
+                });
               }}
             >
               Take out

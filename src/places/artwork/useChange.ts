@@ -3,7 +3,8 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { Changed } from '@/state/artwork/artworks';
 import { isStopped } from '@/state/engine/engine';
-import { sentence } from '@/state/artwork/imports';
+import { sentence } from '@/state/sentence';
+import { tellDone } from '@/ui/tell';
 
 /** A change of an artwork's pixels under way. */
 export interface Busy {
@@ -39,10 +40,7 @@ export function useChange(): { busy: Busy | null; run: (label: string, work: Wor
     work({ signal: stopper.signal, onProgress })
       .then(({ said, fits, undo }) => {
         const followed = fits === 0 ? '' : fits === 1 ? ' Its fit follows.' : ` Its ${fits} fits follow.`;
-        toast(`${label}. ${said.join(' ')}${followed}`, {
-          duration: 10_000,
-          action: { label: 'Undo', onClick: () => void undo() },
-        });
+        tellDone(`${label}. ${said.join(' ')}${followed}`, undo);
       })
       .catch((error: unknown) => {
         if (!isStopped(error)) toast(sentence(error));

@@ -1,5 +1,4 @@
 'use client';
-import Link from 'next/link';
 import { useDeferredValue, useEffect, useMemo } from 'react';
 import { toast } from 'sonner';
 import type { Docket } from '@/core/check/docket';
@@ -7,7 +6,8 @@ import { isMotifKind } from '@/core/fit/schema';
 import { followCuts } from '@/state/bench/cutting';
 import { openFit, useBench } from '@/state/bench/open-fit';
 import { restHand, useHand } from '@/state/bench/hand';
-import { importFiles, sentence } from '@/state/artwork/imports';
+import { importFiles } from '@/state/artwork/imports';
+import { sentence } from '@/state/sentence';
 import { useShop } from '@/state/shop/shop';
 import { DropTarget } from '@/ui/DropTarget';
 import { addArtworks, addText } from './acts/adding';
@@ -16,6 +16,7 @@ import { CuttingList } from './strip/CuttingList';
 import { DocketStrip } from './docket/DocketStrip';
 import { FaceBar } from './bar/FaceBar';
 import { Flat } from './flat/Flat';
+import { NotLaidOut } from './NotLaidOut';
 import { PieceStrip } from './strip/PieceStrip';
 import { ContactSheet } from './product/ContactSheet';
 import { ProductPanel } from './product/ProductPanel';
@@ -39,20 +40,8 @@ export function BenchPlace({ fitId }: { fitId: string }) {
     return () => void openFit(null);
   }, [fitId]);
   const live = useLive();
-  if (!opened || !live) return <Missing known={useShop.getState().fits.has(fitId)} />;
+  if (!opened || !live) return <NotLaidOut fitId={fitId} />;
   return <Bench live={live} />;
-}
-
-function Missing({ known }: { known: boolean }) {
-  if (known) return <p className="p-6 text-ink-2">Laying the fit out…</p>;
-  return (
-    <p className="p-6">
-      This fit is no longer here.{' '}
-      <Link href="/" className="verb">
-        Back to the range
-      </Link>
-    </p>
-  );
 }
 
 function Bench({ live }: { live: Live }) {

@@ -7,8 +7,8 @@ import { trimSize, type ResolvedBlank } from '@/core/blank/resolve';
 import type { Blank } from '@/core/blank/schema';
 import { bodyTroubles } from '@/core/blank/troubles';
 import { showLength, showSize } from '@/core/length/show';
-import { changeBlank, dropVersion, duplicateBlank, exportBlank, removeBlank } from '@/state/shop/blanks';
-import { sentence } from '@/state/artwork/imports';
+import { changeBlank, duplicateBlank, exportBlank, removeBlank } from '@/state/shop/blanks';
+import { sentence } from '@/state/sentence';
 import { addColumn } from '@/state/shop/range';
 import { useShop } from '@/state/shop/shop';
 import { saveTemplate } from '@/state/handover/templates';
@@ -21,6 +21,7 @@ import { Fact, Heading } from '@/ui/StripParts';
 import { today } from '@/state/today';
 import { TryOn } from './TryOn';
 import { Popup } from '@/ui/Popup';
+import { tellDone } from '@/ui/tell';
 
 /** One blank on a strip of paper: its numbers and where each comes from, its house, and what can be done with it. */
 export function BlankStrip({
@@ -81,9 +82,9 @@ function Measures({ resolved }: { resolved: ResolvedBlank }) {
     if (!body) return;
     const next = await changeBlank(blank, { body, measured: { kind: 'tape', date: today() } });
     const [change] = differences(blank.body, body);
-    toast(
-      `Version ${next.version}: ${change ? `${change.name} ${showLength(change.mm, unit)}` : 'changed'}. Fits keep version ${blank.version} until you move them.`,
-      { action: { label: 'Undo', onClick: () => void dropVersion(next) } },
+    tellDone(
+      `Version ${next.blank.version}: ${change ? `${change.name} ${showLength(change.mm, unit)}` : 'changed'}. Fits keep version ${blank.version} until you move them.`,
+      next.undo,
     );
   };
   return (
@@ -210,9 +211,7 @@ function Verbs({ resolved, onChoose }: { resolved: ResolvedBlank; onChoose: (id:
   const remove = async () => {
     const undo = await removeBlank(blank.id);
     onChoose(null);
-    toast(`“${blank.name}” is out of the library. Fits on it stay whole.`, {
-      action: { label: 'Undo', onClick: () => void undo() },
-    });
+    tellDone(`“${blank.name}” is out of the library. Fits on it stay whole.`, undo);
   };
   return (
     <>

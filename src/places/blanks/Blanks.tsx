@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { importBlank } from '@/state/shop/blanks';
-import { sentence } from '@/state/artwork/imports';
+import { sentence } from '@/state/sentence';
 import { useShop } from '@/state/shop/shop';
 import { BlankStrip } from './BlankStrip';
 import { Compare } from './Compare';

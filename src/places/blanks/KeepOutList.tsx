@@ -1,6 +1,5 @@
 'use client';
 import { useState } from 'react';
-import { toast } from 'sonner';
 import type { KeepOut } from '@/core/blank/face';
 import { keepOutFrom, PARTS } from '@/core/blank/library/parts';
 import type { ResolvedBlank } from '@/core/blank/resolve';
@@ -8,11 +7,12 @@ import { signedDistance } from '@/core/blank/shape';
 import { parseLength } from '@/core/length/parse';
 import { showLength } from '@/core/length/show';
 import { freeIdAmong } from '@/core/pack/names';
-import { changeBlank, dropVersion } from '@/state/shop/blanks';
+import { changeBlank } from '@/state/shop/blanks';
 import { useShop } from '@/state/shop/shop';
 import { Fold } from '@/ui/Fold';
 import { Select } from '@/ui/Select';
 import { kindOf } from '@/core/blank/kinds';
+import { tellDone } from '@/ui/tell';
 
 /** Where nothing may sit: holes, and covers that will lie on top. New ones come from parts, or by their diameter. */
 export function KeepOutList({ resolved }: { resolved: ResolvedBlank }) {
@@ -25,9 +25,7 @@ export function KeepOutList({ resolved }: { resolved: ResolvedBlank }) {
   const face = faces[0]!;
   const set = async (next: KeepOut[]) => {
     const kept = await changeBlank(blank, { body: keepOuts.set(blank.body, next) });
-    toast(`Version ${kept.version}: ${next.length} keep-outs.`, {
-      action: { label: 'Undo', onClick: () => void dropVersion(kept) },
-    });
+    tellDone(`Version ${kept.blank.version}: ${next.length} keep-outs.`, kept.undo);
   };
   const read = (text: string) => parseLength(text, { unit: unit.unit });
   const x = read(texts.x);

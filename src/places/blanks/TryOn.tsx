@@ -1,17 +1,17 @@
 'use client';
 import { useState } from 'react';
-import { toast } from 'sonner';
 import { differences } from '@/core/blank/numbers';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import { bodyTroubles } from '@/core/blank/troubles';
 import { parseLength } from '@/core/length/parse';
 import { fixed, showLength } from '@/core/length/show';
 import { correctBody, expectedEnds, printerError, type TryOn as Seen } from '@/core/measuring/try-on';
-import { changeBlank, dropVersion } from '@/state/shop/blanks';
+import { changeBlank } from '@/state/shop/blanks';
 import { useShop } from '@/state/shop/shop';
 import { today } from '@/state/today';
 import { Fold } from '@/ui/Fold';
 import { aspectsOf } from '@/core/blank/kinds';
+import { tellDone } from '@/ui/tell';
 
 const ASKED: readonly (readonly [id: keyof Seen, ask: string])[] = [
   ['ruler', 'The 100 mm line measures'],
@@ -57,11 +57,9 @@ export function TryOn({ resolved }: { resolved: ResolvedBlank }) {
     };
     const next = await changeBlank(blank, { body: corrected, measured });
     setTexts({});
-    toast(
-      `Version ${next.version}: ${changes.map(({ name, mm }) => `${name} ${mm > 0 ? '+' : ''}${showLength(mm, unit)}`).join(', ')}.`,
-      {
-        action: { label: 'Undo', onClick: () => void dropVersion(next) },
-      },
+    tellDone(
+      `Version ${next.blank.version}: ${changes.map(({ name, mm }) => `${name} ${mm > 0 ? '+' : ''}${showLength(mm, unit)}`).join(', ')}.`,
+      next.undo,
     );
   };
   return (

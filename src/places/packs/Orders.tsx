@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { toast } from 'sonner';
 import type { FileFinding } from '@/core/pack/order';
-import { sentence } from '@/state/artwork/imports';
+import { sentence } from '@/state/sentence';
 import { resumeOrder, useSending } from '@/state/handover/sending';
 import type { SentOrder, StoredPack } from '@/core/pack/record';
 import { VerdictShape } from '@/ui/Verdict';

@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import type { PackedFit } from '@/core/pack/manifest';
-import { sentence } from '@/state/artwork/imports';
+import { sentence } from '@/state/sentence';
 import { removePack, savePack } from '@/state/handover/packs';
 import type { StoredPack } from '@/core/pack/record';
 import { VerdictShape, VERDICT_WORDS } from '@/ui/Verdict';
@@ -11,6 +11,7 @@ import { Orders } from './Orders';
 import { SendDialog } from './SendDialog';
 import { sayBytes, sayDay } from './words';
 import { Hint } from '@/ui/Hint';
+import { tellDone } from '@/ui/tell';
 
 const MIRRORED = {
   file: 'mirrored in the file',
@@ -24,7 +25,7 @@ export function PackDetail({ pack }: { pack: StoredPack }) {
   const [sending, setSending] = useState(false);
   const remove = async () => {
     const undo = await removePack(pack);
-    toast(`“${manifest.name}” is taken out.`, { action: { label: 'Undo', onClick: () => void undo() } });
+    tellDone(`“${manifest.name}” is taken out.`, undo);
   };
   return (
     <article aria-label="Pack" className="flex min-w-0 grow flex-col">

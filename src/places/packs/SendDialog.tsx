@@ -2,7 +2,7 @@
 import { useEffect, useState } from 'react';
 import type { Desk, OrderLine } from '@/core/pack/order';
 import type { PackedFit, PrintRecord } from '@/core/pack/manifest';
-import { sentence } from '@/state/artwork/imports';
+import { sentence } from '@/state/sentence';
 import { desksFor, sendOrder } from '@/state/handover/sending';
 import type { StoredPack } from '@/core/pack/record';
 import { Dialog, LeaveDialog } from '@/ui/Dialog';

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
-import { sentence } from '@/state/artwork/imports';
+import { sentence } from '@/state/sentence';
 
 /** What long work is handed: how it hears that it is to stop, and whom it tells how far it is. */
 export interface WorkAsked<P> {

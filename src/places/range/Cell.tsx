@@ -5,7 +5,7 @@ import type { Design, Fit } from '@/core/fit/schema';
 import { currentDocket } from '@/state/bench/dockets';
 import { previewUrl } from '@/state/artwork/previews';
 import { blankOf } from '@/state/shop/library';
-import { useShop } from '@/state/shop/shop';
+import { contextOf, useShop } from '@/state/shop/shop';
 import { FitDrawing } from '@/ui/flat/FitDrawing';
 import { SetDrawing } from '@/ui/flat/SetDrawing';
 import { VERDICT_INK, VERDICT_WORDS, VerdictShape } from '@/ui/Verdict';
@@ -30,6 +30,7 @@ export function Cell({ column, drawingWidth, design, fit, onFit, onOpen, onRemov
   const artworks = useShop((shop) => shop.artworks);
   const docket = useShop((shop) => (fit ? currentDocket(fit, shop) : undefined));
   const own = useShop((shop) => (fit && blankOf(fit, shop)) ?? column);
+  const whole = useShop((shop) => !fit || contextOf(fit, shop) !== null);
   const { blank } = own;
   const face = shownFace(own, fit);
   if (!fit) {
@@ -48,7 +49,9 @@ export function Cell({ column, drawingWidth, design, fit, onFit, onOpen, onRemov
   const telling = docket && tellingFinding(docket.findings);
   const verdict = docket?.verdict;
   const word = !verdict
-    ? 'measuring…'
+    ? whole
+      ? 'measuring…'
+      : 'something is missing'
     : verdict === 'ready'
       ? 'Ready'
       : (telling?.word ?? VERDICT_WORDS[verdict]);
@@ -67,7 +70,7 @@ export function Cell({ column, drawingWidth, design, fit, onFit, onOpen, onRemov
     <td className="group/cell relative border-b border-r border-rule p-[6px] align-top">
       <Hint words={telling?.message}>
         <button
-          aria-label={`${design.name} on ${blank.name}: ${verdict ? VERDICT_WORDS[verdict] : 'measuring'}${verdict && verdict !== 'ready' ? `, ${word}` : ''}`}
+          aria-label={`${design.name} on ${blank.name}: ${verdict ? VERDICT_WORDS[verdict] : whole ? 'measuring' : word}${verdict && verdict !== 'ready' ? `, ${word}` : ''}`}
           onClick={() => {
             onOpen(fit.id);
           }}

@@ -6,11 +6,13 @@ import { showSize, type UnitSetting } from '@/core/length/show';
 import type { Design } from '@/core/fit/schema';
 import { addColumn, fitDesign, removeColumn } from '@/state/shop/range';
 import { currentDocket } from '@/state/bench/dockets';
-import { removeDesign, removeFit, saveFit, useShop } from '@/state/shop/shop';
-import { sentence } from '@/state/artwork/imports';
+import { removeDesign, removeFit } from '@/state/shop/records';
+import { useShop } from '@/state/shop/shop';
+import { sentence } from '@/state/sentence';
 import { Cell, CELL_WIDTH } from './Cell';
 import { Hint } from '@/ui/Hint';
 import { MenuLine, VerbMenu } from '@/ui/Menu';
+import { tellDone } from '@/ui/tell';
 
 interface Props {
   columns: readonly ResolvedBlank[];
@@ -36,7 +38,7 @@ export function RangeTable({ columns, designs, onOpen }: Props) {
   };
   const takeOff = async (design: Design) => {
     const undo = await removeDesign(design.id);
-    toast(`“${design.name}” is off the range.`, { action: { label: 'Undo', onClick: () => void undo() } });
+    tellDone(`“${design.name}” is off the range.`, undo);
   };
 
   return (
@@ -121,9 +123,8 @@ export function RangeTable({ columns, designs, onOpen }: Props) {
                       onOpen={onOpen}
                       onRemove={() => {
                         if (!set) return;
-                        void removeFit(set.id);
-                        toast(`${design.name} is off ${column.blank.name}.`, {
-                          action: { label: 'Undo', onClick: () => void saveFit(set) },
+                        void removeFit(set.id).then((undo) => {
+                          tellDone(`${design.name} is off ${column.blank.name}.`, undo);
                         });
                       }}
                     />

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { toast } from 'sonner';
 import type { Sheet } from '@/core/sheet/schema';
-import { sentence } from '@/state/artwork/imports';
+import { sentence } from '@/state/sentence';
 import { saveCutLines, sheetCutPages, type CutFormat } from '@/state/handover/cut-files';
 import { useShop } from '@/state/shop/shop';
 import { layOutSheet, makeSheetFiles, printsIn } from '@/state/handover/sheets';

@@ -2,7 +2,7 @@
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import type { Sheet, Spot } from '@/core/sheet/schema';
-import { sentence } from '@/state/artwork/imports';
+import { sentence } from '@/state/sentence';
 import { useShop } from '@/state/shop/shop';
 import { addSheet, printsIn, removeSheet, saveSheet } from '@/state/handover/sheets';
 import { NameField } from '@/ui/NameField';
@@ -12,6 +12,7 @@ import { SheetDrawing } from './SheetDrawing';
 import { SheetSettings } from './SheetSettings';
 import { useLayout } from './useLayout';
 import { Select } from '@/ui/Select';
+import { tellDone } from '@/ui/tell';
 
 /** What is printed together: prints of many fits on paper, film or vinyl, with what the press needs to know. */
 export function SheetsPlace() {
@@ -29,7 +30,7 @@ export function SheetsPlace() {
   };
   const remove = async (sheet: Sheet) => {
     const undo = await removeSheet(sheet);
-    toast(`“${sheet.name}” is taken out.`, { action: { label: 'Undo', onClick: () => void undo() } });
+    tellDone(`“${sheet.name}” is taken out.`, undo);
   };
   return (
     <div className="flex min-h-0 grow flex-col">

@@ -5,10 +5,12 @@ import { useEffect, useState, useSyncExternalStore, type ReactNode } from 'react
 import { Toaster, toast } from 'sonner';
 import { loadDemo } from '@/state/shop/demo';
 import { sweepDockets } from '@/state/bench/dockets';
-import { sentence } from '@/state/artwork/imports';
-import { changeSettings, openShop, useShop } from '@/state/shop/shop';
-import { engineHindrance } from '@/state/engine/engine';
-import { askToKeep, roomTrouble } from '@/state/shop/storage';
+import { sentence } from '@/state/sentence';
+import { changeSettings } from '@/state/shop/records';
+import { followOthers, leaveRefused, tryAgain, useRefused } from '@/state/shop/commit';
+import { openShop, useShop, type Shop } from '@/state/shop/shop';
+import { engineHindrance, isStopped } from '@/state/engine/engine';
+import { askToKeep, clearLoose, onStanding, roomTrouble } from '@/state/shop/storage';
 import { Tape } from '@/ui/Tape';
 import { ImportStrip } from './ImportStrip';
 import { Shortcuts } from './Shortcuts';
@@ -36,6 +38,7 @@ export function Shell({ demo, children }: { demo: boolean; children: ReactNode }
   const room = useRoomLeft();
   const [shopOpen, setShopOpen] = useState(false);
   useOpenShop(demo);
+  useTroubles();
   useSweep();
 
   const dark = useDarkFrame(settings.theme);
@@ -79,6 +82,7 @@ export function Shell({ demo, children }: { demo: boolean; children: ReactNode }
         )}
         {hindrance && <Notice>{hindrance}</Notice>}
         {trouble && <Notice>{trouble}</Notice>}
+        <Refused />
         {room && <Notice>{room}</Notice>}
         <ImportStrip />
         <div className="flex min-h-0 grow flex-col">
@@ -108,9 +112,38 @@ function Notice({ children }: { children: ReactNode }) {
   );
 }
 
-function Opening({ phase }: { phase: string }) {
-  return <p className="p-6 text-ink-2">{phase === 'opening' ? 'Opening your shop…' : ''}</p>;
+/** What the browser refused to store: told wherever one is, with a way to try again and one to leave it. */
+function Refused() {
+  const { trouble, waiting } = useRefused();
+  if (trouble === null) return null;
+  return (
+    <Notice>
+      {trouble} {waiting > 1 ? `${waiting} changes wait.` : ''}{' '}
+      <button className="verb ml-4" onClick={tryAgain}>
+        Try again
+      </button>
+      <button className="verb ml-4" onClick={leaveRefused}>
+        Leave it undone
+      </button>
+    </Notice>
+  );
 }
+
+function Opening({ phase }: { phase: Shop['phase'] }) {
+  return (
+    <p role="status" className="p-6 text-ink-2">
+      {OPENING[phase]}
+    </p>
+  );
+}
+
+const OPENING: Record<Shop['phase'], string> = {
+  opening: 'Opening your shop…',
+  waiting: 'Another window holds this shop with an older Up Fit: close that window, and this one goes on.',
+  open: '',
+  closed: '',
+  left: 'A newer Up Fit was opened in another window. All is saved: reload this window to go on.',
+};
 
 /** Whether the frame is dark: as the seller chose, or as the system is. The viewing grey stays the same in both. */
 function useDarkFrame(theme: 'system' | 'light' | 'dark'): boolean {
@@ -158,6 +191,28 @@ function useRoomLeft(): string | null {
 
 let opening: Promise<void> | undefined;
 
+/** What becomes of the store while the page is open. */
+onStanding((state) => {
+  const { phase } = useShop.getState();
+  if (state === 'waiting') useShop.setState({ phase: 'waiting' });
+  else if (state === 'left') useShop.setState({ phase: 'left' });
+  else if (state === 'open' && phase === 'waiting') useShop.setState({ phase: 'opening' });
+});
+
+/** Tells what went wrong where nobody else does: there is one place for it. */
+function useTroubles(): void {
+  useEffect(() => {
+    const tell = (event: PromiseRejectionEvent) => {
+      event.preventDefault();
+      if (!isStopped(event.reason)) toast(sentence(event.reason), { duration: 10_000 });
+    };
+    addEventListener('unhandledrejection', tell);
+    return () => {
+      removeEventListener('unhandledrejection', tell);
+    };
+  }, []);
+}
+
 function useOpenShop(demo: boolean): void {
   useEffect(() => {
     opening ??= open(demo);
@@ -166,9 +221,12 @@ function useOpenShop(demo: boolean): void {
 
 async function open(demo: boolean): Promise<void> {
   try {
-    const unread = await openShop();
-    if (unread > 0)
-      toast(`${unread} stored records could not be read. They are kept; a newer Up Fit may read them.`);
+    followOthers();
+    await openShop();
+    const { aside } = useShop.getState();
+    if (aside.length > 0)
+      toast(`${aside.length} stored records do not read and are set aside: the shop’s menu lists them.`);
+    void clearLoose();
     const { settings } = useShop.getState();
     // A demo whose loading was cut short is gone on with: what is there already is known by its files.
     if (demo && !settings.demoLoaded && engineHindrance() === null) await loadDemo();

@@ -1,30 +1,25 @@
 'use client';
 import { useRef, useState } from 'react';
-import { toast } from 'sonner';
-import { openArchive, saveArchive, takeArchive, type Change, type OpenedArchive } from '@/state/shop/archive';
-import { sentence } from '@/state/artwork/imports';
-import { changeSettings, useShop } from '@/state/shop/shop';
+import {
+  countHere,
+  openArchive,
+  saveArchive,
+  takeArchive,
+  wordsOf,
+  type Change,
+  type OpenedArchive,
+} from '@/state/shop/archive';
+import { sentence } from '@/state/sentence';
+import { changeSettings } from '@/state/shop/records';
+import { useShop } from '@/state/shop/shop';
 import { isStopped, type JobOptions } from '@/state/engine/engine';
 import { Field } from '@/ui/Field';
 import { Dialog, LeaveDialog } from '@/ui/Dialog';
 import { useFilePicker } from '@/ui/useFilePicker';
 import { Progress } from '@/ui/Progress';
 import { Select } from '@/ui/Select';
-
-const KINDS: Record<Change['table'], string> = {
-  artworks: 'artworks',
-  designs: 'designs',
-  fits: 'fits',
-  blanks: 'own blanks',
-  specs: 'house specs',
-  underlays: 'templates',
-  swatches: 'palettes',
-  faces: 'fonts',
-  profiles: 'printing profiles',
-  layouts: 'starting layouts',
-  photos: 'photos of blanks',
-  sheets: 'sheets',
-};
+import { tellDone } from '@/ui/tell';
+import { SetAside } from './SetAside';
 
 /** The shop as a whole: its name, and all of it in one file, out and in. */
 export function ShopDialog({ onClose }: { onClose: () => void }) {
@@ -44,8 +39,11 @@ export function ShopDialog({ onClose }: { onClose: () => void }) {
     });
   const take = (archive: OpenedArchive, replace: boolean) =>
     work.run('Bringing in', async () => {
-      await takeArchive(archive, replace);
-      toast(replace ? `The shop is what “${archive.name}” held.` : `“${archive.name}” is brought in.`);
+      const undo = await takeArchive(archive, replace);
+      tellDone(
+        replace ? `The shop is what “${archive.name}” held.` : `“${archive.name}” is brought in.`,
+        undo,
+      );
       onClose();
     });
   return (
@@ -97,6 +95,7 @@ export function ShopDialog({ onClose }: { onClose: () => void }) {
           {trouble}
         </p>
       )}
+      <SetAside />
       <div className="mt-5 flex">
         <LeaveDialog>Close</LeaveDialog>
       </div>
@@ -126,7 +125,7 @@ function Opened({ archive, onTake }: { archive: OpenedArchive; onTake: (replace:
         <tbody>
           {changes.map(({ table, added, changed, same }) => (
             <tr key={table} className="border-b border-rule">
-              <td className="py-0.5">{KINDS[table]}</td>
+              <td className="py-0.5">{wordsOf(table)}</td>
               <td className="text-right">{added}</td>
               <td className={`text-right ${changed > 0 ? 'font-semibold text-look' : ''}`}>{changed}</td>
               <td className="text-right">{same}</td>
@@ -148,15 +147,50 @@ function Opened({ archive, onTake }: { archive: OpenedArchive; onTake: (replace:
         >
           Bring it in
         </button>
-        <button
-          className="action-2"
-          onClick={() => {
+        <Replace
+          archive={archive}
+          onReplace={() => {
             onTake(true);
           }}
-        >
-          Replace the whole shop with it
-        </button>
+        />
       </div>
+    </div>
+  );
+}
+
+/** Replacing takes out what is here: it says how much of what, and asks. */
+function Replace({ archive, onReplace }: { archive: OpenedArchive; onReplace: () => void }) {
+  const [here, setHere] = useState<Awaited<ReturnType<typeof countHere>> | null>(null);
+  if (!here)
+    return (
+      <button className="action-2" onClick={() => void countHere().then(setHere)}>
+        Replace the whole shop with it…
+      </button>
+    );
+  const out = here.filter(({ count }) => count > 0);
+  const kept = archive.changes.reduce((sum, { added, changed, same }) => sum + added + changed + same, 0);
+  return (
+    <div role="group" aria-label="Replace the whole shop" className="border-l-2 border-fix pl-3">
+      <p>
+        {out.length === 0
+          ? 'There is nothing here yet.'
+          : `This takes out ${out.map(({ table, count }) => `${count} ${wordsOf(table)}`).join(', ')}`}
+        {out.length > 0 && `, and puts ${kept === 0 ? 'nothing' : `${kept} records`} in their place.`}
+      </p>
+      <p className="mt-2 flex gap-4">
+        <button className="action" onClick={onReplace}>
+          Replace it
+        </button>
+        <button
+          className="verb"
+          autoFocus
+          onClick={() => {
+            setHere(null);
+          }}
+        >
+          Keep what is here
+        </button>
+      </p>
     </div>
   );
 }

@@ -1,11 +1,15 @@
+import { UpFitError } from '@/core/errors';
 import type { Step } from '@/core/artwork/steps';
 import { followArtwork, sayChanges } from '@/core/fit/follow';
-import { artworkIdOf, type Fit } from '@/core/fit/schema';
-import { put, putArtwork, readOriginal, remove, removeOriginal } from '@/store/database';
+import { artworkIdOf, artworkIdsOf, type Fit } from '@/core/fit/schema';
+import { keepFile as keepBytes, type Store } from '@/store/commit';
+import { readOriginal } from '@/store/read';
 import type { Artwork } from '@/store/schema';
 import { engine, type JobOptions } from '@/workers/client';
 import type { ArtworkResult } from '@/workers/messages';
-import { artworkIdsOf, saveDesign, saveFit, useShop, without, withRecord } from '../shop/shop';
+import { commit, patiently } from '../shop/commit';
+import { keep } from '../shop/records';
+import { useShop } from '../shop/shop';
 
 const NO_ORIGIN: Artwork['origin'] = { source: '', licence: '', proof: '' };
 
@@ -21,27 +25,38 @@ export function ownerOf(sha256: string): Artwork | undefined {
   );
 }
 
-/** Keeps a file that was measured, as a new artwork. */
-export async function keepFile({ facts, preview }: ArtworkResult, file: Blob): Promise<Artwork> {
-  const taken = useShop.getState().artworks.has(facts.sha256);
-  const artwork: Artwork = {
-    upfit: 'artwork/1',
-    id: taken ? crypto.randomUUID() : facts.sha256,
-    facts,
-    addedAt: Date.now(),
-    preview,
-    steps: [],
-    fileName: null,
-    origin: NO_ORIGIN,
-    rendition: null,
-  };
-  await putArtwork(artwork, file);
-  show(artwork);
-  return artwork;
-}
-
-function show(artwork: Artwork): void {
-  useShop.setState(({ artworks }) => ({ artworks: withRecord(artworks, artwork.id, artwork) }));
+/** Keeps a file that was measured, as a new artwork, or answers with the one it is here already. */
+export async function keepFile(
+  { facts, preview }: ArtworkResult,
+  file: Blob,
+  signal?: AbortSignal,
+): Promise<{ artwork: Artwork; known: boolean }> {
+  const { sha256 } = facts;
+  await patiently(() => keepBytes('originals', sha256, file), signal);
+  const { result } = await commit(
+    ['artworks'],
+    async (store) => {
+      // Another window may have taken the same file in meanwhile.
+      const all = await store.all('artworks');
+      const here = all.find((one) => one.facts.sha256 === sha256 && one.rendition === null);
+      if (here) return { artwork: here, known: true };
+      const artwork: Artwork = {
+        upfit: 'artwork/1',
+        id: all.some(({ id }) => id === sha256) ? crypto.randomUUID() : sha256,
+        facts,
+        addedAt: Date.now(),
+        preview,
+        steps: [],
+        fileName: null,
+        origin: NO_ORIGIN,
+        rendition: null,
+      };
+      store.put('artworks', artwork);
+      return { artwork, known: false };
+    },
+    { signal },
+  );
+  return result;
 }
 
 /** Changes what is noted of an artwork; its pixels stay. */
@@ -49,17 +64,17 @@ export async function noteArtwork(
   artworkId: string,
   note: Partial<Pick<Artwork, 'origin' | 'rendition'>> & { name?: string },
 ): Promise<void> {
-  const artwork = useShop.getState().artworks.get(artworkId);
-  if (!artwork) return;
-  const { name = artwork.facts.name, ...others } = note;
-  const noted: Artwork = {
-    ...artwork,
-    ...others,
-    fileName: artwork.fileName ?? (name === artwork.facts.name ? null : artwork.facts.name),
-    facts: { ...artwork.facts, name },
-  };
-  show(noted);
-  await put('artworks', noted);
+  await commit(['artworks'], async (store) => {
+    const artwork = await store.get('artworks', artworkId);
+    if (!artwork) return;
+    const { name = artwork.facts.name, ...others } = note;
+    store.put('artworks', {
+      ...artwork,
+      ...others,
+      fileName: artwork.fileName ?? (name === artwork.facts.name ? null : artwork.facts.name),
+      facts: { ...artwork.facts, name },
+    });
+  });
 }
 
 /** What became of a change of an artwork's pixels: told, and to be taken back. */
@@ -105,35 +120,25 @@ export async function addRendition(
     facts: { ...artwork.facts, name },
     rendition: { of, ...rendition },
   };
-  show(copy);
-  await put('artworks', copy);
+  await keep('artworks', copy);
   return copy;
 }
 
-/** Takes an artwork out, with the pieces that show it; gives back what undoes it. */
-export async function removeArtwork(artwork: Artwork): Promise<() => Promise<void>> {
-  const { artworks, designs, fits } = useShop.getState();
-  const file = await readOriginal(artwork.facts.sha256);
-  const shown = [...fits.values()].filter((fit) => artworkIdsOf(fit).includes(artwork.id));
-  const used = [...designs.values()].filter((design) =>
-    design.artworks.some(({ artworkId }) => artworkId === artwork.id),
-  );
-  for (const fit of shown) await saveFit(withoutArtwork(fit, artwork.id));
-  for (const design of used) {
-    await saveDesign({
-      ...design,
-      artworks: design.artworks.filter(({ artworkId }) => artworkId !== artwork.id),
-    });
-  }
-  useShop.setState({ artworks: without(artworks, artwork.id) });
-  await remove('artworks', artwork.id);
-  await dropUnused(artwork.facts.sha256);
-  return async () => {
-    await putArtwork(artwork, file);
-    show(artwork);
-    for (const design of used) await saveDesign(design);
-    for (const fit of shown) await saveFit(fit);
-  };
+/** Takes an artwork out, with the pieces that show it; gives back what undoes it. Its file is kept for a day. */
+export async function removeArtwork({ id }: Artwork): Promise<() => Promise<void>> {
+  const { undo } = await commit(['artworks', 'designs', 'fits'], async (store) => {
+    for (const fit of await fitsShowing(store, id)) store.put('fits', withoutArtwork(fit, id));
+    for (const design of await store.all('designs')) {
+      const artworks = design.artworks.filter(({ artworkId }) => artworkId !== id);
+      if (artworks.length < design.artworks.length) store.put('designs', { ...design, artworks });
+    }
+    store.remove('artworks', id);
+  });
+  return undo;
+}
+
+async function fitsShowing(store: Store, artworkId: string): Promise<Fit[]> {
+  return (await store.all('fits')).filter((fit) => artworkIdsOf(fit).includes(artworkId));
 }
 
 function withoutArtwork(fit: Fit, artworkId: string): Fit {
@@ -146,29 +151,18 @@ function withoutArtwork(fit: Fit, artworkId: string): Fit {
   };
 }
 
-/** One record in another's place, with its file; what showed the old one follows. */
+/** One record in another's place, with its file; what shows the old one follows. */
 async function become(before: Artwork, after: Artwork, file: Blob): Promise<Changed> {
-  const old = await readOriginal(before.facts.sha256);
-  const shown = [...useShop.getState().fits.values()].filter((fit) => artworkIdsOf(fit).includes(before.id));
-  await putArtwork(after, file);
-  show(after);
-  for (const fit of shown) await saveFit(followArtwork(fit, before.id, before.facts, after.facts));
-  await dropUnused(before.facts.sha256);
-  return {
-    artwork: after,
-    said: sayChanges(before.facts, after.facts),
-    fits: shown.length,
-    undo: async () => {
-      await putArtwork(before, old);
-      show(before);
-      for (const fit of shown) await saveFit(fit);
-      await dropUnused(after.facts.sha256);
-    },
-  };
-}
-
-/** A file goes once no artwork is made from it. */
-async function dropUnused(sha256: string): Promise<void> {
-  const used = [...useShop.getState().artworks.values()].some(({ facts }) => facts.sha256 === sha256);
-  if (!used) await removeOriginal(sha256);
+  await patiently(() => keepBytes('originals', after.facts.sha256, file));
+  const { result, undo } = await commit(['artworks', 'fits'], async (store) => {
+    const now = await store.get('artworks', before.id);
+    if (!now) throw new UpFitError('not-found', `“${before.facts.name}” was taken out in another window.`);
+    const shown = await fitsShowing(store, before.id);
+    // What was noted of it meanwhile stays.
+    const { facts, preview, steps, fileName } = after;
+    store.put('artworks', { ...now, facts: { ...facts, name: now.facts.name }, preview, steps, fileName });
+    for (const fit of shown) store.put('fits', followArtwork(fit, before.id, now.facts, facts));
+    return shown.length;
+  });
+  return { artwork: after, said: sayChanges(before.facts, after.facts), fits: result, undo };
 }

@@ -1,7 +1,8 @@
 import { create } from 'zustand';
 import type { Design } from '@/core/fit/schema';
 import type { Artwork } from '@/store/schema';
-import { saveDesign, useShop } from '../shop/shop';
+import type { Store } from '@/store/commit';
+import { commit } from '../shop/commit';
 
 /** A folder with more artworks than this is more likely a store of files than one design: it is asked about. */
 const MOST_AT_ONCE = 24;
@@ -32,8 +33,13 @@ export async function answerFolder(name: string, makeDesign: boolean): Promise<v
 
 /** A design of some artworks; opaque artwork is taken for a ground, transparent for a motif. */
 export async function designOf(name: string, artworks: readonly Artwork[]): Promise<Design> {
-  const { designs } = useShop.getState();
-  const order = Math.max(-1, ...[...designs.values()].map((one) => one.order)) + 1;
+  const { result } = await commit(['designs'], async (store) => newDesign(store, name, artworks));
+  return result;
+}
+
+/** The same as part of another act. */
+export async function newDesign(store: Store, name: string, artworks: readonly Artwork[]): Promise<Design> {
+  const order = Math.max(-1, ...(await store.all('designs')).map((one) => one.order)) + 1;
   const design: Design = {
     upfit: 'design/1',
     id: crypto.randomUUID(),
@@ -46,6 +52,6 @@ export async function designOf(name: string, artworks: readonly Artwork[]): Prom
       }),
     ),
   };
-  await saveDesign(design);
+  store.put('designs', design);
   return design;
 }

@@ -1,9 +1,9 @@
 import { create } from 'zustand';
-import { UpFitError } from '@/core/errors';
+import { sentence } from '../sentence';
 import { requireReadableSize } from '@/core/artwork/limits';
 import { ENGINES, engine, isStopped } from '@/workers/client';
 import type { Artwork } from '@/store/schema';
-import { keepFile, ownerOf } from './artworks';
+import { keepFile } from './artworks';
 import { gatherFolder } from './folders';
 
 /** One file on its way in. */
@@ -136,27 +136,12 @@ async function importOne({ id, name, file }: Import, signal: AbortSignal): Promi
       change(id, { share });
     };
     const measured = await engine.measure({ name, file, steps: [] }, { signal, onProgress });
-    const known = ownerOf(measured.facts.sha256);
-    if (known) {
-      change(id, { phase: 'known', share: 1, message: `Already here as “${known.facts.name}”.` });
-      return known;
-    }
-    const artwork = await keepFile(measured, file);
-    change(id, { phase: 'done', share: 1 });
+    const { artwork, known } = await keepFile(measured, file, signal);
+    const message = known ? `Already here as “${artwork.facts.name}”.` : null;
+    change(id, { phase: known ? 'known' : 'done', share: 1, message });
     return artwork;
   } catch (error) {
     change(id, isStopped(error) ? { phase: 'stopped' } : { phase: 'failed', message: sentence(error) });
     return null;
   }
-}
-
-/** An error as one sentence for the seller. */
-export function sentence(error: unknown): string {
-  if (error instanceof UpFitError) return error.message;
-  if (error instanceof DOMException && error.name === 'QuotaExceededError') {
-    return 'This browser has no room left for the file: delete artwork you no longer need, or free disk space.';
-  }
-  return error instanceof Error
-    ? error.message
-    : 'Something went wrong that Up Fit has no words for: try again.';
 }

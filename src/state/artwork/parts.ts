@@ -1,4 +1,4 @@
-import { readOriginal } from '@/store/database';
+import { readOriginal } from '@/store/read';
 import type { Artwork } from '@/store/schema';
 import { engine } from '@/workers/client';
 

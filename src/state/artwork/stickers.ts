@@ -7,8 +7,8 @@ import type { Fit } from '@/core/fit/schema';
 import type { Artwork } from '@/store/schema';
 import type { JobOptions } from '@/workers/client';
 import { withCuts } from '../bench/cutting';
-import { designOf } from './folders';
-import { saveDesign, saveFit } from '../shop/shop';
+import { newDesign } from './folders';
+import { commit } from '../shop/commit';
 
 /** The fit that a set of stickers is, cut: a face for each. It is kept nowhere yet. */
 export function cutSet(
@@ -37,10 +37,13 @@ export function cutSet(
 
 /** Keeps a cut set as a design of its own, a row of the range, and its fit. */
 export async function keepSet(fit: Fit, name: string, artwork: Artwork): Promise<Fit> {
-  const design = await designOf(name, [artwork]);
-  // Whatever the picture is elsewhere, here it is cut out.
-  await saveDesign({ ...design, artworks: [{ artworkId: artwork.id, role: 'motif' }] });
-  const kept = { ...fit, id: crypto.randomUUID(), designId: design.id };
-  await saveFit(kept);
-  return kept;
+  const { result } = await commit(['designs', 'fits'], async (store) => {
+    const design = await newDesign(store, name, [artwork]);
+    // Whatever the picture is elsewhere, here it is cut out.
+    store.put('designs', { ...design, artworks: [{ artworkId: artwork.id, role: 'motif' }] });
+    const kept = { ...fit, id: crypto.randomUUID(), designId: design.id };
+    store.put('fits', kept);
+    return kept;
+  });
+  return result;
 }

@@ -4,13 +4,14 @@ import { isToShape } from '@/core/cut/face';
 import { cutKey } from '@/core/cut/make';
 import type { Parting } from '@/core/cut/parting';
 import type { Cut } from '@/core/fit/cut';
-import type { Fit, FitFace } from '@/core/fit/schema';
+import { artworkIdsOf, type Fit, type FitFace } from '@/core/fit/schema';
 import type { Artwork } from '@/store/schema';
 import { engine, isStopped, type JobOptions } from '@/workers/client';
 import { amendFit, useBench, useRole } from './open-fit';
 import { fitJob, jobArtwork } from './dockets';
 import { towardsEdit } from './save-queue';
-import { artworkIdsOf, contextOf, saveFit, useShop } from '../shop/shop';
+import { saveFit } from '../shop/records';
+import { contextOf, useShop } from '../shop/shop';
 
 /** The connected shapes of an artwork. */
 export async function partArtwork(artwork: Artwork, options: JobOptions = {}): Promise<Parting> {

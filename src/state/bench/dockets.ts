@@ -2,8 +2,8 @@ import { pixelsKey } from '@/core/artwork/steps';
 import type { Docket } from '@/core/check/docket';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import type { Press } from '@/core/colour/press';
-import type { Fit } from '@/core/fit/schema';
-import { readOriginal } from '@/store/database';
+import { artworkIdsOf, type Fit } from '@/core/fit/schema';
+import { readOriginal } from '@/store/read';
 import type { Artwork, Settings, StoredDocket } from '@/store/schema';
 import { engine, isStopped, type JobOptions } from '@/workers/client';
 import { CoarseDockets } from '@/workers/docket-client';
@@ -12,7 +12,8 @@ import type { Preview } from '../artwork/previews';
 import { blankOf } from '../shop/library';
 import { pressAsked, pressKey } from '../engine/press';
 import { inOrder } from '@/core/key-order';
-import { artworkIdsOf, contextOf, saveDocket, useShop, type Shop } from '../shop/shop';
+import { saveDocket } from '../shop/records';
+import { contextOf, useShop, type Shop } from '../shop/shop';
 import { RULES_KEY } from '@/core/check/registry';
 
 /** What a docket was measured from: it holds as long as this stays the same. */

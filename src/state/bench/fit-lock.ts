@@ -4,13 +4,11 @@ export type Role = 'writing' | 'following';
 interface Heard {
   /** This tab's role changed. */
   onRole: (role: Role) => void;
-  /** Another tab, which writes, has saved an edit. */
-  onChanged: () => void;
   /** Writes all that is still to be written; asked before the fit is handed over. */
   finish: () => Promise<unknown>;
 }
 
-type Message = { kind: 'changed' } | { kind: 'hand-over' };
+type Message = { kind: 'hand-over' };
 
 /** How long the other tab has to finish its edit before the fit is taken from it, in ms: it may be frozen. */
 const PATIENCE = 1500;
@@ -30,9 +28,8 @@ export class FitHold {
   ) {
     this.lock = `up-fit/fit/${fitId}`;
     this.channel = new BroadcastChannel(this.lock);
-    this.channel.addEventListener('message', ({ data }: MessageEvent<Message>) => {
-      if (data.kind === 'changed') this.heard.onChanged();
-      else if (this.release) void this.handOver();
+    this.channel.addEventListener('message', () => {
+      if (this.release) void this.handOver();
     });
   }
 
@@ -43,11 +40,6 @@ export class FitHold {
     });
     if (!free) this.wait();
     return free ? 'writing' : 'following';
-  }
-
-  /** Tells other tabs that an edit is saved. */
-  tell(): void {
-    this.channel.postMessage({ kind: 'changed' } satisfies Message);
   }
 
   /** Asks the other tab to finish and hand the fit over; takes it where no answer comes. */

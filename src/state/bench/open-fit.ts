@@ -4,14 +4,15 @@ import type { FacePieces } from '@/core/fit/selection';
 import { withoutEmptyGroups } from '@/core/fit/selection';
 import type { Remedy } from '@/core/check/finding';
 import type { Cut } from '@/core/fit/cut';
-import type { Fit, FitFace, Piece } from '@/core/fit/schema';
+import { artworkIdsOf, type Fit, type FitFace, type Piece } from '@/core/fit/schema';
 import { MOST_STEPS, readHistory } from '@/store/history';
-import { readFit } from '@/store/database';
+import { readOne } from '@/store/read';
 import { restHand, useHand } from './hand';
 import { FitHold, type Role } from './fit-lock';
-import { isUnsaved, keepEdit, keepWaiting } from './save-queue';
+import { BY_BENCH, ChangedElsewhere, isUnsaved, keepEdit, keepWaiting } from './save-queue';
 import { dequal } from 'dequal';
-import { artworkIdsOf, showFit, useShop } from '../shop/shop';
+import { onChange } from '../shop/commit';
+import { show, useShop } from '../shop/shop';
 
 interface OpenFit {
   fit: Fit | null;
@@ -41,7 +42,6 @@ export async function openFit(fitId: string | null): Promise<void> {
       if (role === 'writing' && useRole.getState().role === 'following') void beginWriting(own, fitId);
       else useRole.setState({ role });
     },
-    onChanged: () => void reload(fitId, false),
     finish: keepWaiting,
   });
   hold = own;
@@ -90,16 +90,29 @@ async function load(fitId: string, writes: boolean): Promise<void> {
   history.getState().resume();
   based = kept !== null;
   useShop.setState({ onBench: fitId });
-  if (changed) await keepEdit({ fit, number: here + 1, step: true });
+  if (changed) await keepEdit({ fit, number: here + 1, step: true }, fit);
 }
 
-/** Another tab wrote: what it saved takes the place of what is here. */
-async function reload(fitId: string, writes: boolean): Promise<void> {
-  const fit = await readFit(fitId);
-  if (!fit) return;
-  showFit(fit);
-  await load(fitId, writes);
+let reloading: Promise<void> | null = null;
+
+/** Written elsewhere: what is on the disk takes the place of what is here. A fit that was taken out is put away. */
+function reload(fitId: string, writes: boolean): Promise<void> {
+  reloading ??= (async () => {
+    const after = await readOne('fits', fitId);
+    show([{ table: 'fits', key: fitId, after }]);
+    if (after) await load(fitId, writes);
+    else closeFit();
+  })().finally(() => (reloading = null));
+  return reloading;
 }
+
+// Another window, or another place of this one, changed the fit that is open here.
+onChange((changes, by) => {
+  const id = useBench.getState().fit?.id;
+  if (by === BY_BENCH || id === undefined || !changes.some((one) => one.table === 'fits' && one.key === id))
+    return;
+  void reload(id, useRole.getState().role === 'writing').catch(() => undefined);
+});
 
 /** Takes the fit over from the tab that writes it, once that has finished its edit. */
 export function takeOver(): void {
@@ -113,13 +126,19 @@ export async function changeFit(change: (fit: Fit) => Fit): Promise<void> {
   if (!fit || useRole.getState().role !== 'writing') return;
   const next = change(fit);
   if (dequal(next, fit)) return;
-  if (!based) {
-    based = true;
-    void keepEdit({ fit, number, step: true });
-  }
+  // Refused for the same reason as the edit that goes on from it, which tells.
+  if (!based) keepEdit({ fit, number, step: true }, fit).catch(() => undefined);
+  based = true;
   useBench.setState({ fit: next, number: number + 1 });
-  showFit(next);
-  if (await keepEdit({ fit: next, number: number + 1, step: true })) hold?.tell();
+  try {
+    await keepEdit({ fit: next, number: number + 1, step: true }, fit);
+  } catch (error) {
+    if (useBench.getState().fit?.id !== fit.id) return;
+    await reload(fit.id, true);
+    // Made to what it was; the other window's change stays, and this one is made to that.
+    if (error instanceof ChangedElsewhere) await changeFit(change);
+    else throw error;
+  }
 }
 
 /**
@@ -134,8 +153,7 @@ export async function amendFit(before: Fit, after: Fit): Promise<void> {
   useBench.setState({ fit: after });
   history.resume();
   based = true;
-  showFit(after);
-  if (await keepEdit({ fit: after, number, step: true })) hold?.tell();
+  await keepEdit({ fit: after, number, step: true }, before);
 }
 
 /** Does what a finding's remedy says, as one step. */
@@ -230,12 +248,16 @@ export function redo(): Promise<void> {
 async function step(way: 'undo' | 'redo'): Promise<void> {
   useHand.setState({ draft: null, snapped: null });
   if (useRole.getState().role !== 'writing') return;
-  const before = useBench.getState().number;
+  const before = useBench.getState();
   useBench.temporal.getState()[way]();
   const { fit, number } = useBench.getState();
-  if (!fit || number === before) return;
-  showFit(fit);
-  if (await keepEdit({ fit, number, step: false })) hold?.tell();
+  if (!fit || !before.fit || number === before.number) return;
+  try {
+    await keepEdit({ fit, number, step: false }, before.fit);
+  } catch {
+    // There is another state to go back from by now: it is shown instead.
+    await reload(fit.id, true);
+  }
 }
 
 if (typeof window !== 'undefined') {

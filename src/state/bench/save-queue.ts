@@ -1,8 +1,12 @@
 import { create } from 'zustand';
+import { inOrder } from '@/core/key-order';
 import type { Fit } from '@/core/fit/schema';
-import { writeHead, writeStep } from '@/store/history';
+import { Conflict } from '@/store/commit';
+import { beforeLeaving } from '@/store/database';
+import { putEdit, type Edit } from '@/store/history';
+import { commit, tryAgain, useRefused } from '../shop/commit';
 
-/** How an edit stands: on the disk, on its way there, or refused. */
+/** How the open fit's edits stand: on the disk, on their way there, or refused and tried again. */
 export interface Saving {
   phase: 'saved' | 'saving' | 'refused';
   /** Why it was refused and what to do, in a sentence. */
@@ -11,69 +15,81 @@ export interface Saving {
 
 export const useSaving = create<Saving>(() => ({ phase: 'saved', trouble: null }));
 
-interface Edit {
-  fit: Fit;
-  number: number;
-  /** A step of its own, or a way back or forth to one that is kept already. */
-  step: boolean;
+/** Who makes edits, as listeners to changes know it. */
+export const BY_BENCH = 'bench';
+
+/** The fit on the disk is not the one that an edit was made to: it was changed in another window. */
+export class ChangedElsewhere extends Conflict {
+  constructor() {
+    super('This fit was changed in another window: your edit is made to what it is now.');
+  }
 }
 
-/** Edits that are not on the disk yet, the oldest first: what is refused stays here and is tried again. */
-const waiting: Edit[] = [];
-let writing: Promise<boolean> | null = null;
-
-/** Keeps an edit of the open fit; resolves once it is on the disk, or refused. */
-export function keepEdit(edit: Edit): Promise<boolean> {
-  waiting.push(edit);
-  return keepWaiting();
-}
-
-/** Work under way that ends in an edit, such as setting type. */
+/** Edits that are not on the disk yet, and work under way that ends in one, such as setting type. */
+let waiting = 0;
 let towards = 0;
+/** Ends with the last edit: they are written one after another. */
+let queue: Promise<unknown> = Promise.resolve();
+
+/** Whether an edit would be lost if the page were closed now. */
+export function isUnsaved(): boolean {
+  return waiting > 0 || towards > 0;
+}
+
+function look(): void {
+  const { trouble } = useRefused.getState();
+  if (waiting > 0 && trouble !== null) useSaving.setState({ phase: 'refused', trouble });
+  else useSaving.setState({ phase: isUnsaved() ? 'saving' : 'saved', trouble: null });
+}
+useRefused.subscribe(look);
+
+/**
+ * Keeps an edit of the open fit that was made to `base`; resolves once it is on the disk, however long that is refused.
+ * Throws ChangedElsewhere where the fit is another there.
+ */
+export function keepEdit(edit: Edit, base: Fit): Promise<void> {
+  waiting++;
+  look();
+  const kept = queue
+    .then(() => writeEdit(edit, base))
+    .finally(() => {
+      waiting--;
+      look();
+    });
+  queue = kept.catch(() => undefined);
+  return kept;
+}
+
+async function writeEdit(edit: Edit, base: Fit): Promise<void> {
+  const act = async (store: Parameters<Parameters<typeof commit>[1]>[0]) => {
+    const stored = await store.get('fits', edit.fit.id);
+    if (!stored) throw new Conflict('This fit was taken out in another window: undo that there to go on.');
+    if (said(stored) !== said(base)) throw new ChangedElsewhere();
+    await putEdit(store, edit);
+  };
+  await commit(['fits', 'steps', 'heads'], act, { by: BY_BENCH });
+}
+
+function said(fit: Fit): string {
+  return JSON.stringify(fit, inOrder);
+}
+
+beforeLeaving(keepWaiting);
 
 /** Does work that ends in an edit: until it has ended, the fit counts as not saved. */
 export async function towardsEdit<T>(work: () => Promise<T>): Promise<T> {
   towards++;
-  useSaving.setState({ phase: 'saving' });
+  look();
   try {
     return await work();
   } finally {
     towards--;
-    if (!isUnsaved()) useSaving.setState({ phase: 'saved', trouble: null });
+    look();
   }
 }
 
-/** Writes all that waits. False where some of it was refused. */
-export function keepWaiting(): Promise<boolean> {
-  if (waiting.length === 0) return writing ?? Promise.resolve(true);
-  useSaving.setState({ phase: 'saving' });
-  writing ??= write().finally(() => (writing = null));
-  return writing;
-}
-
-async function write(): Promise<boolean> {
-  for (let edit = waiting[0]; edit; edit = waiting[0]) {
-    try {
-      await (edit.step ? writeStep(edit.fit, edit.number) : writeHead(edit.fit, edit.number));
-      waiting.shift();
-    } catch (error) {
-      useSaving.setState({ phase: 'refused', trouble: refusal(error) });
-      return false;
-    }
-  }
-  if (!isUnsaved()) useSaving.setState({ phase: 'saved', trouble: null });
-  return true;
-}
-
-/** Whether an edit would be lost if the page were closed now. */
-export function isUnsaved(): boolean {
-  return waiting.length > 0 || towards > 0;
-}
-
-/** What to do where the browser keeps nothing more. */
-export function refusal(error: unknown): string {
-  const full = error instanceof DOMException && error.name === 'QuotaExceededError';
-  return full
-    ? 'Not saved: this browser’s storage is full. Take out artwork you no longer use or free space on the disk, then try again. Until then the edit is on the screen only.'
-    : 'Not saved: the browser refused to store it. Leave private browsing or allow this site to store data, then try again. Until then the edit is on the screen only.';
+/** Tries what was refused again; answers once every edit so far is on the disk. */
+export async function keepWaiting(): Promise<void> {
+  tryAgain();
+  await queue;
 }

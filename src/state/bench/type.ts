@@ -1,9 +1,9 @@
 import { UpFitError } from '@/core/errors';
 import type { Ink, Lettering } from '@/core/type/schema';
-import { put, remove } from '@/store/database';
 import type { StoredFont } from '@/store/kept';
 import { typeWorker } from '@/workers/type-client';
-import { useShop, withRecord, without } from '../shop/shop';
+import { keep, takeOut } from '../shop/records';
+import { useShop } from '../shop/shop';
 
 /** Sets lettering as outlines; null where it has no ink. Throws where its face is gone. */
 export function lay(lettering: Lettering): Promise<Ink | null> {
@@ -17,15 +17,13 @@ export async function addFont(file: File): Promise<StoredFont> {
   if (!read.ok) throw new UpFitError('unreadable', read.message);
   const { id, facts } = read;
   const face: StoredFont = { id, facts, fileName: file.name, addedAt: Date.now(), file };
-  useShop.setState(({ faces }) => ({ faces: withRecord(faces, id, face) }));
-  await put('faces', face);
+  await keep('faces', face);
   return face;
 }
 
 /** Takes a face out. Texts that were set in it keep their outlines. */
-export async function removeFont(id: string): Promise<void> {
-  useShop.setState(({ faces }) => ({ faces: without(faces, id) }));
-  await remove('faces', id);
+export function removeFont(id: string): Promise<() => Promise<void>> {
+  return takeOut('faces', id);
 }
 
 /** Reads the shape of an SVG to clip to. Throws with a sentence where it has none. */

@@ -1,12 +1,12 @@
 import { create } from 'zustand';
 import type { Cmyk } from '@/core/colour/palette';
 import type { Intent, Press } from '@/core/colour/press';
-import { put, remove } from '@/store/database';
 import type { StoredProfile } from '@/store/kept';
 import type { Settings } from '@/store/schema';
 import { engine } from '@/workers/client';
 import type { PressAsked } from '@/workers/messages';
-import { changeSettings, useShop, without, withRecord, type Shop } from '../shop/shop';
+import { changeSettings, keep, takeOut } from '../shop/records';
+import { useShop, type Shop } from '../shop/shop';
 
 /** The profile and intent that a house's prints go through. */
 export function pressChoice(specId: string, { settings, profiles }: Pick<Shop, 'settings' | 'profiles'>) {
@@ -64,20 +64,22 @@ export async function keepProfile(file: File): Promise<StoredProfile> {
     addedAt: Date.now(),
     file: new Blob([await file.arrayBuffer()]),
   };
-  useShop.setState(({ profiles }) => ({ profiles: withRecord(profiles, id, profile) }));
-  await put('profiles', profile);
+  await keep('profiles', profile);
   return profile;
 }
 
 /** Takes a profile out; houses that went through it go through the shipped one. */
-export async function removeProfile(id: string): Promise<void> {
-  useShop.setState(({ profiles }) => ({ profiles: without(profiles, id) }));
-  await remove('profiles', id);
+export function removeProfile(id: string): Promise<() => Promise<void>> {
+  return takeOut('profiles', id);
 }
 
 /** Chooses what a house's prints go through. */
-export function choosePress(specId: string, choice: Partial<Settings['presses'][string]>): Promise<void> {
-  const { settings } = useShop.getState();
-  const before = settings.presses[specId] ?? { profileId: null, intent: 'relative' as Intent };
-  return changeSettings({ presses: { ...settings.presses, [specId]: { ...before, ...choice } } });
+export async function choosePress(
+  specId: string,
+  choice: Partial<Settings['presses'][string]>,
+): Promise<void> {
+  await changeSettings(({ presses }) => {
+    const before = presses[specId] ?? { profileId: null, intent: 'relative' as Intent };
+    return { presses: { ...presses, [specId]: { ...before, ...choice } } };
+  });
 }

@@ -7,7 +7,8 @@ import { csvOf, gplOf, swatchesOf, type Swatch } from '@/core/colour/swatches';
 import type { Fit } from '@/core/fit/schema';
 import { CUT_SPOT } from '@/core/sheet/schema';
 import type { ZipFile } from '@/files/zip';
-import { putPack, readPackZip, removePack as removeStored } from '@/store/database';
+import { keepFile } from '@/store/commit';
+import { readPackZip } from '@/store/read';
 import type { StoredPack } from '@/core/pack/record';
 import type { Artwork } from '@/store/schema';
 import { engine, isStopped, type JobOptions } from '@/workers/client';
@@ -19,7 +20,9 @@ import { packPicture } from './pictures';
 import { makePrintFiles } from './print';
 import { saveAs } from './download';
 import { isTransfer, sheetFiles } from './sheets';
-import { contextOf, useShop, withRecord, without } from '../shop/shop';
+import { patiently } from '../shop/commit';
+import { keep, takeOut } from '../shop/records';
+import { contextOf, useShop } from '../shop/shop';
 import { today } from '@/state/today';
 
 export interface PackAsked {
@@ -99,8 +102,8 @@ export async function makePack(
       sha256: made.sha256,
       orders: [],
     };
-    await putPack(pack, made.zip);
-    useShop.setState(({ packs }) => ({ packs: withRecord(packs, id, pack) }));
+    await patiently(() => keepFile('packZips', id, made.zip), signal);
+    await keep('packs', pack);
     return pack;
   } catch (error) {
     if (isStopped(error)) return null;
@@ -239,13 +242,7 @@ export async function savePack({ id, manifest }: StoredPack): Promise<void> {
   saveAs(await readPackZip(id), `${safeName(manifest.name)}.zip`);
 }
 
-/** Takes a pack out with its zip; gives back what undoes it. */
-export async function removePack(pack: StoredPack): Promise<() => Promise<void>> {
-  const zip = await readPackZip(pack.id);
-  useShop.setState(({ packs }) => ({ packs: without(packs, pack.id) }));
-  await removeStored(pack.id);
-  return async () => {
-    await putPack(pack, zip);
-    useShop.setState(({ packs }) => ({ packs: withRecord(packs, pack.id, pack) }));
-  };
+/** Takes a pack out; gives back what undoes it. Its zip is kept for a day. */
+export function removePack({ id }: StoredPack): Promise<() => Promise<void>> {
+  return takeOut('packs', id);
 }

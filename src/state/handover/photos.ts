@@ -4,12 +4,13 @@ import type { Facts } from '@/core/artwork/facts';
 import { isHeld, requireReadableSize } from '@/core/artwork/limits';
 import { PhotoSceneSchema, type PhotoScene } from '@/core/mockup/photo/schema';
 import { freeIdAmong, safeName } from '@/core/pack/names';
-import { put, remove } from '@/store/database';
 import type { StoredPhoto } from '@/store/kept';
 import { engine, type JobOptions } from '@/workers/client';
 import { makeZip, readZip } from '@/workers/zip-client';
 import { saveAs } from './download';
-import { useShop, without, withRecord } from '../shop/shop';
+import { commit } from '../shop/commit';
+import { keep, takeOut } from '../shop/records';
+import { useShop } from '../shop/shop';
 
 const INDEX = 'photo.json';
 
@@ -84,25 +85,21 @@ async function savePhoto({
   file,
 }: Omit<StoredPhoto, 'id' | 'addedAt'>): Promise<StoredPhoto> {
   const photo = { id: scene.id, scene, fileName, addedAt: Date.now(), file };
-  await put('photos', photo);
-  useShop.setState(({ photos }) => ({ photos: withRecord(photos, photo.id, photo) }));
+  await keep('photos', photo);
   return photo;
 }
 
 /** Keeps what was marked on a photo. */
 export async function changePhoto(photo: StoredPhoto, scene: PhotoScene): Promise<void> {
-  const changed = { ...photo, scene };
-  useShop.setState(({ photos }) => ({ photos: withRecord(photos, photo.id, changed) }));
-  await put('photos', changed);
+  await commit(['photos'], async (store) => {
+    const now = await store.get('photos', photo.id);
+    if (now) store.put('photos', { ...now, scene });
+  });
 }
 
 /** Takes a photo away; gives back what undoes it. */
-export async function removePhoto(photo: StoredPhoto): Promise<() => Promise<void>> {
-  await remove('photos', photo.id);
-  useShop.setState(({ photos }) => ({ photos: without(photos, photo.id) }));
-  return async () => {
-    await savePhoto(photo);
-  };
+export function removePhoto({ id }: StoredPhoto): Promise<() => Promise<void>> {
+  return takeOut('photos', id);
 }
 
 /** Hands out a photo with its marks, as a zip that `takePhoto` reads. */

@@ -1,6 +1,6 @@
 import { UpFitError } from '@/core/errors';
 import type { PrintChoice } from '@/core/print/plan';
-import type { Fit } from '@/core/fit/schema';
+import { artworkIdsOf, type Fit } from '@/core/fit/schema';
 import { safeName } from '@/core/pack/names';
 import { RENDITIONS, renditionName, renditionNote, type Rendition } from '@/core/pack/renditions';
 import { swapArtworks } from '@/core/fit/swap';
@@ -12,7 +12,7 @@ import type { Artwork } from '@/store/schema';
 import { isSilent } from '../artwork/artworks';
 import { fitJob } from '../bench/dockets';
 import { saveAs } from './download';
-import { artworkIdsOf, contextOf, useShop, type Shop } from '../shop/shop';
+import { contextOf, useShop, type Shop } from '../shop/shop';
 
 export interface MadePrints {
   /** What the files are of. */

@@ -1,11 +1,11 @@
 import { create } from 'zustand';
 import type { Answer, Desk, OrderLine } from '@/core/pack/order';
-import { put, readPackZip } from '@/store/database';
+import { readPackZip } from '@/store/read';
 import type { SentOrder, StoredPack } from '@/core/pack/record';
 import { isStopped } from '@/workers/client';
 import { DeskRefused, readDesks, sendPack } from '@/workers/desk-client';
-import { sentence } from '../artwork/imports';
-import { useShop, withRecord } from '../shop/shop';
+import { sentence } from '../sentence';
+import { commit } from '../shop/commit';
 
 /** Packs under way: bytes sent, by the order's key. */
 export const useSending = create<Record<string, { sent: number; stop: AbortController } | undefined>>(
@@ -85,10 +85,10 @@ function stateBy(answer: Answer, { order, desk }: SentOrder): Pick<SentOrder, 's
 }
 
 async function keep(packId: string, order: SentOrder): Promise<void> {
-  const pack = useShop.getState().packs.get(packId);
-  if (!pack) return;
-  const others = pack.orders.filter((one) => one.order.key !== order.order.key);
-  const kept = { ...pack, orders: [...others, order] };
-  useShop.setState(({ packs }) => ({ packs: withRecord(packs, packId, kept) }));
-  await put('packs', kept);
+  await commit(['packs'], async (store) => {
+    const pack = await store.get('packs', packId);
+    if (!pack) return;
+    const others = pack.orders.filter((one) => one.order.key !== order.order.key);
+    store.put('packs', { ...pack, orders: [...others, order] });
+  });
 }

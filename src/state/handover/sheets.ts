@@ -5,17 +5,16 @@ import { printCut } from '@/core/sheet/cut-print';
 import type { Print } from '@/core/sheet/print';
 import { newSheet, type Sheet } from '@/core/sheet/schema';
 import type { SheetFormat } from '@/files/sheet';
-import { put, remove } from '@/store/database';
 import { engine, isStopped, type JobOptions } from '@/workers/client';
 import { makeZip } from '@/workers/zip-client';
 import { fitJob } from '../bench/dockets';
 import { blankOf } from '../shop/library';
 import { saveAs } from './download';
-import { contextOf, useShop, withRecord, without, type Shop } from '../shop/shop';
+import { keep, takeOut } from '../shop/records';
+import { contextOf, useShop, type Shop } from '../shop/shop';
 
 export async function saveSheet(sheet: Sheet): Promise<void> {
-  useShop.setState(({ sheets }) => ({ sheets: withRecord(sheets, sheet.id, sheet) }));
-  await put('sheets', sheet);
+  await keep('sheets', sheet);
 }
 
 /** A sheet with nothing on it yet. */
@@ -29,10 +28,8 @@ export async function addSheet(): Promise<Sheet> {
 }
 
 /** Takes a sheet out; gives back what undoes it. */
-export async function removeSheet(sheet: Sheet): Promise<() => Promise<void>> {
-  useShop.setState(({ sheets }) => ({ sheets: without(sheets, sheet.id) }));
-  await remove('sheets', sheet.id);
-  return () => saveSheet(sheet);
+export function removeSheet({ id }: Sheet): Promise<() => Promise<void>> {
+  return takeOut('sheets', id);
 }
 
 /** Every face of every fit that carries something, as it would go on a sheet. */

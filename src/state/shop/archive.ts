@@ -4,21 +4,23 @@ import { safeName } from '@/core/pack/names';
 import { artworkIdOf, type Design, type Fit } from '@/core/fit/schema';
 import type { ZipFile } from '@/files/zip';
 import {
-  ARCHIVED,
   ARCHIVED_TABLES,
+  filesIn,
   readRecords,
-  writeRecords,
   type ArchivedTable,
   type Records,
   type StoredRecord,
 } from '@/store/archive';
-import { readOriginal } from '@/store/database';
+import { keepFile, type Store } from '@/store/commit';
+import { readOriginal } from '@/store/read';
 import { SettingsSchema, type Artwork, type Settings } from '@/store/schema';
+import { entryOf, keyIn, readRecord } from '@/store/tables';
 import { isStopped, type JobOptions } from '@/workers/client';
 import { makeZip, readZip } from '@/workers/zip-client';
 import { inOrder } from '@/core/key-order';
 import { saveAs } from '../handover/download';
-import { openShop, useShop } from './shop';
+import { commit, patiently } from './commit';
+import { useShop } from './shop';
 import { isResolvable, SPECS } from '@/core/blank/library';
 import type { HouseSpec } from '@/core/blank/schema';
 import { FileRecordSchema } from '@/core/pack/manifest';
@@ -87,9 +89,9 @@ export async function openArchive(file: File, options: JobOptions): Promise<Open
   const records = {} as Records;
   for (const table of ARCHIVED_TABLES) {
     records[table] = (head.output[table] ?? []).map((record) => {
-      const read = v.safeParse(ARCHIVED[table].schema, withFiles(file.name, table, record, files));
-      if (!read.success) throw wrong(file.name, `holds a record of its ${table} that cannot be read`);
-      return read.output;
+      const read = readRecord(table, withFiles(file.name, table, record, files));
+      if (!read.ok) throw wrong(file.name, `cannot be read: ${read.why}`);
+      return read.record;
     });
   }
   const digests = new Map(head.output.files.map(({ path, sha256 }) => [path, sha256]));
@@ -121,20 +123,49 @@ export async function openArchive(file: File, options: JobOptions): Promise<Open
   };
 }
 
-/** Brings an archive in: what is new and what differs, or in the place of everything. All of it, or nothing. */
-export async function takeArchive(archive: OpenedArchive, replace: boolean): Promise<void> {
-  const { records, originals, settings } = archive;
-  const here = await readRecords();
-  const wanted = replace ? records : ({} as Records);
-  if (!replace)
+/**
+ * Brings an archive in: what is new and what differs, or in the place of everything. All of it, or nothing; gives back
+ * what undoes it.
+ */
+export async function takeArchive(
+  { records, originals, settings }: OpenedArchive,
+  replace: boolean,
+): Promise<() => Promise<void>> {
+  for (const [sha256, file] of originals) await patiently(() => keepFile('originals', sha256, file));
+  const { undo } = await commit([...ARCHIVED_TABLES, 'heads', 'settings'], async (store) => {
     for (const table of ARCHIVED_TABLES) {
-      const known = saidBy(table, here[table]);
-      wanted[table] = records[table].filter(
-        (record) => known.get(keyOf(table, record)) !== said(table, record),
-      );
+      const known = new Map<string, string>();
+      for (const one of (await store.all(table)) as StoredRecord[]) {
+        known.set(keyOf(table, one), said(table, one));
+        if (replace) store.remove(table, keyIn(table, one));
+      }
+      for (const record of records[table]) {
+        if (!replace && known.get(keyOf(table, record)) === said(table, record)) continue;
+        store.put(table, record as never);
+        if (table === 'fits') await forgetEdits(store, record['id'] as string);
+      }
     }
-  await writeRecords(wanted, originals, { replace, settings: replace ? settings : null });
-  await openShop();
+    if (replace && settings) store.put('settings', settings);
+  });
+  return undo;
+}
+
+/** The edits that led to what was here lead nowhere once another fit is in its place. */
+async function forgetEdits(store: Store, fitId: string): Promise<void> {
+  for (const number of await store.steps(fitId, 0, Number.MAX_SAFE_INTEGER))
+    store.remove('steps', [fitId, number]);
+  store.remove('heads', fitId);
+}
+
+/** What a table's records are called. */
+export function wordsOf(table: ArchivedTable): string {
+  return entryOf(table).archive?.words ?? table;
+}
+
+/** How many records there are now that replacing the shop would take out, by table. */
+export async function countHere(): Promise<{ table: ArchivedTable; count: number }[]> {
+  const here = await readRecords();
+  return ARCHIVED_TABLES.map((table) => ({ table, count: here[table].length }));
 }
 
 const AnyRecord = v.record(v.string(), v.unknown());
@@ -153,7 +184,7 @@ function wrong(name: string, how: string): UpFitError {
 }
 
 function keyOf(table: ArchivedTable, record: StoredRecord): string {
-  return String(record[ARCHIVED[table].key]);
+  return String(keyIn(table, record));
 }
 
 /** Where an artwork's own file lies in an archive. */
@@ -169,7 +200,7 @@ function filePath(table: ArchivedTable, record: StoredRecord, field: string): st
 /** A record with its files beside it, under their paths. */
 function withoutFiles(table: ArchivedTable, record: StoredRecord, files: ZipFile[]): StoredRecord {
   const written = { ...record };
-  for (const field of ARCHIVED[table].files) {
+  for (const field of filesIn(table)) {
     const path = filePath(table, record, field);
     const blob = record[field] as Blob;
     files.push({ path, data: blob });
@@ -185,7 +216,7 @@ function withFiles(
   files: ReadonlyMap<string, Blob>,
 ): StoredRecord {
   const read = { ...record };
-  for (const field of ARCHIVED[table].files) {
+  for (const field of filesIn(table)) {
     const file = files.get(filePath(table, record, field));
     if (!file) throw wrong(name, `lacks a file of its ${table}`);
     const type = (record[field] as { type?: unknown } | undefined)?.type;
@@ -196,9 +227,7 @@ function withFiles(
 
 /** What a record says, its files left out: they are known by what made them. */
 function said(table: ArchivedTable, record: StoredRecord): string {
-  const fields = Object.entries(record).filter(
-    ([field]) => !(ARCHIVED[table].files as readonly string[]).includes(field),
-  );
+  const fields = Object.entries(record).filter(([field]) => !filesIn(table).includes(field));
   return JSON.stringify(Object.fromEntries(fields), inOrder);
 }
 
@@ -206,8 +235,8 @@ function saidBy(table: ArchivedTable, records: readonly StoredRecord[]): Map<str
   return new Map(
     records.map((record) => {
       // Read as it would be today, so that a record of an earlier version says the same.
-      const read = v.safeParse(ARCHIVED[table].schema, record);
-      const now = read.success ? read.output : record;
+      const read = readRecord(table, record);
+      const now = read.ok ? (read.record as StoredRecord) : record;
       return [keyOf(table, now), said(table, now)];
     }),
   );

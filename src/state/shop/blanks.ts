@@ -9,36 +9,32 @@ import { BlankSchema, HouseSpecSchema, type Blank, type HouseSpec, type Source }
 import { freeIdAmong, safeName } from '@/core/pack/names';
 
 import { versionKey, type Underlay } from '@/store/blanks';
-import { put, remove } from '@/store/database';
-import { library } from './library';
 import { saveAs } from '../handover/download';
-import { changeSettings, useShop, without, withRecord } from './shop';
+import { commit } from './commit';
+import { changeSettings, keep, takeOut } from './records';
+import { useShop } from './shop';
 
 /** Keeps a version of a blank: what was made on older ones stays as it is. */
-export async function saveBlank(blank: Blank): Promise<void> {
-  const key = versionKey(blank);
-  const { versions, specs, settings } = useShop.getState();
-  useShop.setState(library(withRecord(versions, key, blank), specs, settings));
-  await put('blanks', { key, blank });
+async function saveBlank(blank: Blank): Promise<void> {
+  await keep('blanks', { key: versionKey(blank), blank });
 }
 
-/** Takes one version back, as undo of `saveBlank` does. */
-export async function dropVersion(blank: Blank): Promise<void> {
-  const key = versionKey(blank);
-  const { versions, specs, settings } = useShop.getState();
-  useShop.setState(library(without(versions, key), specs, settings));
-  await remove('blanks', key);
+/** A change of a blank: what it is now, and what undoes it. */
+export interface ChangedBlank {
+  blank: Blank;
+  undo: () => Promise<void>;
 }
 
 /** The next version of a blank with something changed, kept and given back. */
-export async function changeBlank(blank: Blank, change: Partial<Blank>): Promise<Blank> {
-  const { versions } = useShop.getState();
-  const latest = Math.max(
-    ...[...versions.values()].filter(({ id }) => id === blank.id).map((one) => one.version),
-  );
-  const next = { ...blank, ...change, id: blank.id, version: latest + 1 };
-  await saveBlank(next);
-  return next;
+export async function changeBlank(blank: Blank, change: Partial<Blank>): Promise<ChangedBlank> {
+  const { result, undo } = await commit(['blanks'], async (store) => {
+    const own = (await store.all('blanks')).filter((one) => one.blank.id === blank.id);
+    const latest = Math.max(blank.version, ...own.map((one) => one.blank.version));
+    const next = { ...blank, ...change, id: blank.id, version: latest + 1 };
+    store.put('blanks', { key: versionKey(next), blank: next });
+    return next;
+  });
+  return { blank: result, undo };
 }
 
 /** A blank of one's own: a body, and the records it is printed by. */
@@ -61,25 +57,21 @@ export async function duplicateBlank({ blank }: ResolvedBlank): Promise<Blank> {
 }
 
 /** Takes a blank out of the library and off the range; gives back what undoes it. Fits on it stay whole. */
-export async function removeBlank(id: string): Promise<() => Promise<void>> {
-  const { removedBlanks, columns } = useShop.getState().settings;
-  await changeSettings({
+export function removeBlank(id: string): Promise<() => Promise<void>> {
+  return changeSettings(({ removedBlanks, columns }) => ({
     removedBlanks: [...removedBlanks, id],
     columns: columns.filter((one) => one !== id),
-  });
-  return () => changeSettings({ removedBlanks, columns });
+  }));
 }
 
 /** Chooses the house that prints a blank: every fit on it is checked again by that house's numbers. */
-export function chooseHouse(blankId: string, specId: string): Promise<void> {
-  return changeSettings({ houses: { ...useShop.getState().settings.houses, [blankId]: specId } });
+export async function chooseHouse(blankId: string, specId: string): Promise<void> {
+  await changeSettings(({ houses }) => ({ houses: { ...houses, [blankId]: specId } }));
 }
 
 /** Keeps a house spec; blanks printed by it are checked again. */
 export async function saveSpec(spec: HouseSpec): Promise<void> {
-  const { versions, specs, settings } = useShop.getState();
-  useShop.setState(library(versions, withRecord(specs, spec.id, spec), settings));
-  await put('specs', spec);
+  await keep('specs', spec);
 }
 
 /**
@@ -113,9 +105,11 @@ export function exportBlank({ blank, spec }: ResolvedBlank): void {
 export async function importBlank(file: File): Promise<Blank> {
   const { blank, spec } = readBlankFile(file.name, await file.text());
   const { specs } = useShop.getState();
-  if (spec && !specs.has(spec.id)) await saveSpec(spec);
   const taken = { ...blank, id: freeId(blank.id), version: 1 };
-  await saveBlank(taken);
+  await commit(['specs', 'blanks'], (store) => {
+    if (spec && !specs.has(spec.id)) store.put('specs', spec);
+    store.put('blanks', { key: versionKey(taken), blank: taken });
+  });
   return taken;
 }
 
@@ -156,11 +150,9 @@ function readBlankFile(name: string, text: string): { blank: Blank; spec: HouseS
 }
 
 export async function saveUnderlay(underlay: Underlay): Promise<void> {
-  useShop.setState(({ underlays }) => ({ underlays: withRecord(underlays, underlay.key, underlay) }));
-  await put('underlays', underlay);
+  await keep('underlays', underlay);
 }
 
-export async function removeUnderlay(key: string): Promise<void> {
-  useShop.setState(({ underlays }) => ({ underlays: without(underlays, key) }));
-  await remove('underlays', key);
+export function removeUnderlay(key: string): Promise<() => Promise<void>> {
+  return takeOut('underlays', key);
 }

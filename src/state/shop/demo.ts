@@ -1,11 +1,13 @@
 import { DEMO_COLUMNS, DEMO_FILES, demoDesigns, demoFits, SHOP_NAME, type DemoKey } from '@/demo/shop';
 import type { Facts } from '@/core/artwork/facts';
-import type { Fit } from '@/core/fit/schema';
+import { artworkIdsOf, type Fit } from '@/core/fit/schema';
 import type { Artwork } from '@/store/schema';
 import { noteArtwork } from '../artwork/artworks';
 import { importFiles } from '../artwork/imports';
 import { withCuts } from '../bench/cutting';
-import { artworkIdsOf, changeSettings, saveDesign, saveFit, useShop } from './shop';
+import { commit } from './commit';
+import { useShop } from './shop';
+import { FIRST_SETTINGS } from '@/store/schema';
 
 /** The keepers drew nearly all of it themselves; of what others gave, nothing was written down. */
 const OWN = {
@@ -35,9 +37,12 @@ export async function loadDemo(): Promise<void> {
   }
   const factsOf = (key: DemoKey) => facts.get(key)!;
   const fits = await Promise.all(demoFits(factsOf).map((fit) => cutDemo(fit, artworks)));
-  for (const design of demoDesigns(factsOf)) await saveDesign(design);
-  for (const fit of fits) await saveFit(fit);
-  await changeSettings({ shopName: SHOP_NAME, columns: [...DEMO_COLUMNS], demoLoaded: true });
+  await commit(['designs', 'fits', 'settings'], async (store) => {
+    for (const design of demoDesigns(factsOf)) store.put('designs', design);
+    for (const fit of fits) store.put('fits', fit);
+    const settings = (await store.get('settings', 'settings')) ?? FIRST_SETTINGS;
+    store.put('settings', { ...settings, shopName: SHOP_NAME, columns: [...DEMO_COLUMNS], demoLoaded: true });
+  });
 }
 
 /** Stickers are cut as they come in, from their artworks' own pixels. */

@@ -3,22 +3,19 @@ import { newPiece } from '@/core/fit/place';
 import { isShowing, type Design, type Fit } from '@/core/fit/schema';
 import { artworksOf, swapArtworks, swapsByRole } from '@/core/fit/swap';
 import type { ResolvedBlank } from '@/core/blank/resolve';
-import { put, remove } from '@/store/database';
-import type { Layout } from '@/store/kept';
-import { useShop, without, withRecord } from './shop';
+import { keep, takeOut } from './records';
+import { useShop } from './shop';
 
 /** Keeps a fit as what every new one on its blank begins with; gives back what undoes it. */
 export async function keepLayout(fit: Fit): Promise<() => Promise<void>> {
-  const { layouts } = useShop.getState();
-  const before = layouts.get(fit.blankId);
-  await saveLayout({
+  const { undo } = await keep('layouts', {
     upfit: 'layout/1',
     blankId: fit.blankId,
     keptAt: Date.now(),
     artworks: ownArtworks(fit),
     faces: fit.faces,
   });
-  return () => (before ? saveLayout(before) : removeLayout(fit.blankId));
+  return undo;
 }
 
 /** The artworks of a fit that belong to its design, or are renditions of such. */
@@ -30,14 +27,8 @@ function ownArtworks(fit: Fit): Design['artworks'] {
   );
 }
 
-async function saveLayout(layout: Layout): Promise<void> {
-  useShop.setState(({ layouts }) => ({ layouts: withRecord(layouts, layout.blankId, layout) }));
-  await put('layouts', layout);
-}
-
-export async function removeLayout(blankId: string): Promise<void> {
-  useShop.setState(({ layouts }) => ({ layouts: without(layouts, blankId) }));
-  await remove('layouts', blankId);
+export function removeLayout(blankId: string): Promise<() => Promise<void>> {
+  return takeOut('layouts', blankId);
 }
 
 /**

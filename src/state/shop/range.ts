@@ -8,7 +8,8 @@ import type { Artwork } from '@/store/schema';
 import { withCuts } from '../bench/cutting';
 import { designOf } from '../artwork/folders';
 import { facesByLayout } from './layouts';
-import { changeSettings, saveFit, useShop } from './shop';
+import { changeSettings, saveFit } from './records';
+import { useShop } from './shop';
 
 /** A design of one artwork, named after it. */
 export function designFromArtwork(artwork: Artwork): Promise<Design> {
@@ -68,13 +69,11 @@ function familyOf(artwork: Artwork, artworks: ReadonlyMap<string, Artwork>): Art
 }
 
 /** Puts a blank on the range as its last column. */
-export function addColumn(blankId: string): Promise<void> {
-  const { columns } = useShop.getState().settings;
-  return columns.includes(blankId) ? Promise.resolve() : changeSettings({ columns: [...columns, blankId] });
+export async function addColumn(blankId: string): Promise<void> {
+  await changeSettings(({ columns }) => ({ columns: [...new Set([...columns, blankId])] }));
 }
 
 /** Takes a blank off the range; its fits stay and come back with it. */
-export function removeColumn(blankId: string): Promise<void> {
-  const { columns } = useShop.getState().settings;
-  return changeSettings({ columns: columns.filter((id) => id !== blankId) });
+export async function removeColumn(blankId: string): Promise<void> {
+  await changeSettings(({ columns }) => ({ columns: columns.filter((id) => id !== blankId) }));
 }

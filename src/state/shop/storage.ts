@@ -1,3 +1,6 @@
+export { clearLoose } from '@/store/commit';
+export { onStanding } from '@/store/database';
+
 /** Less room than this, in bytes, may not hold the next large artwork. */
 const LITTLE = 200 * 1024 * 1024;
 /** More of the room taken than this share is nearly all of it. */

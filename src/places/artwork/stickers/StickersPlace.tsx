@@ -7,7 +7,7 @@ import type { ResolvedBlank } from '@/core/blank/resolve';
 import { isToShape } from '@/core/cut/face';
 import { joined, leftOut, parted, takenBack } from '@/core/cut/sorting';
 import { setSteps } from '@/state/artwork/artworks';
-import { sentence } from '@/state/artwork/imports';
+import { sentence } from '@/state/sentence';
 import { useShop } from '@/state/shop/shop';
 import { keepSet } from '@/state/artwork/stickers';
 import { ClearBackground } from '../ClearBackground';

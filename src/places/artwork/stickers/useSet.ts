@@ -6,7 +6,7 @@ import { USUAL_CUT } from '@/core/fit/cut';
 import type { Fit } from '@/core/fit/schema';
 import { partArtwork } from '@/state/bench/cutting';
 import { isStopped } from '@/state/engine/engine';
-import { sentence } from '@/state/artwork/imports';
+import { sentence } from '@/state/sentence';
 import { cutSet } from '@/state/artwork/stickers';
 import type { Artwork } from '../types';
 

@@ -11,7 +11,7 @@ import { arcHolds } from '@/core/type/layout';
 import type { Lettering } from '@/core/type/schema';
 import { changePiece, changePieces, piecesOf } from '@/state/bench/open-fit';
 import { select, useHand } from '@/state/bench/hand';
-import { sentence } from '@/state/artwork/imports';
+import { sentence } from '@/state/sentence';
 import { towardsEdit } from '@/state/bench/save-queue';
 import { lay } from '@/state/bench/type';
 import { shownColour, type Live } from '../live/useLive';

@@ -6,12 +6,13 @@ import { artworksOf, swapArtworks, swapsByRole } from '@/core/fit/swap';
 import { isShowing } from '@/core/fit/schema';
 import { changeFace, changeFit } from '@/state/bench/open-fit';
 import { select, useHand } from '@/state/bench/hand';
-import { sentence } from '@/state/artwork/imports';
+import { sentence } from '@/state/sentence';
 import { keepLayout, removeLayout } from '@/state/shop/layouts';
 import { previewUrl } from '@/state/artwork/previews';
 import { useShop } from '@/state/shop/shop';
 import { MenuHeading, MenuLine, MenuRule, VerbMenu } from '@/ui/Menu';
 import type { Live } from '../live/useLive';
+import { tellDone } from '@/ui/tell';
 
 /** What is done with a fit as a whole: a face carried to another, a starting layout kept, other artwork in its places. */
 export function FitMenu({ live }: { live: Live }) {
@@ -22,9 +23,7 @@ export function FitMenu({ live }: { live: Live }) {
   const keep = async () => {
     try {
       const undo = await keepLayout(fit);
-      toast(`New fits on ${blank.blank.name} begin with this.`, {
-        action: { label: 'Undo', onClick: () => void undo() },
-      });
+      tellDone(`New fits on ${blank.blank.name} begin with this.`, undo);
     } catch (error) {
       toast(sentence(error));
     }
@@ -60,7 +59,15 @@ export function FitMenu({ live }: { live: Live }) {
         picture it for a listing…
       </MenuLine>
       {layout && (
-        <MenuLine onSelect={() => void removeLayout(fit.blankId)}>start new fits bare again</MenuLine>
+        <MenuLine
+          onSelect={() =>
+            void removeLayout(fit.blankId).then((undo) => {
+              tellDone(`New fits on ${blank.blank.name} begin bare again.`, undo);
+            })
+          }
+        >
+          start new fits bare again
+        </MenuLine>
       )}
     </VerbMenu>
   );

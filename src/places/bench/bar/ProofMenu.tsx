@@ -1,7 +1,7 @@
 'use client';
 import { toast } from 'sonner';
 import { INTENTS, type Intent } from '@/core/colour/press';
-import { sentence } from '@/state/artwork/imports';
+import { sentence } from '@/state/sentence';
 import { choosePress, keepProfile, pressChoice, removeProfile } from '@/state/engine/press';
 import { PROOF_MODES, useProof, type Hatched, type ProofMode } from '@/state/bench/proof';
 import { useShop } from '@/state/shop/shop';
@@ -9,6 +9,7 @@ import { MenuHeading, MenuLine, MenuRule, VerbMenu } from '@/ui/Menu';
 import { useFilePicker } from '@/ui/useFilePicker';
 import { inkLimit } from '../live/proofing';
 import type { Live } from '../live/useLive';
+import { tellDone } from '@/ui/tell';
 
 const MODE_WORDS: Record<ProofMode, string> = {
   designed: 'as designed',
@@ -97,7 +98,15 @@ export function ProofMenu({ live }: { live: Live }) {
         ))}
         <MenuLine onSelect={picker.open}>a profile of its own…</MenuLine>
         {profile && (
-          <MenuLine onSelect={() => void removeProfile(profile.id)}>take “{profile.name}” out</MenuLine>
+          <MenuLine
+            onSelect={() =>
+              void removeProfile(profile.id).then((undo) => {
+                tellDone(`“${profile.name}” is taken out.`, undo);
+              })
+            }
+          >
+            take “{profile.name}” out
+          </MenuLine>
         )}
         <MenuRule />
         <MenuHeading>Intent</MenuHeading>

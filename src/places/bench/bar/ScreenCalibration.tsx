@@ -2,7 +2,8 @@
 import { useState } from 'react';
 import { fixed } from '@/core/length/show';
 import { useHand } from '@/state/bench/hand';
-import { changeSettings, useShop } from '@/state/shop/shop';
+import { changeSettings } from '@/state/shop/records';
+import { useShop } from '@/state/shop/shop';
 import { Dialog, LeaveDialog } from '@/ui/Dialog';
 import { zoomTo } from '../flat/zooming';
 import type { Live } from '../live/useLive';

@@ -37,7 +37,7 @@ export function useLive(): Live | null {
   const { draft, selectedIds, faceId } = useHand();
   const shop = useShop();
   const context = useMemo(() => fit && contextOf(fit, shop), [fit, shop]);
-  const previews = usePreviews(context?.artworks ?? []);
+  const previews = usePreviews(context?.artworks ?? NO_ARTWORKS);
   const { artworks } = shop;
   const factsOf = useMemo(() => (artworkId: string) => artworks.get(artworkId)!.facts, [artworks]);
   const faces = context?.blank.faces;
@@ -85,26 +85,32 @@ export function besides(live: Live, face: PrintFace): Live {
   };
 }
 
-function usePreviews(
-  artworks: NonNullable<ReturnType<typeof contextOf>>['artworks'],
-): ReadonlyMap<string, Preview> | null {
-  const [previews, setPreviews] = useState<ReadonlyMap<string, Preview>>(new Map());
-  const missing = artworks.filter(({ id }) => !previews.has(id));
-  const wanted = missing.map(({ id }) => id).join(' ');
+type Artwork = NonNullable<ReturnType<typeof contextOf>>['artworks'][number];
+
+const NO_ARTWORKS: readonly Artwork[] = [];
+
+/** The decoded small pictures of artworks; null until all are at hand. A file can be replaced under its artwork. */
+function usePreviews(artworks: readonly Artwork[]): ReadonlyMap<string, Preview> | null {
+  const [decoded, setDecoded] = useState<{
+    of: ReadonlyMap<string, Blob>;
+    previews: ReadonlyMap<string, Preview>;
+  }>({ of: new Map(), previews: new Map() });
+  const missing = artworks.filter(({ id, preview }) => decoded.of.get(id) !== preview);
   useEffect(() => {
-    if (wanted === '') return;
+    if (missing.length === 0) return;
     let current = true;
-    const { artworks: all } = useShop.getState();
-    const ids = wanted.split(' ');
-    void Promise.all(ids.map((id) => previewOf(all.get(id)!))).then((decoded) => {
-      if (current)
-        setPreviews((so) => new Map([...so, ...decoded.map((preview, i) => [ids[i]!, preview] as const)]));
+    void Promise.all(missing.map(previewOf)).then((previews) => {
+      if (!current) return;
+      setDecoded((so) => ({
+        of: new Map([...so.of, ...missing.map(({ id, preview }) => [id, preview] as const)]),
+        previews: new Map([...so.previews, ...missing.map(({ id }, i) => [id, previews[i]!] as const)]),
+      }));
     });
     return () => {
       current = false;
     };
-  }, [wanted]);
-  return wanted === '' ? previews : null;
+  }, [missing]);
+  return missing.length === 0 ? decoded.previews : null;
 }
 
 /** What the product looks like under the print: the state that is shown, or else its colour. */

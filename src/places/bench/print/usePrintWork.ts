@@ -4,7 +4,7 @@ import { toast } from 'sonner';
 import type { Fit } from '@/core/fit/schema';
 import type { PrintParts } from '@/core/pack/cut-out';
 import type { PrintChoice } from '@/core/print/plan';
-import { sentence } from '@/state/artwork/imports';
+import { sentence } from '@/state/sentence';
 import { makePrintFiles, savePrintFiles, type MadePrints } from '@/state/handover/print';
 
 export interface PrintWork {

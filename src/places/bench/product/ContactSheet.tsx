@@ -3,7 +3,7 @@ import { toast } from 'sonner';
 import { viewsOf } from '@/core/product/views';
 import { safeName } from '@/core/pack/names';
 import { useHand } from '@/state/bench/hand';
-import { sentence } from '@/state/artwork/imports';
+import { sentence } from '@/state/sentence';
 import type { LookAt } from '@/state/bench/product';
 import { saveAs } from '@/state/handover/download';
 import { Dialog, LeaveDialog } from '@/ui/Dialog';

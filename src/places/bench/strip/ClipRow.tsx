@@ -6,7 +6,7 @@ import type { ArtworkPiece, Clip } from '@/core/fit/schema';
 import { fixed } from '@/core/length/show';
 import { changePiece } from '@/state/bench/open-fit';
 import { useHand } from '@/state/bench/hand';
-import { sentence } from '@/state/artwork/imports';
+import { sentence } from '@/state/sentence';
 import { towardsEdit } from '@/state/bench/save-queue';
 import { readShape } from '@/state/bench/type';
 import { LengthValue } from '@/ui/LengthValue';

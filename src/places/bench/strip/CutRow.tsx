@@ -7,7 +7,7 @@ import { showLength } from '@/core/length/show';
 import { CUT_SPOT } from '@/core/sheet/schema';
 import { cutPages, saveCutLines } from '@/state/handover/cut-files';
 import { changeCut } from '@/state/bench/open-fit';
-import { sentence } from '@/state/artwork/imports';
+import { sentence } from '@/state/sentence';
 import { readShape } from '@/state/bench/type';
 import { CutLengths } from '@/ui/CutLengths';
 import { MenuLine, VerbMenu } from '@/ui/Menu';

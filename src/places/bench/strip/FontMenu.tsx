@@ -1,12 +1,13 @@
 'use client';
 import { toast } from 'sonner';
 import { EMBEDDING_WORDS, SHIPPED_FONTS } from '@/core/type/fonts';
-import { sentence } from '@/state/artwork/imports';
+import { sentence } from '@/state/sentence';
 import { useShop } from '@/state/shop/shop';
 import { addFont, removeFont } from '@/state/bench/type';
 import { MenuHeading, MenuLine, MenuRule, VerbMenu } from '@/ui/Menu';
 import { useFilePicker } from '@/ui/useFilePicker';
 import { Hint } from '@/ui/Hint';
+import { tellDone } from '@/ui/tell';
 
 /** The font a text is set in: one that comes with Up Fit, or one the seller brings. */
 export function FontMenu({ faceId, onFont }: { faceId: string; onFont: (faceId: string) => void }) {
@@ -57,7 +58,17 @@ export function FontMenu({ faceId, onFont }: { faceId: string; onFont: (faceId: 
           </MenuLine>
         ))}
         <MenuLine onSelect={picker.open}>bring in a TTF, OTF or WOFF…</MenuLine>
-        {brought && <MenuLine onSelect={() => void removeFont(brought.id)}>take {name} out again</MenuLine>}
+        {brought && (
+          <MenuLine
+            onSelect={() =>
+              void removeFont(brought.id).then((undo) => {
+                tellDone(`${name} is taken out. Texts set in it keep their outlines.`, undo);
+              })
+            }
+          >
+            take {name} out again
+          </MenuLine>
+        )}
       </VerbMenu>
       {brought && brought.facts.embedding === 'restricted' && (
         <Hint words={EMBEDDING_WORDS.restricted}>

@@ -11,7 +11,7 @@ import { nearestBlank } from '@/core/measuring/nearest';
 import { readAnswers, type Measured } from '@/core/measuring/readings';
 import { THINGS, type Thing } from '@/core/measuring/things';
 import { newBlank } from '@/state/shop/blanks';
-import { sentence } from '@/state/artwork/imports';
+import { sentence } from '@/state/sentence';
 import { changeDraft, clearDraft, measureThing } from '@/state/shop/measuring';
 import { useShop } from '@/state/shop/shop';
 import { today } from '@/state/today';

@@ -5,7 +5,7 @@ import { printPixels, trimSize, type PrintFace, type ResolvedBlank } from '@/cor
 import { shapePath } from '@/core/blank/shape';
 import { fixed, showLength, showSize, type UnitSetting } from '@/core/length/show';
 import type { Nearest } from '@/core/measuring/nearest';
-import { sentence } from '@/state/artwork/imports';
+import { sentence } from '@/state/sentence';
 import { saveTemplate } from '@/state/handover/templates';
 import { useShop } from '@/state/shop/shop';
 import { ArcLines } from '@/ui/flat/ArcLines';

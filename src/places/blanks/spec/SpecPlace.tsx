@@ -9,7 +9,7 @@ import type { Source } from '@/core/blank/schema';
 import { parseLength, parseSize } from '@/core/length/parse';
 import { showLength, showSize } from '@/core/length/show';
 import { keepSpecFor, newBlank } from '@/state/shop/blanks';
-import { sentence } from '@/state/artwork/imports';
+import { sentence } from '@/state/sentence';
 import { useShop } from '@/state/shop/shop';
 import { Choice, Field } from '@/ui/Field';
 import { today } from '@/state/today';

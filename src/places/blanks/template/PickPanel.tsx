@@ -16,7 +16,7 @@ import {
 } from '@/core/template/picked';
 import { mismatch } from '@/core/template/reading';
 import { keepSpecFor, newBlank, saveUnderlay } from '@/state/shop/blanks';
-import { sentence } from '@/state/artwork/imports';
+import { sentence } from '@/state/sentence';
 import { useShop } from '@/state/shop/shop';
 import type { TemplateRead } from '@/state/handover/templates';
 import { Choice, Field } from '@/ui/Field';

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import { resized } from '@/core/template/reading';
 import type { EdgeSet, Picked } from '@/core/template/picked';
-import { sentence } from '@/state/artwork/imports';
+import { sentence } from '@/state/sentence';
 import { readTemplateFile, type TemplateRead } from '@/state/handover/templates';
 import { DropTarget } from '@/ui/DropTarget';
 import { PickPanel } from './PickPanel';

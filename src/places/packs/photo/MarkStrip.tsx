@@ -1,5 +1,4 @@
 import { useRouter } from 'next/navigation';
-import { toast } from 'sonner';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import { regridded, SHAPE_KINDS, SHAPE_NAMES } from '@/core/mockup/photo/marks';
 import { onPhoto } from '@/core/mockup/photo/surface';
@@ -13,6 +12,7 @@ import type { Marking } from './marking';
 import type { Marks } from './useMarks';
 import { Toggle } from '@/ui/Toggle';
 import { Slider } from '@/ui/Slider';
+import { tellDone } from '@/ui/tell';
 
 interface Props {
   photo: StoredPhoto;
@@ -169,7 +169,7 @@ export function MarkStrip({ photo, marks, blank, chosen, marking, onChoose, onMa
           onClick={() => {
             void removePhoto(photo).then((undo) => {
               router.push('/packs/pictures');
-              toast(`${scene.name} is taken off.`, { action: { label: 'Undo', onClick: () => void undo() } });
+              tellDone(`${scene.name} is taken off.`, undo);
             });
           }}
         >

@@ -5,7 +5,7 @@ import { onPhoto } from '@/core/mockup/photo/surface';
 import { photoTroubles, ringOf } from '@/core/mockup/photo/troubles';
 import type { PhotoPoint, PhotoScene, SurfaceShape } from '@/core/mockup/photo/schema';
 import { USUAL_DRESS } from '@/core/mockup/schema';
-import { sentence } from '@/state/artwork/imports';
+import { sentence } from '@/state/sentence';
 import type { StoredPhoto } from '@/state/handover/photos';
 import { makePicture, ownColour } from '@/state/handover/pictures';
 import { contextOf, useShop } from '@/state/shop/shop';

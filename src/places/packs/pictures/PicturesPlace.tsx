@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { PICTURE_SIZES } from '@/core/mockup/scenes';
 import { USUAL_DRESS } from '@/core/mockup/schema';
-import { sentence } from '@/state/artwork/imports';
+import { sentence } from '@/state/sentence';
 import { takePhoto } from '@/state/handover/photos';
 import {
   picturesOf,

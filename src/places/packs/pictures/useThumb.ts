@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { Fit } from '@/core/fit/schema';
-import { sentence } from '@/state/artwork/imports';
+import { sentence } from '@/state/sentence';
 import {
   makePicture,
   ownColour,

@@ -1,0 +1,236 @@
+import 'fake-indexeddb/auto';
+import { BLANKS, SPECS } from '@/core/blank/library';
+import type { Fit } from '@/core/fit/schema';
+import { newSheet } from '@/core/sheet/schema';
+import { keepFile, removeArtwork, replaceFile } from '@/state/artwork/artworks';
+import { designOf } from '@/state/artwork/folders';
+import { keepSet } from '@/state/artwork/stickers';
+import { removeSwatches, saveSwatches } from '@/state/artwork/swatches';
+import { dropLostPieces } from '@/state/bench/lost';
+import { choosePress } from '@/state/engine/press';
+import { removePack } from '@/state/handover/packs';
+import { removeSheet, saveSheet } from '@/state/handover/sheets';
+import { takeArchive, type OpenedArchive } from '@/state/shop/archive';
+import { changeBlank, chooseHouse, removeBlank, saveSpec } from '@/state/shop/blanks';
+import { leaveRefused, tryAgain, useRefused } from '@/state/shop/commit';
+import { keepLayout, removeLayout } from '@/state/shop/layouts';
+import { addColumn, removeColumn } from '@/state/shop/range';
+import { changeSettings, keep, removeDesign, removeFit, saveDocket } from '@/state/shop/records';
+import { openShop, useShop } from '@/state/shop/shop';
+import { ARCHIVED_TABLES, readRecords, type Records } from '@/store/archive';
+import { keepFile as keepBytes } from '@/store/commit';
+import { database } from '@/store/database';
+import type { Artwork } from '@/store/schema';
+import {
+  designNamed,
+  dump,
+  emptyStore,
+  fitNamed,
+  measured,
+  refuseWritesFrom,
+  until,
+} from '../support/shop-store';
+
+jest.mock('@/workers/client', () => ({
+  ...jest.requireActual<object>('@/workers/client'),
+  engine: { measure: () => Promise.resolve(measured('second')) },
+}));
+
+const shop = () => useShop.getState();
+const artwork = (id: string): Artwork => shop().artworks.get(id)!;
+const fit = (id: string): Fit => shop().fits.get(id)!;
+const nothing = Object.fromEntries(ARCHIVED_TABLES.map((table) => [table, []])) as unknown as Records;
+
+function archive(records: Partial<Records>): OpenedArchive {
+  return {
+    name: 'a.zip',
+    records: { ...nothing, ...records },
+    originals: new Map(),
+    settings: null,
+    changes: [],
+  };
+}
+
+/** A shop with a bit of everything. */
+async function furnish(): Promise<void> {
+  await openShop();
+  for (const id of ['first', 'other']) await keepFile(measured(id), new Blob([id]));
+  await keep('designs', designNamed('design', ['first', 'other']));
+  await keep('fits', fitNamed('a', { artworkIds: ['first', 'other'] }));
+  await keep('fits', fitNamed('b', { artworkIds: ['other'] }));
+  await keep('swatches', { id: 'set', name: 'Set', colours: [] });
+  await keep('sheets', newSheet('sheet', 'Sheet 1'));
+  await keepBytes('packZips', 'pack', new Blob(['zip']));
+  await keep('packs', {
+    upfit: 'stored-pack/1',
+    id: 'pack',
+    manifest: MANIFEST,
+    bytes: 3,
+    sha256: '',
+    orders: [],
+  });
+  await keepLayout(fit('b'));
+  await saveDocket({
+    fitId: 'a',
+    key: 'k',
+    verdict: 'ready',
+    exact: true,
+    findings: [],
+    looks: [],
+    sizes: [],
+  });
+}
+
+const MANIFEST = {
+  upfit: 'pack/1' as const,
+  id: 'pack',
+  name: 'Pack',
+  shop: 'Shop',
+  made: '2026-01-01T00:00:00.000Z',
+  notes: '',
+  fits: [],
+  sheets: [],
+  files: [],
+};
+
+/** Every act of a shop that is more than one field of one record, and those that once lost something. */
+const ACTS: Record<string, () => Promise<unknown>> = {
+  'an artwork taken in': () => keepFile(measured('third'), new Blob(['third'])),
+  'an artwork taken out': () => removeArtwork(artwork('other')),
+  'a file replaced': () => replaceFile(artwork('first'), new File(['second'], 'second.png')),
+  'a design of artworks': () => designOf('New', [artwork('first')]),
+  'a set of stickers': () => keepSet(fitNamed('set', { artworkIds: ['first'] }), 'Set', artwork('first')),
+  'a design off the range': () => removeDesign('design'),
+  'a fit taken off': () => removeFit('a'),
+  'what is lost taken off a fit': () => dropLostPieces('a'),
+  'colours kept': () => saveSwatches({ id: 'new', name: 'New', colours: [] }),
+  'colours taken out': () => removeSwatches({ id: 'set', name: 'Set', colours: [] }),
+  'a sheet kept': () => saveSheet(newSheet('new', 'Sheet 2')),
+  'a sheet taken out': () => removeSheet(newSheet('sheet', 'Sheet 1')),
+  'a pack taken out': () => removePack(shop().packs.get('pack')!),
+  'a layout kept': () => keepLayout(fit('a')),
+  'a layout taken out': () => removeLayout('mug-325'),
+  'a blank changed': () => changeBlank(BLANKS[0]!, { name: 'Mine' }),
+  'a spec kept': () => saveSpec({ ...SPECS[0]!, id: 'own' }),
+  'a blank taken out': () => removeBlank('mug-325'),
+  'a house chosen': () => chooseHouse('mug-325', SPECS[1]!.id),
+  'a press chosen': () => choosePress(SPECS[0]!.id, { intent: 'perceptual' }),
+  'a column added': () => addColumn('tote'),
+  'a column taken off': () => removeColumn('shirt'),
+  'a setting changed': () => changeSettings({ shopName: 'Other' }),
+  'an archive brought in': () => takeArchive(archive({ designs: [{ ...designNamed('theirs') }] }), false),
+  'the shop replaced': () => takeArchive(archive({ designs: [{ ...designNamed('theirs') }] }), true),
+};
+
+/** What the screens show, as far as it is what is stored. */
+function shown(): unknown {
+  const { artworks, designs, fits, dockets, swatches, sheets, packs, layouts, specs, versions, settings } =
+    shop();
+  const maps = { artworks, designs, fits, dockets, swatches, sheets, packs, layouts, specs, versions };
+  return {
+    settings,
+    ...Object.fromEntries(Object.entries(maps).map(([name, map]) => [name, [...map].sort()])),
+  };
+}
+
+beforeEach(async () => {
+  jest.spyOn(Date, 'now').mockReturnValue(1_800_000_000_000);
+  await emptyStore();
+  await furnish();
+});
+afterEach(() => {
+  jest.restoreAllMocks();
+  leaveRefused();
+});
+afterAll(async () => {
+  (await database()).close();
+});
+
+describe.each(Object.entries(ACTS))('%s', (_, act) => {
+  test('refused at any of its writes changes nothing, is told, and is done once there is room', async () => {
+    const before = { stored: await dump(), shown: shown() };
+    for (let n = 1; ; n++) {
+      const refusing = refuseWritesFrom(n);
+      const done = act().then(() => true);
+      const refused = until(() => useRefused.getState().trouble !== null).then(() => false);
+      const through = await Promise.race([done, refused.catch(() => true)]);
+      refusing.end();
+      if (through) {
+        await done;
+        expect(useRefused.getState().waiting).toBe(0);
+        return;
+      }
+      expect(useRefused.getState().trouble).toMatch(/storage is full/);
+      // A file may have come in before its record was refused.
+      const now = await dump();
+      expect({ ...now, originals: [] }).toEqual({ ...before.stored, originals: [] });
+      expect(now['originals']!.length).toBeGreaterThanOrEqual(2);
+      expect(shown()).toEqual(before.shown);
+      tryAgain();
+      expect(await done).toBe(true);
+      expect(useRefused.getState()).toEqual({ waiting: 0, trouble: null });
+      // What the screens show is what a shop shows that is opened anew.
+      const after = shown();
+      await openShop();
+      expect(shown()).toEqual(after);
+      await emptyStore();
+      await furnish();
+    }
+  });
+
+  test('given up, it is as if it had been stopped', async () => {
+    const before = shown();
+    const refusing = refuseWritesFrom(1);
+    const done = act();
+    const ended = expect(done).rejects.toMatchObject({ name: 'AbortError' });
+    await until(() => useRefused.getState().trouble !== null);
+    leaveRefused();
+    await ended;
+    refusing.end();
+    expect(useRefused.getState()).toEqual({ waiting: 0, trouble: null });
+    expect(shown()).toEqual(before);
+  });
+});
+
+describe('what can be taken back is back to the byte', () => {
+  const undone = Object.entries(ACTS).filter(([name]) =>
+    /taken out|fit taken off|off a fit|off the range|replaced|brought in|layout kept|blank changed|setting/.test(
+      name,
+    ),
+  );
+  test.each(undone)('%s', async (_, act) => {
+    const before = { stored: await dump(), shown: shown() };
+    const answer = (await act()) as (() => Promise<void>) | { undo: () => Promise<void> };
+    const undo = typeof answer === 'function' ? answer : answer.undo;
+    if (typeof undo !== 'function') return;
+    await undo();
+    // The first settings may be written down by now; a file that came in goes a day later.
+    const [now, then] = [await dump(), before.stored];
+    expect({ ...now, originals: [], settings: [] }).toEqual({ ...then, originals: [], settings: [] });
+    expect(now['originals']!.length).toBeGreaterThanOrEqual(then['originals']!.length);
+    expect(shown()).toEqual(before.shown);
+  });
+
+  test('and says what stands in its way where that was changed since', async () => {
+    const undo = await removeArtwork(artwork('other'));
+    const faces = [{ faceId: 'wrap', pieces: [] }];
+    await keep('fits', { ...fit('a'), faces });
+    await expect(undo()).rejects.toThrow('changed since');
+    expect(shop().artworks.has('other')).toBe(false);
+    expect(fit('a').faces).toEqual(faces);
+  });
+});
+
+test('a docket for a fit that was taken out meanwhile is not kept', async () => {
+  await removeFit('a');
+  await saveDocket({ fitId: 'a', key: 'k', verdict: 'fix', exact: true, findings: [], looks: [], sizes: [] });
+  expect(shop().dockets.has('a')).toBe(false);
+});
+
+test('an archive that lacks what its fits need takes nothing, and says which', async () => {
+  const before = await dump();
+  const broken = archive({ fits: [{ ...fitNamed('c', { designId: 'nowhere' }) }] });
+  await expect(takeArchive(broken, false)).rejects.toThrow(/needs a design/);
+  expect(await dump()).toEqual(before);
+  expect((await readRecords()).designs).toHaveLength(1);
+});
