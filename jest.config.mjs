@@ -79,7 +79,7 @@ export default {
       ...shared,
       displayName: 'unit',
       testEnvironment: 'node',
-      testMatch: ['<rootDir>/tests/{unit,truth}/**/*.test.ts'],
+      testMatch: ['<rootDir>/tests/{unit,truth,attack}/**/*.test.ts'],
       setupFilesAfterEnv: ['<rootDir>/tests/support/thorough.ts'],
     },
     {

@@ -1,4 +1,4 @@
-// Run after every install: the engine's files go where the app serves them, the command line becomes one file.
+// Run after every install: the engine's files go where the app serves them, the command line, the demo's drawing and the desk's reader become one file each.
 import { build } from 'esbuild';
 import { cp, mkdir } from 'node:fs/promises';
 
@@ -34,7 +34,9 @@ for (const [id, family, weight] of [
 }
 
 await build({
-  entryPoints: ['cli/main.ts', 'demo/main.ts'].map((entry) => new URL(`src/${entry}`, root).pathname),
+  entryPoints: ['cli/main.ts', 'demo/main.ts', 'desk/reading.ts'].map(
+    (entry) => new URL(`src/${entry}`, root).pathname,
+  ),
   outdir: new URL('dist', root).pathname,
   outbase: new URL('src', root).pathname,
   outExtension: { '.js': '.mjs' },

@@ -1,6 +1,7 @@
 import jpegJs from 'jpeg-js';
 import { PNG } from 'pngjs';
 import UTIF from 'utif2';
+import { declared, jpegFrame } from './declared';
 
 /** What a decoder of the desk's own makes of a print file. */
 export interface Decoded {
@@ -15,13 +16,17 @@ export interface Decoded {
 
 /** Decodes every pixel of a print file. Throws where it is none, or damaged. */
 export function decode(bytes: Uint8Array): Decoded | { format: 'pdf' | 'svg' } {
-  const head = Buffer.from(bytes.subarray(0, 512)).toString('latin1');
-  if (head.startsWith('\x89PNG')) return decodePng(bytes);
-  if (head.startsWith('\xff\xd8')) return decodeJpeg(bytes);
-  if (head.startsWith('II*\0') || head.startsWith('MM\0*')) return decodeTiff(bytes);
-  if (head.startsWith('%PDF-')) return { format: 'pdf' };
-  if (/<svg[\s>]/.test(head)) return { format: 'svg' };
-  throw new Error('no print file');
+  const { format } = declared(bytes);
+  switch (format) {
+    case 'png':
+      return decodePng(bytes);
+    case 'jpeg':
+      return decodeJpeg(bytes);
+    case 'tiff':
+      return decodeTiff(bytes);
+    default:
+      return { format };
+  }
 }
 
 function decodePng(bytes: Uint8Array): Decoded {
@@ -31,25 +36,14 @@ function decodePng(bytes: Uint8Array): Decoded {
 }
 
 function decodeJpeg(bytes: Uint8Array): Decoded {
-  const components = jpegComponents(bytes);
+  const { components } = jpegFrame(new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength));
   if (components === 4) {
-    const { width, height } = jpegJs.decode(bytes, { useTArray: true, maxMemoryUsageInMB: 2048 });
+    const { width, height } = jpegJs.decode(bytes, { useTArray: true, maxMemoryUsageInMB: 1024 });
     return { format: 'jpeg', width, height, mode: 'cmyk', alpha: false, pixels: null };
   }
-  const { width, height, data } = jpegJs.decode(bytes, { useTArray: true, maxMemoryUsageInMB: 2048 });
+  const { width, height, data } = jpegJs.decode(bytes, { useTArray: true, maxMemoryUsageInMB: 1024 });
   const mode = components === 1 ? 'grey' : 'rgb';
   return { format: 'jpeg', width, height, mode, alpha: false, pixels: data };
-}
-
-/** Components of a JPEG, from its frame header (ITU-T T.81, B.2.2). */
-function jpegComponents(bytes: Uint8Array): number {
-  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
-  for (let at = 2; at + 9 < bytes.length; at += 2 + view.getUint16(at + 2)) {
-    const marker = view.getUint16(at);
-    if (marker >= 0xffc0 && marker <= 0xffcf && ![0xffc4, 0xffc8, 0xffcc].includes(marker))
-      return view.getUint8(at + 9);
-  }
-  throw new Error('no frame');
 }
 
 const SEPARATED = 5;

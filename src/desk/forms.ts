@@ -5,22 +5,25 @@ import * as v from 'valibot';
 const Hash = v.pipe(v.string(), v.regex(/^[0-9a-f]{64}$/));
 const Whole = v.pipe(v.number(), v.integer(), v.minValue(0));
 
+const Words = v.pipe(v.string(), v.maxLength(300));
+
 export const OrderForm = v.object({
   key: v.pipe(v.string(), v.regex(/^[0-9a-f-]{8,64}$/)),
   lines: v.pipe(
     v.array(
       v.object({
-        fitId: v.string(),
-        size: v.nullable(v.string()),
-        colour: v.string(),
-        quantity: v.pipe(v.number(), v.integer(), v.minValue(1)),
-        sides: v.array(v.object({ faceId: v.string(), path: v.string() })),
+        fitId: Words,
+        size: v.nullable(Words),
+        colour: Words,
+        quantity: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(100_000)),
+        sides: v.pipe(v.array(v.object({ faceId: Words, path: Words })), v.maxLength(200)),
       }),
     ),
     v.minLength(1),
+    v.maxLength(1000),
   ),
-  notes: v.string(),
-  bytes: Whole,
+  notes: v.pipe(v.string(), v.maxLength(5000)),
+  bytes: v.pipe(Whole, v.minValue(1)),
   sha256: Hash,
 });
 export type OrderForm = v.InferOutput<typeof OrderForm>;
@@ -51,15 +54,20 @@ export const ManifestForm = v.object({
 export type ManifestForm = v.InferOutput<typeof ManifestForm>;
 export type PackedFit = ManifestForm['fits'][number];
 
-export interface FileFinding {
-  path: string;
-  verdict: 'ready' | 'look' | 'fix';
-  reasons: string[];
-}
+const FindingForm = v.object({
+  path: v.string(),
+  verdict: v.picklist(['ready', 'look', 'fix']),
+  reasons: v.array(v.string()),
+});
+export type FileFinding = v.InferOutput<typeof FindingForm>;
 
-export interface Answer {
-  number: string | null;
-  sha256: string;
-  reasons: string[];
-  findings: FileFinding[];
-}
+/** What became of reading a pack: whether all of it can be printed, and if not, why. */
+export const TakenForm = v.object({
+  taken: v.boolean(),
+  sha256: v.string(),
+  reasons: v.array(v.string()),
+  findings: v.array(FindingForm),
+});
+export type Taken = v.InferOutput<typeof TakenForm>;
+
+export type Answer = Omit<Taken, 'taken'> & { number: string | null };

@@ -1,15 +1,23 @@
+import { declared } from './declared';
 import { decode } from './decode';
 import type { FileFinding, PackedSheet } from './forms';
 
 /** Sheets carry a small right triangle in their upper left corner: its right angle tells which way round they are. */
 const REACH = 0.08;
 const DARK = 90;
+/** Pixels of a sheet that are decoded at most. */
+const MOST_PIXELS = 160_000_000;
 
 /** A sheet, as a picture: whether it can be opened, and for a transfer whether it is mirrored. */
 export function lookAtSheet({ path, transfer }: PackedSheet, bytes: Uint8Array): FileFinding {
   const refused = (reason: string): FileFinding => ({ path, verdict: 'fix', reasons: [reason] });
   let decoded;
   try {
+    const { pixels } = declared(bytes);
+    if (pixels && pixels.width * pixels.height > MOST_PIXELS)
+      return refused(
+        `${pixels.width} × ${pixels.height} px is more than we open: send it in several sheets.`,
+      );
     decoded = decode(bytes);
   } catch {
     return refused('We cannot open this sheet: it is damaged or no picture.');

@@ -7,6 +7,7 @@ import {
   type PrintFace,
   type ResolvedBlank,
 } from '@/core/blank/resolve';
+import { declared } from './declared';
 import { decode, type Decoded } from './decode';
 import type { FileFinding, PackedFit } from './forms';
 import { pageSize } from './page-size';
@@ -31,6 +32,11 @@ export async function lookAt(fit: PackedFit, print: Print, bytes: Uint8Array): P
     return { path, verdict: 'fix', reasons: ['We do not print on this product: choose one of ours.'] };
   let decoded;
   try {
+    const { pixels } = declared(bytes);
+    const wanted = printPixels(face, blank.spec);
+    // A size that is not ours is said without decoding it: a small file can declare gigabytes.
+    if (pixels && pixels.width * pixels.height > Math.max(ANY_PIXELS, wanted.width * wanted.height))
+      return { path, verdict: 'fix', reasons: [sizeReason(pixels, wanted)] };
     decoded = decode(bytes);
   } catch {
     return { path, verdict: 'fix', reasons: ['We cannot open this file: it is damaged or no print file.'] };
@@ -71,6 +77,18 @@ function fileReasons({ spec }: ResolvedBlank, format: string, bytes: number): st
   ];
 }
 
+/** A picture of so many pixels is decoded whatever size is wanted. */
+const ANY_PIXELS = 16_000_000;
+
+interface Size {
+  width: number;
+  height: number;
+}
+
+function sizeReason({ width, height }: Size, wanted: Size): string {
+  return `${width} × ${height} px; we need exactly ${wanted.width} × ${wanted.height} px.`;
+}
+
 function pixelReasons(blank: ResolvedBlank, face: PrintFace, decoded: Decoded): string[] {
   const { files } = blank.spec;
   const { width, height, mode, alpha, pixels } = decoded;
@@ -78,7 +96,7 @@ function pixelReasons(blank: ResolvedBlank, face: PrintFace, decoded: Decoded): 
   const exact = width === wanted.width && height === wanted.height;
   const clear = blank.method.knockout && files.alpha.value === 'kept';
   return [
-    ...(exact ? [] : [`${width} × ${height} px; we need exactly ${wanted.width} × ${wanted.height} px.`]),
+    ...(exact ? [] : [sizeReason({ width, height }, wanted)]),
     ...(files.modes.value.some((one) => one === mode)
       ? []
       : [`${mode.toUpperCase()}; we print from ${files.modes.value.join(', ').toUpperCase()}.`]),

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { readBytes, readJson, strangerRefused, told } from './door';
 import { OrderForm } from './forms';
 import { houseById, HOUSES, introduce, PART_BYTES, type House } from './houses';
 import { meetMood, MOODS, setMood } from './mood';
@@ -6,10 +7,6 @@ import { beginUpload, finishUpload, ordersOf, takePart, uploadById } from './upl
 
 /** ms that a slow desk takes over each request. */
 const SLOW = 1500;
-
-function told(status: number, message: string): Response {
-  return Response.json({ message }, { status });
-}
 
 /** Lets the desk's mood have its way with a request before it is answered. */
 async function inMood(answer: () => Promise<Response>): Promise<Response> {
@@ -41,9 +38,16 @@ function dropped(): Response {
   return new Response(body, { headers: { 'Content-Length': '1000' } });
 }
 
-function atHouse(id: string, answer: (house: House) => Promise<Response>): Promise<Response> {
+/** Answers a request that changes something at a house, where it may. */
+async function atHouse(
+  request: Request,
+  id: string,
+  answer: (house: House) => Promise<Response>,
+): Promise<Response> {
+  const stranger = strangerRefused(request);
+  if (stranger) return stranger;
   const house = houseById(id);
-  return house ? inMood(() => answer(house)) : Promise.resolve(told(404, 'There is no such desk.'));
+  return house ? inMood(() => answer(house)) : told(404, 'There is no such desk.');
 }
 
 export function desks(): Response {
@@ -51,53 +55,61 @@ export function desks(): Response {
 }
 
 export function create(houseId: string, request: Request): Promise<Response> {
-  return atHouse(houseId, async (house) => {
-    const form = v.safeParse(OrderForm, await request.json().catch(() => null));
+  return atHouse(request, houseId, async (house) => {
+    const read = await readJson(request);
+    if (!read.ok) return read.response;
+    const form = v.safeParse(OrderForm, read.value);
     if (!form.success) return told(400, 'The order cannot be read: make it again.');
     if (form.output.bytes > house.mostBytes) {
       const most = Math.round(house.mostBytes / 1024 / 1024);
       return told(413, `${house.name} takes packs of ${most} MiB at most.`);
     }
-    const upload = await beginUpload(house, form.output);
-    return Response.json({
-      uploadId: upload.id,
-      received: upload.received,
-      answer: upload.answer && (await upload.answer),
-    });
+    const { id: uploadId, received, answer } = beginUpload(house, form.output);
+    return Response.json({ uploadId, received, answer });
   });
 }
 
 export function part(houseId: string, uploadId: string, request: Request): Promise<Response> {
-  return atHouse(houseId, async (house) => {
+  return atHouse(request, houseId, async (house) => {
     const upload = uploadById(house, uploadId);
-    if (!upload) return told(404, 'The desk knows nothing of this upload: begin again.');
+    if (!upload) return told(404, UNKNOWN);
     const offset = Number(new URL(request.url).searchParams.get('offset'));
-    const bytes = new Uint8Array(await request.arrayBuffer());
-    if (!Number.isInteger(offset) || offset < 0 || bytes.length === 0 || bytes.length > PART_BYTES)
-      return told(400, 'A part is 1 byte to 8 MiB, from a whole offset.');
-    return Response.json({ uploadId, received: await takePart(upload, offset, bytes), answer: null });
+    if (!Number.isInteger(offset) || offset < 0) return told(400, 'A part begins at a whole offset.');
+    const read = await readBytes(request, PART_BYTES);
+    if (!read.ok) return read.response;
+    if (read.value.length === 0) return told(400, 'A part is 1 byte to 8 MiB.');
+    return Response.json({ uploadId, received: await takePart(upload, offset, read.value), answer: null });
   });
 }
 
-export function finish(houseId: string, uploadId: string): Promise<Response> {
-  return atHouse(houseId, async (house) => {
+export function finish(houseId: string, uploadId: string, request: Request): Promise<Response> {
+  return atHouse(request, houseId, async (house) => {
     const upload = uploadById(house, uploadId);
-    if (!upload) return told(404, 'The desk knows nothing of this upload: begin again.');
+    if (!upload) return told(404, UNKNOWN);
     const answer = finishUpload(upload);
     if (!answer) return told(409, 'Some of the pack has not arrived.');
     return Response.json({ uploadId, received: upload.received, answer: await answer });
   });
 }
 
-export async function orders(houseId: string): Promise<Response> {
+/** Heard by a client as: begin again, by yourself. */
+const UNKNOWN = 'The desk knows nothing of this upload: begin again.';
+
+export function orders(houseId: string): Response {
   const house = houseById(houseId);
-  return house ? Response.json(await ordersOf(house)) : told(404, 'There is no such desk.');
+  return house ? Response.json(ordersOf(house)) : told(404, 'There is no such desk.');
 }
 
 const MoodForm = v.object({ mood: v.picklist(MOODS), times: v.optional(v.nullable(v.number()), null) });
 
+/** Has the desk behave otherwise: only where the server was started for trying that. */
 export async function changeMood(request: Request): Promise<Response> {
-  const form = v.safeParse(MoodForm, await request.json().catch(() => null));
+  if (process.env['UPFIT_MOODS'] !== '1') return told(404, 'There is no such address.');
+  const stranger = strangerRefused(request);
+  if (stranger) return stranger;
+  const read = await readJson(request);
+  if (!read.ok) return read.response;
+  const form = v.safeParse(MoodForm, read.value);
   if (!form.success) return told(400, `A desk is ${MOODS.join(', ')}.`);
   setMood(form.output.mood, form.output.times);
   return Response.json(form.output);

@@ -1,7 +1,8 @@
 import { createHash } from 'node:crypto';
 import { unzipSync } from 'fflate';
 import * as v from 'valibot';
-import { ManifestForm, type Answer, type FileFinding, type OrderForm } from './forms';
+import { parseJson } from './door';
+import { ManifestForm, type FileFinding, type OrderForm, type Taken } from './forms';
 import type { House } from './houses';
 import { SPECS } from '@/core/blank/library/specs';
 import { lookAt } from './look';
@@ -9,16 +10,11 @@ import { lookAtSheet } from './look-sheet';
 
 const hashOf = (bytes: Uint8Array) => createHash('sha256').update(bytes).digest('hex');
 
-/** Opens a pack and goes through it file by file: an order number where all of it can be printed, or why not. */
-export async function takeIn(
-  house: House,
-  order: OrderForm,
-  pack: Uint8Array,
-  number: string,
-): Promise<Answer> {
+/** Opens a pack and goes through it file by file: whether all of it can be printed, or why not. */
+export async function takeIn(house: House, order: OrderForm, pack: Uint8Array): Promise<Taken> {
   const sha256 = hashOf(pack);
-  const refused = (reasons: string[], findings: FileFinding[] = []): Answer => ({
-    number: null,
+  const refused = (reasons: string[], findings: FileFinding[] = []): Taken => ({
+    taken: false,
     sha256,
     reasons,
     findings,
@@ -28,8 +24,8 @@ export async function takeIn(
   let files: Record<string, Uint8Array>;
   let manifest: ManifestForm;
   try {
-    files = unzipSync(pack);
-    manifest = v.parse(ManifestForm, JSON.parse(Buffer.from(files['manifest.json'] ?? []).toString('utf8')));
+    files = unzip(pack);
+    manifest = v.parse(ManifestForm, parseJson(Buffer.from(files[LIST] ?? []).toString('utf8')));
   } catch {
     return refused(['This is no pack that we can open: it is damaged, or lacks its list of files.']);
   }
@@ -69,5 +65,25 @@ export async function takeIn(
     const count = bad.length === 1 ? '1 file cannot' : `${bad.length} files cannot`;
     return refused([...reasons, ...(bad.length > 0 ? [`${count} be printed as it stands.`] : [])], findings);
   }
-  return { number, sha256, reasons: [], findings };
+  return { taken: true, sha256, reasons: [], findings };
+}
+
+const MIB = 1024 * 1024;
+const LIST = 'manifest.json';
+/** What a pack may hold, by its own word, before anything of it is unpacked. */
+const MOST_FILES = 5_000;
+const MOST_LIST = 4 * MIB;
+const MOST_UNPACKED = 900 * MIB;
+
+function unzip(pack: Uint8Array): Record<string, Uint8Array> {
+  let [count, bytes] = [0, 0];
+  return unzipSync(pack, {
+    filter: ({ name, originalSize }) => {
+      count++;
+      bytes += originalSize;
+      if (count > MOST_FILES || bytes > MOST_UNPACKED || (name === LIST && originalSize > MOST_LIST))
+        throw new Error('more than a pack holds');
+      return true;
+    },
+  });
 }

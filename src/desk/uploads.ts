@@ -1,57 +1,41 @@
-import { randomUUID } from 'node:crypto';
-import { mkdtemp, open, readFile, rm } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { open, rm } from 'node:fs/promises';
 import type { Answer, OrderForm } from './forms';
-import type { House } from './houses';
-import { takeIn } from './take-in';
-
-interface Upload {
-  id: string;
-  house: House;
-  order: OrderForm;
-  received: number;
-  folder: string;
-  answer: Promise<Answer> | null;
-}
-
-interface Shelf {
-  uploads: Map<string, Upload>;
-  /** Ids of uploads by house and key: an order that comes again is the same one. */
-  byKey: Map<string, string>;
-  orders: number;
-}
-
-// Routes are built apart, and share only what is global to the process.
-const kept = globalThis as { upFitDesk?: Shelf };
-
-function shelf(): Shelf {
-  return (kept.upFitDesk ??= { uploads: new Map(), byKey: new Map(), orders: 0 });
-}
+import { houseById, type House } from './houses';
+import { readPack } from './reader';
+import { keepUpload, nextNumber, packPath, shelf, uploadFor, type Upload } from './shelf';
 
 /** Begins an upload; one with the same key goes on where it stood. */
-export async function beginUpload(house: House, order: OrderForm): Promise<Upload> {
-  const { uploads, byKey } = shelf();
-  const key = `${house.id}/${order.key}`;
-  const known = uploads.get(byKey.get(key) ?? '');
-  if (known) return known;
-  const folder = await mkdtemp(join(tmpdir(), 'up-fit-desk-'));
-  const upload = { id: randomUUID(), house, order, received: 0, folder, answer: null };
-  uploads.set(upload.id, upload);
-  byKey.set(key, upload.id);
-  return upload;
+export function beginUpload(house: House, order: OrderForm): Upload {
+  return uploadFor(house.id, order);
 }
 
 export function uploadById(house: House, id: string): Upload | undefined {
   const upload = shelf().uploads.get(id);
-  return upload?.house.id === house.id ? upload : undefined;
+  return upload?.houseId === house.id ? upload : undefined;
 }
 
+/** Parts that are being written, by upload: one after another, each at what has arrived by then. */
+const writing = new Map<string, Promise<unknown>>();
+
 /** Takes a part in at its offset; what is there already is not taken twice. Gives back how much has been received. */
-export async function takePart(upload: Upload, offset: number, part: Uint8Array): Promise<number> {
-  if (offset > upload.received || upload.answer) return upload.received;
+export function takePart(upload: Upload, offset: number, part: Uint8Array): Promise<number> {
+  const before = writing.get(upload.id) ?? Promise.resolve();
+  const own = before.catch(() => undefined).then(() => write(upload, offset, part));
+  writing.set(upload.id, own);
+  void own
+    .catch(() => undefined)
+    .finally(() => {
+      if (writing.get(upload.id) === own) writing.delete(upload.id);
+    });
+  return own;
+}
+
+async function write(upload: Upload, offset: number, part: Uint8Array): Promise<number> {
+  if (offset > upload.received || upload.answer || shelf().answering.has(upload.id)) return upload.received;
   if (offset + part.length > upload.order.bytes) return upload.received;
-  const file = await open(join(upload.folder, 'pack.zip'), upload.received === 0 ? 'w' : 'r+');
+  upload.touched = Date.now();
+  keepUpload(upload);
+  const file = await open(packPath(upload.id), upload.received === 0 ? 'w' : 'r+');
   try {
     await file.write(part, 0, part.length, offset);
   } finally {
@@ -63,27 +47,33 @@ export async function takePart(upload: Upload, offset: number, part: Uint8Array)
 
 /** Goes through a pack that is all there, once; asked again, gives the same answer. Null where some of it is missing. */
 export function finishUpload(upload: Upload): Promise<Answer> | null {
+  if (upload.answer) return Promise.resolve(upload.answer);
   if (upload.received < upload.order.bytes) return null;
-  upload.answer ??= answerTo(upload);
-  return upload.answer;
+  const { answering } = shelf();
+  let answer = answering.get(upload.id);
+  if (!answer) {
+    answer = answerTo(upload).finally(() => answering.delete(upload.id));
+    answering.set(upload.id, answer);
+  }
+  return answer;
 }
 
-async function answerTo({ house, order, folder }: Upload): Promise<Answer> {
-  const pack = await readFile(join(folder, 'pack.zip'));
-  const state = shelf();
-  const number = `${house.mark}-${String(state.orders + 1).padStart(6, '0')}`;
-  const answer = await takeIn(house, order, pack, number);
-  if (answer.number !== null) state.orders++;
-  await rm(folder, { recursive: true });
+async function answerTo(upload: Upload): Promise<Answer> {
+  const house = houseById(upload.houseId)!;
+  const { taken, ...said } = await readPack(house, upload.order, packPath(upload.id));
+  // Given in one step with being written down: no two orders share one.
+  const answer = { ...said, number: taken ? nextNumber(house.mark) : null };
+  upload.answer = answer;
+  keepUpload(upload);
+  await rm(packPath(upload.id), { force: true });
   return answer;
 }
 
 /** Orders that the desk holds, with their checksums. */
-export async function ordersOf(house: House): Promise<{ number: string; key: string; sha256: string }[]> {
-  const answers = [...shelf().uploads.values()]
-    .filter((upload) => upload.house.id === house.id && upload.answer !== null)
-    .map(async ({ order, answer }) => ({ key: order.key, answer: (await answer)! }));
-  return (await Promise.all(answers)).flatMap(({ key, answer }) =>
-    answer.number === null ? [] : [{ number: answer.number, key, sha256: answer.sha256 }],
+export function ordersOf(house: House): { number: string; key: string; sha256: string }[] {
+  return [...shelf().uploads.values()].flatMap(({ houseId, order, answer }) =>
+    houseId === house.id && answer && answer.number !== null
+      ? [{ number: answer.number, key: order.key, sha256: answer.sha256 }]
+      : [],
   );
 }

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { list } from '@/core/bounds';
 import { FactsSchema } from '@/core/artwork/facts';
 import { StepSchema } from '@/core/artwork/steps';
 import { IdSchema } from '@/core/blank/basics';
@@ -21,7 +22,7 @@ export const ArtworkSchema = v.object({
   addedAt: v.number(),
   preview: v.instance(Blob),
   /** Done to the file on its way to the print, in order. */
-  steps: v.optional(v.array(StepSchema), []),
+  steps: v.optional(list(StepSchema), []),
   /** Name of the file it came from; null where it is the artwork's own. */
   fileName: v.optional(v.nullable(v.string()), null),
   /** Who made it, under what licence, and where that is written. */
@@ -43,7 +44,7 @@ const OutcomeSchema = v.object({
   id: v.string(),
   name: v.string(),
   verdict: v.picklist(VERDICTS),
-  why: v.array(v.string()),
+  why: list(v.string()),
 });
 
 /** The last exact docket of a fit, and the key of what it was measured from. */
@@ -52,9 +53,9 @@ export const StoredDocketSchema = v.object({
   key: v.string(),
   verdict: v.picklist(VERDICTS),
   exact: v.boolean(),
-  findings: v.array(FindingSchema),
-  looks: v.optional(v.array(OutcomeSchema), []),
-  sizes: v.optional(v.array(OutcomeSchema), []),
+  findings: list(FindingSchema),
+  looks: v.optional(list(OutcomeSchema), []),
+  sizes: v.optional(list(OutcomeSchema), []),
 });
 export type StoredDocket = v.InferOutput<typeof StoredDocketSchema>;
 
@@ -62,7 +63,7 @@ export type StoredDocket = v.InferOutput<typeof StoredDocketSchema>;
 export const SwatchSetSchema = v.object({
   id: v.string(),
   name: v.string(),
-  colours: v.array(v.object({ hex: v.string(), name: v.string(), share: v.optional(v.number(), 0) })),
+  colours: list(v.object({ hex: v.string(), name: v.string(), share: v.optional(v.number(), 0) })),
 });
 export type SwatchSet = v.InferOutput<typeof SwatchSetSchema>;
 
@@ -72,10 +73,10 @@ export const SettingsSchema = v.object({
   unit: UnitSettingSchema,
   theme: v.picklist(['system', 'light', 'dark']),
   /** Blanks that are columns of the range, in order. */
-  columns: v.array(IdSchema),
+  columns: list(IdSchema),
   demoLoaded: v.boolean(),
   /** Blanks taken out of the library; fits that were made on them stay whole. */
-  removedBlanks: v.optional(v.array(IdSchema), []),
+  removedBlanks: v.optional(list(IdSchema), []),
   /** The house chosen for a blank, where it is not the one it came with. */
   houses: v.optional(v.record(IdSchema, IdSchema), {}),
   /** The printing profile (null: the shipped one) and the intent chosen for a house's spec, by the spec's id. */

@@ -1,4 +1,4 @@
-import { proxy, wrap, type Remote } from 'comlink';
+import { proxy, type Remote } from 'comlink';
 import { UpFitError } from '@/core/errors';
 import type { Cmyk } from '@/core/colour/palette';
 import type { Press } from '@/core/colour/press';
@@ -27,6 +27,7 @@ import type {
   TemplateAsked,
   TemplateRead,
 } from './messages';
+import { WorkerEnded, WorkerHost } from './host';
 
 export interface JobOptions {
   signal?: AbortSignal;
@@ -44,30 +45,27 @@ const PATIENCE = 4000;
 /** A worker that held more than a file of so many bytes gives its memory back once it has been idle for so long. */
 const HEAVY_BYTES = 32 * 1024 * 1024;
 const IDLE = 20_000;
-
-/** What a job hears whose worker was ended under it. */
-class EngineEnded extends UpFitError {
-  constructor() {
-    super(
-      'unreadable',
-      'The engine stopped over this file and was started again: try once more, or export the file again.',
-    );
-  }
-}
+/** How long an engine may work without a sign of life, in ms: longer than its longest step takes on a busy machine. */
+const LIFE = 180_000;
 
 type Job<T> = (service: Remote<EngineService>, flag: Int32Array, tell: OnProgress) => Promise<Outcome<T>>;
 
 /** One engine in one worker. It starts with its first job, and a dead one is replaced for the next. */
 class EngineClient {
-  private worker: Worker | undefined;
-  private service: Remote<EngineService> | undefined;
-  private readonly waiting = new Set<(error: Error) => void>();
+  private readonly host = new WorkerHost<EngineService>(
+    () => {
+      const hindrance = engineHindrance();
+      if (hindrance) throw new UpFitError('unsupported', hindrance);
+      return new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module' });
+    },
+    () => (this.heavy = false),
+  );
   private heavy = false;
   private idle: ReturnType<typeof setTimeout> | undefined;
 
   /** Jobs under way. */
   get load(): number {
-    return this.waiting.size;
+    return this.host.load;
   }
 
   async run<T>(options: JobOptions, bytes: number, job: Job<T>, again = true): Promise<T> {
@@ -76,28 +74,30 @@ class EngineClient {
     clearTimeout(this.idle);
     this.heavy ||= bytes > HEAVY_BYTES;
     const flag = new Int32Array(new SharedArrayBuffer(4));
-    let fail: (error: Error) => void = () => undefined;
-    const died = new Promise<never>((_, reject) => (fail = reject));
     let hanging: ReturnType<typeof setTimeout> | undefined;
     const stop = () => {
       Atomics.store(flag, 0, 1);
       hanging = setTimeout(() => {
-        fail(new DOMException('Stopped.', 'AbortError'));
-        this.end();
+        this.host.end(new DOMException('Stopped.', 'AbortError'));
       }, PATIENCE);
     };
     signal?.addEventListener('abort', stop);
-    this.waiting.add(fail);
     let outcome: Outcome<T> | null;
     try {
-      outcome = await Promise.race([job(this.start(), flag, proxy(onProgress ?? (() => undefined))), died]);
+      outcome = await this.host.call((service, alive) => {
+        const tell = (share: number) => {
+          alive();
+          onProgress?.(share);
+        };
+        return job(service, flag, proxy(tell));
+      }, LIFE);
     } catch (error) {
-      // The worker ended over another job than this one, or over this one: a second time is told.
-      if (!(error instanceof EngineEnded) || !again || signal?.aborted) throw error;
+      if (signal?.aborted) throw new DOMException('Stopped.', 'AbortError');
+      // The worker ended over another job than this one, or over this one: a second time is told. One that hung, hangs.
+      if (!(error instanceof WorkerEnded) || error.hung || !again) throw error;
       outcome = null;
     } finally {
       clearTimeout(hanging);
-      this.waiting.delete(fail);
       signal?.removeEventListener('abort', stop);
       this.rest();
     }
@@ -105,7 +105,7 @@ class EngineClient {
     if (outcome.ok) return outcome.value;
     if (outcome.stopped) throw new DOMException('Stopped.', 'AbortError');
     if (outcome.dead) {
-      this.end();
+      this.host.end();
       // It may have died of the files before this one.
       if (again) return this.run(options, bytes, job, false);
     }
@@ -116,31 +116,8 @@ class EngineClient {
   private rest(): void {
     if (this.load > 0 || !this.heavy) return;
     this.idle = setTimeout(() => {
-      this.end();
+      this.host.end();
     }, IDLE);
-  }
-
-  private start(): Remote<EngineService> {
-    if (this.service) return this.service;
-    const hindrance = engineHindrance();
-    if (hindrance) throw new UpFitError('unsupported', hindrance);
-    const worker = new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module' });
-    worker.addEventListener('error', (event) => {
-      event.preventDefault();
-      this.end();
-    });
-    this.worker = worker;
-    this.service = wrap<EngineService>(worker);
-    return this.service;
-  }
-
-  /** Ends the worker; jobs that it still had are told. */
-  private end(): void {
-    this.worker?.terminate();
-    this.worker = undefined;
-    this.service = undefined;
-    this.heavy = false;
-    for (const fail of this.waiting) fail(new EngineEnded());
   }
 }
 

@@ -20,6 +20,9 @@ export class DeskRefused extends UpFitError {
   }
 }
 
+/** The desk does not know the upload, or the desk itself is none. */
+class Forgotten extends DeskRefused {}
+
 export async function readDesks(): Promise<Desk[]> {
   return v.parse(v.array(DeskSchema), await (await fetch('/api/desk')).json());
 }
@@ -34,8 +37,25 @@ export async function sendPack(
   pack: Blob,
   { signal, onSent }: { signal: AbortSignal; onSent: (bytes: number) => void },
 ): Promise<Answer> {
+  for (let again = 0; ; again++) {
+    try {
+      return await sendOnce(desk, order, pack, { signal, onSent });
+    } catch (error) {
+      // A desk that was started anew may have forgotten what it had; the key makes it the same order.
+      if (!(error instanceof Forgotten) || again === TRIES) throw error;
+    }
+  }
+}
+
+async function sendOnce(
+  desk: Desk,
+  order: Order,
+  pack: Blob,
+  { signal, onSent }: { signal: AbortSignal; onSent: (bytes: number) => void },
+): Promise<Answer> {
   const uploads = `/api/desk/${encodeURIComponent(desk.id)}/uploads`;
-  const begun = await ask(uploads, { method: 'POST', body: JSON.stringify(order) }, signal);
+  const headers = { 'Content-Type': 'application/json' };
+  const begun = await ask(uploads, { method: 'POST', headers, body: JSON.stringify(order) }, signal);
   if (begun.answer) return begun.answer;
   const upload = `${uploads}/${encodeURIComponent(begun.uploadId)}`;
   for (let at = begun.received; at < pack.size;) {
@@ -56,6 +76,7 @@ async function ask(url: string, request: RequestInit, signal: AbortSignal) {
       const response = await fetch(url, { ...request, signal });
       const said: unknown = await response.json();
       if (response.ok) return v.parse(UploadSchema, said);
+      if (response.status === 404) throw new Forgotten(messageOf(said));
       if (response.status < 500) throw new DeskRefused(messageOf(said));
     } catch (error) {
       if (error instanceof DeskRefused || signal.aborted) throw error;

@@ -1,4 +1,3 @@
-import { wrap, type Remote } from 'comlink';
 import type { Facts } from '@/core/artwork/facts';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import type { Docket } from '@/core/check/docket';
@@ -7,6 +6,7 @@ import type { Fit } from '@/core/fit/schema';
 import type { UnitSetting } from '@/core/length/show';
 import type { Raster } from '@/core/raster/raster';
 import type { DocketService } from './docket-messages';
+import { WorkerHost } from './host';
 import { Latest } from './latest';
 
 /** A fit to be measured on reduced copies of its artworks. */
@@ -20,9 +20,15 @@ export interface CoarseJob {
 
 /** Measures reduced copies in a worker of its own while the hand moves; of those that wait only the newest is taken. */
 export class CoarseDockets {
-  private service: Remote<DocketService> | undefined;
   private readonly known = new Map<string, { facts: Facts; raster: Raster }>();
   private press: Press | null = null;
+  private readonly host = new WorkerHost<DocketService>(
+    () => new Worker(new URL('./docket.worker.ts', import.meta.url), { type: 'module' }),
+    () => {
+      this.known.clear();
+      this.press = null;
+    },
+  );
   private readonly latest = new Latest((job: CoarseJob) => this.ask(job));
 
   /** The docket of a fit; null where a newer one was asked for before its turn came. */
@@ -30,20 +36,19 @@ export class CoarseDockets {
     return this.latest.ask(job);
   }
 
-  private async ask({ fit, blank, unit, press, artworks }: CoarseJob): Promise<Docket> {
-    this.service ??= wrap<DocketService>(
-      new Worker(new URL('./docket.worker.ts', import.meta.url), { type: 'module' }),
-    );
-    for (const { id, facts, raster } of artworks) {
-      const known = this.known.get(id);
-      if (known?.facts === facts && known.raster === raster) continue;
-      this.known.set(id, { facts, raster });
-      await this.service.keepArtwork(id, { facts, raster });
-    }
-    if (this.press !== press) {
-      this.press = press;
-      await this.service.keepPress(press);
-    }
-    return this.service.measure(fit, blank, unit);
+  private ask({ fit, blank, unit, press, artworks }: CoarseJob): Promise<Docket> {
+    return this.host.call(async (service) => {
+      for (const { id, facts, raster } of artworks) {
+        const known = this.known.get(id);
+        if (known?.facts === facts && known.raster === raster) continue;
+        this.known.set(id, { facts, raster });
+        await service.keepArtwork(id, { facts, raster });
+      }
+      if (this.press !== press) {
+        this.press = press;
+        await service.keepPress(press);
+      }
+      return service.measure(fit, blank, unit);
+    });
   }
 }

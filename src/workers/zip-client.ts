@@ -1,7 +1,8 @@
-import { proxy, wrap, type Remote } from 'comlink';
+import { proxy, type Remote } from 'comlink';
 import { UpFitError } from '@/core/errors';
 import type { ZipFile } from '@/files/zip';
 import type { JobOptions } from './client';
+import { WorkerHost } from './host';
 import type { MadeZip, OnBytes, ReadZip, Zipped, ZipService } from './zip-messages';
 
 type Job<T> = (service: Remote<ZipService>, flag: Int32Array, onBytes: OnBytes) => Promise<Zipped<T>>;
@@ -23,18 +24,25 @@ export function readZip(name: string, zip: Blob, index: string, options: JobOpti
 
 async function run<T>(bytes: number, { signal, onProgress }: JobOptions, job: Job<T>): Promise<T> {
   signal?.throwIfAborted();
-  const worker = new Worker(new URL('./zip.worker.ts', import.meta.url), { type: 'module' });
+  const host = new WorkerHost<ZipService>(
+    () => new Worker(new URL('./zip.worker.ts', import.meta.url), { type: 'module' }),
+  );
   const flag = new Int32Array(new SharedArrayBuffer(4));
   const stop = () => Atomics.store(flag, 0, 1);
   signal?.addEventListener('abort', stop);
   try {
-    const tell = proxy((done: number) => onProgress?.(Math.min(1, done / Math.max(1, bytes))));
-    const answer = await job(wrap<ZipService>(worker), flag, tell);
+    const answer = await host.call((service, alive) => {
+      const tell = (done: number) => {
+        alive();
+        onProgress?.(Math.min(1, done / Math.max(1, bytes)));
+      };
+      return job(service, flag, proxy(tell));
+    });
     if (answer.ok) return answer.value;
     if (answer.stopped) throw new DOMException('stopped', 'AbortError');
     throw new UpFitError(answer.code, answer.message);
   } finally {
     signal?.removeEventListener('abort', stop);
-    worker.terminate();
+    host.end();
   }
 }

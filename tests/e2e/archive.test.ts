@@ -106,8 +106,21 @@ describe('an archive', () => {
     expect(after['artworks']).toEqual(before['artworks']);
     await openSheet();
     await offer(path);
-    await shop.bench.press('Replace the whole shop with it');
+    const merged = await stored();
+    await shop.bench.press('Replace the whole shop with it…');
+    await shop.bench.says('[role=dialog]', /takes out 2 artworks, 3 designs, \d+ fits/);
+    expect(await stored()).toEqual(merged);
+    await shop.bench.press('Replace it');
     await shop.bench.says('[data-sonner-toast]', /The shop is what/);
+    expect(await stored()).toEqual(before);
+    await shop.bench.press('Undo');
+    await shop.browser.wait(async () => (await stored())['designs']!.length === 3, 10_000);
+    expect(await stored()).toEqual(merged);
+    await openSheet();
+    await offer(path);
+    await shop.bench.press('Replace the whole shop with it…');
+    await shop.bench.press('Replace it');
+    await shop.browser.wait(async () => (await stored())['designs']!.length === 2, 10_000);
     expect(await stored()).toEqual(before);
   });
 
@@ -175,7 +188,7 @@ describe('an archive is refused in words, and nothing is changed, where', () => 
         forged('record.zip', (files, index) => {
           files['upfit.json'] = strToU8(JSON.stringify({ ...index, fits: [{ id: 'x' }] }));
         }),
-      /record of its fits that cannot be read/,
+      /In this fit, .* does not read/,
     ],
     [
       'a path climbs out',

@@ -1,3 +1,6 @@
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { PNG } from 'pngjs';
 import { newFill } from '@/core/fit/place';
 import { AnswerSchema, DeskSchema, UploadSchema, type Answer, type Order } from '@/core/pack/order';
@@ -9,11 +12,16 @@ import { blankById, faceOf } from '../support/fits';
 import { packOf, print as printOf } from '../support/orders';
 
 let engine: Engine;
+let folder: string;
 beforeAll(async () => {
   engine = await loadNodeEngine();
+  folder = await mkdtemp(join(tmpdir(), 'up-fit-desk-'));
+  process.env['UPFIT_DESK'] = folder;
+  process.env['UPFIT_MOODS'] = '1';
 });
-afterAll(() => {
+afterAll(async () => {
   engine.close();
+  await rm(folder, { recursive: true });
 });
 afterEach(() => mood('well'));
 
@@ -23,11 +31,17 @@ const print = (...asked: Parameters<typeof printOf> extends [unknown, ...infer R
 const HARL = 'harl-kiln-works';
 const DUNMERE = 'dunmere-garment-print';
 
-const mood = (name: string, times: number | null = null) =>
-  changeMood(new Request('http://desk/', { method: 'POST', body: JSON.stringify({ mood: name, times }) }));
+const post = (body: unknown, headers: Record<string, string> = {}) =>
+  new Request('http://desk/', {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json', ...headers },
+    body: typeof body === 'string' ? body : JSON.stringify(body),
+  });
+const mood = (name: string, times: number | null = null) => changeMood(post({ mood: name, times }));
 
-const begin = (houseId: string, order: Order) =>
-  create(houseId, new Request('http://desk/', { method: 'POST', body: JSON.stringify(order) }));
+const begin = (houseId: string, order: Order) => create(houseId, post(order));
+const end = (houseId: string, id: string) =>
+  finish(houseId, id, new Request('http://desk/', { method: 'POST' }));
 const put = (houseId: string, id: string, offset: number, body: Blob) =>
   part(houseId, id, new Request(`http://desk/?offset=${offset}`, { method: 'PUT', body }));
 const read = async (response: Response) => v.parse(UploadSchema, await response.json());
@@ -36,7 +50,7 @@ async function sent(houseId: string, { pack, order }: { pack: Blob; order: Order
   const { uploadId, received } = await read(await begin(houseId, order));
   for (let at = received; at < pack.size; at += 100_000)
     await put(houseId, uploadId, at, pack.slice(at, at + 100_000));
-  return v.parse(AnswerSchema, (await read(await finish(houseId, uploadId))).answer);
+  return v.parse(AnswerSchema, (await read(await end(houseId, uploadId))).answer);
 }
 
 const reasonsIn = (answer: Answer) => answer.findings.flatMap(({ reasons }) => reasons).join(' ');
@@ -67,11 +81,11 @@ describe('a pack that can be printed', () => {
     });
     const later = await read(await put(HARL, first.uploadId, 9_000, made.pack.slice(9_000)));
     expect(later.received).toBe(5_000);
-    expect((await finish(HARL, first.uploadId)).status).toBe(409);
-    const before = ((await (await orders(HARL)).json()) as unknown[]).length;
+    expect((await end(HARL, first.uploadId)).status).toBe(409);
+    const before = ((await orders(HARL).json()) as unknown[]).length;
     const answer = await sent(HARL, made);
     expect(await sent(HARL, made)).toEqual(answer);
-    const held = (await (await orders(HARL)).json()) as { number: string; sha256: string }[];
+    const held = (await orders(HARL).json()) as { number: string; sha256: string }[];
     expect(held).toHaveLength(before + 1);
     expect(held.at(-1)).toMatchObject({ number: answer.number, sha256: made.order.sha256 });
   });

@@ -136,7 +136,7 @@ describe('worked sheets', () => {
       '“s” on sheet 1 goes past the margin.',
       '“s” and “s” lie over one another on sheet 1.',
     ]);
-    expect(layOut(sheetOf({ margin: 200 }), []).troubles[0]).toMatch(/no room/);
+    expect(layOut(sheetOf({ margin: 200 }), []).troubles[0]).toMatch(/margins leave less than 20 mm/);
   });
 });
 

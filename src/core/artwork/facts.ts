@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { list } from '../bounds';
 import { COLOUR_MODES } from '../formats/header';
 import { FORMAT_IDS } from '../formats/registry';
 
@@ -63,20 +64,20 @@ export const FactsSchema = v.object({
   /** Inks that flat artwork needs; null where it is a photograph. */
   inks: v.nullable(v.number()),
   /** Its colours, the commonest first: the inks of flat artwork, or eight that sum a photograph up. */
-  palette: v.optional(v.array(v.object({ hex: v.string(), share: v.number() })), []),
+  palette: v.optional(list(v.object({ hex: v.string(), share: v.number() })), []),
   /** The one colour that runs all round the picture's edge and could be cleared. */
   background: v.optional(v.nullable(v.object({ hex: v.string() })), null),
-  flaws: v.optional(v.array(FlawSchema), []),
+  flaws: v.optional(list(FlawSchema), []),
   /** The page that was measured, from 0, of a file that has so many. */
   page: v.optional(v.number(), 0),
   pageCount: v.optional(v.number(), 1),
   /** A PDF's pages with their boxes. */
-  pages: v.optional(v.array(PageSchema)),
+  pages: v.optional(list(PageSchema)),
   /** Pictures inside a drawing or a page. */
-  images: v.optional(v.array(PlacedImageSchema)),
+  images: v.optional(list(PlacedImageSchema)),
   /** Pixels that a drawing was measured at: bounds and flaws are counted in these. */
   grid: v.optional(v.nullable(Size), null),
-  notes: v.array(v.object({ code: v.string(), message: v.string() })),
+  notes: list(v.object({ code: v.string(), message: v.string() })),
 });
 export type Facts = v.InferOutput<typeof FactsSchema>;
 export type PixelBox = v.InferOutput<typeof Box>;

@@ -1,3 +1,4 @@
+import { LEAST_MM, MOST_MM } from '../bounds';
 import { UpFitError } from '../errors';
 import type { PixelSize } from './facts';
 
@@ -47,6 +48,19 @@ export function requireReadablePixels(name: string, size: PixelSize): void {
       `“${name}” declares ${said(size)} pixels, more than 600 megapixels: save it smaller, 300 PPI at print size is enough.`,
     );
   }
+}
+
+/** Refuses a drawing or page that says it is of a size that nothing printed has, in mm. */
+export function requireDrawnSize(name: string, { width, height }: { width: number; height: number }): void {
+  if (Math.min(width, height) >= LEAST_MM && Math.max(width, height) <= MOST_MM) return;
+  throw new UpFitError(
+    'unreadable',
+    `“${name}” says that it is ${mm(width)} × ${mm(height)} mm: export it at the size it is meant to have.`,
+  );
+}
+
+function mm(side: number): string {
+  return Number.isFinite(side) ? String(Number(side.toPrecision(3))) : 'endlessly many';
 }
 
 /** Whether a picture lies in memory whole. */

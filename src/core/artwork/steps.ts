@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { list } from '../bounds';
 import type { Lie } from '../geometry/lie';
 import type { PixelSize } from './facts';
 
@@ -14,7 +15,7 @@ export const StepSchema = v.variant('kind', [
   /** Another page than the first of a file with several, from 0. */
   v.object({ kind: v.literal('page'), page: whole }),
   /** Parts of a drawing left out, by their number in the order they are drawn. */
-  v.object({ kind: v.literal('omit'), parts: v.array(whole) }),
+  v.object({ kind: v.literal('omit'), parts: list(whole) }),
   /** Cut down to a part, in shares of what there is before. */
   v.object({
     kind: v.literal('crop'),

@@ -6,7 +6,4 @@ export const IdSchema = v.pipe(
   v.regex(/^[a-z0-9][a-z0-9-]{0,79}$/, 'An id is lower-case words joined by hyphens.'),
 );
 
-export const Finite = v.pipe(v.number(), v.finite());
-export const Positive = v.pipe(v.number(), v.finite(), v.gtValue(0));
-export const NotNegative = v.pipe(v.number(), v.finite(), v.minValue(0));
 export const NameSchema = v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(120));

@@ -1,5 +1,6 @@
 import * as v from 'valibot';
-import { Finite, IdSchema, NameSchema, NotNegative, Positive } from './basics';
+import { IdSchema, NameSchema } from './basics';
+import { Finite, NotNegative, Positive } from '../bounds';
 import type { Sector } from './bodies/sector';
 
 /** A closed outline as its corner points in mm, from the top left of its box. */

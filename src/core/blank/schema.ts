@@ -1,5 +1,6 @@
 import * as v from 'valibot';
-import { Finite, IdSchema, NameSchema, NotNegative, Positive } from './basics';
+import { IdSchema, NameSchema } from './basics';
+import { Bytes, Finite, NotNegative, Positive, list } from '../bounds';
 import { BodySchema } from './kinds';
 import { PanelSchema } from './face';
 import { COLOUR_MODES } from '../formats/header';
@@ -61,7 +62,7 @@ export const HouseSpecSchema = v.object({
   version: Version,
   house: NameSchema,
   /** Methods this spec is for. */
-  methods: v.array(IdSchema),
+  methods: list(IdSchema),
   bleed: Sourced(NotNegative),
   safe: Sourced(Finite),
   /** The edge that `safe` is measured from. */
@@ -69,14 +70,14 @@ export const HouseSpecSchema = v.object({
   target: Sourced(Positive),
   floor: Sourced(Positive),
   files: v.object({
-    formats: Sourced(v.array(v.picklist(FILE_FORMATS))),
+    formats: Sourced(list(v.picklist(FILE_FORMATS))),
     /** Pixels the house states outright; `null` where it asks for true size at the target PPI. */
     pixels: Sourced(v.nullable(v.object({ width: Positive, height: Positive }))),
     /** Whether the file must carry its density. */
     density: Sourced(v.boolean()),
-    modes: Sourced(v.array(v.picklist(COLOUR_MODES))),
+    modes: Sourced(list(v.picklist(COLOUR_MODES))),
     alpha: Sourced(v.picklist(['kept', 'none'])),
-    maxBytes: Sourced(Positive),
+    maxBytes: Sourced(Bytes),
     /** How files are named: {design} {blank} {face} {size} stand for what they say. */
     naming: Sourced(v.string()),
   }),
@@ -131,9 +132,9 @@ export const BlankSchema = v.object({
   limits: v.partial(MethodLimitsSchema),
   /** mm from which it is looked at, for prints that are seen from afar: the floor PPI follows from it. */
   viewedFrom: v.nullable(Positive),
-  colours: v.pipe(v.array(ProductColourSchema), v.minLength(1)),
+  colours: v.pipe(list(ProductColourSchema, 500), v.minLength(1)),
   /** Looks of the product that a colour does not cover (a mug cold and hot). Empty where it has one. */
-  states: v.array(
+  states: list(
     v.object({
       id: IdSchema,
       name: NameSchema,
@@ -143,10 +144,10 @@ export const BlankSchema = v.object({
     }),
   ),
   /** What must be on it by law or by the house: each found by any of its words in the lettering, or ticked by hand. */
-  contents: v.optional(v.array(v.object({ id: IdSchema, name: NameSchema, words: v.array(v.string()) }))),
+  contents: v.optional(list(v.object({ id: IdSchema, name: NameSchema, words: list(v.string()) }))),
   /** Graded sizes: the factors that the garment and its print area take. Empty where there is one size. */
-  sizes: v.array(v.object({ id: IdSchema, name: NameSchema, garment: Positive, print: Positive })),
+  sizes: list(v.object({ id: IdSchema, name: NameSchema, garment: Positive, print: Positive })),
   /** Faces split into panels, never printed. */
-  splits: v.array(v.object({ faceId: IdSchema, panels: v.pipe(v.array(PanelSchema), v.minLength(1)) })),
+  splits: list(v.object({ faceId: IdSchema, panels: v.pipe(list(PanelSchema), v.minLength(1)) })),
 });
 export type Blank = v.InferOutput<typeof BlankSchema>;

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { list } from '../bounds';
 import type { Extent } from '../fit/geometry';
 import { CutSettingsSchema } from '../fit/cut';
 import { PieceSchema } from '../fit/schema';
@@ -45,7 +46,7 @@ export type Verdict = (typeof VERDICTS)[number];
 export const RemedySchema = v.object({
   id: v.string(),
   label: v.string(),
-  pieces: v.array(PieceSchema),
+  pieces: list(PieceSchema),
   /** What it changes of how a sticker is cut. */
   cut: v.optional(v.partial(CutSettingsSchema)),
 });
@@ -68,22 +69,22 @@ export const FindingSchema = v.object({
   /** Where on the face, in mm from the trim's top left. */
   place: v.optional(ExtentSchema),
   /** Each of the places that it has, where there are several; at most `MOST_PLACES`. */
-  places: v.optional(v.array(ExtentSchema)),
+  places: v.optional(list(ExtentSchema)),
   pieceId: v.optional(v.string()),
   /** The graded size that it holds for, where that is not the one on the bench. */
   size: v.optional(v.object({ id: v.string(), name: v.string() })),
   /** The verdict for each look of the product, where it differs by look; the finding itself tells of the worst that counts. */
-  byLook: v.optional(v.array(v.object({ id: v.string(), verdict: v.picklist(VERDICTS) }))),
+  byLook: v.optional(list(v.object({ id: v.string(), verdict: v.picklist(VERDICTS) }))),
   /** Required entries that were not found and may be ticked by hand. */
-  missing: v.optional(v.array(v.object({ id: v.string(), name: v.string() }))),
+  missing: v.optional(list(v.object({ id: v.string(), name: v.string() }))),
   /** Why somebody accepted it as it is, and when; it counts as Ready as long as it measures the same. */
   accepted: v.optional(v.object({ reason: v.string(), date: v.string() })),
   /** Numbers that the verdict rests on and nobody has stated yet. */
-  assumed: v.optional(v.array(v.string())),
+  assumed: v.optional(list(v.string())),
   /** Two or three words for a cell of the range. */
   word: v.string(),
   message: v.string(),
-  remedies: v.array(RemedySchema),
+  remedies: list(RemedySchema),
 });
 export type Finding = v.InferOutput<typeof FindingSchema>;
 

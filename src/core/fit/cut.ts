@@ -1,5 +1,6 @@
 import * as v from 'valibot';
-import { NameSchema, NotNegative } from '../blank/basics';
+import { NameSchema } from '../blank/basics';
+import { NotNegative } from '../bounds';
 
 export const CUT_SHAPES = ['contour', 'circle', 'rounded', 'rectangle', 'path'] as const;
 

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { Finite, Length, list, Place, Positive } from '../bounds';
 import { IdSchema } from '../blank/basics';
 import { CutSchema } from './cut';
 import { StepSchema } from '../artwork/steps';
@@ -7,8 +8,6 @@ import { LetteringSchema, InkSchema } from '../type/schema';
 export const RoleSchema = v.picklist(['ground', 'motif']);
 export type Role = v.InferOutput<typeof RoleSchema>;
 
-const finite = v.pipe(v.number(), v.finite());
-const positive = v.pipe(finite, v.gtValue(0));
 const colour = v.pipe(v.string(), v.regex(/^#[0-9a-f]{6}$/));
 
 const common = {
@@ -28,11 +27,11 @@ const common = {
 
 /** Centre in mm from the trim's top left; size of the whole file, or of a text's box, in mm; turn in radians. */
 const placement = {
-  x: finite,
-  y: finite,
-  width: positive,
-  height: positive,
-  rotation: finite,
+  x: Place,
+  y: Place,
+  width: Length,
+  height: Length,
+  rotation: Finite,
   flipped: v.boolean(),
 };
 
@@ -42,19 +41,19 @@ export const ClipSchema = v.object({
     v.object({ kind: v.literal('rectangle') }),
     v.object({ kind: v.literal('ellipse') }),
     /** `radius` as a share of the shorter side, 0 to 0.5. */
-    v.object({ kind: v.literal('rounded'), radius: v.pipe(finite, v.minValue(0), v.maxValue(0.5)) }),
+    v.object({ kind: v.literal('rounded'), radius: v.pipe(Finite, v.minValue(0), v.maxValue(0.5)) }),
     /** A closed path of a drawing; `d` in shares of the clip's box. */
     v.object({ kind: v.literal('path'), name: v.string(), d: v.string() }),
   ]),
-  x: finite,
-  y: finite,
-  width: positive,
-  height: positive,
+  x: Finite,
+  y: Finite,
+  width: Positive,
+  height: Positive,
 });
 export type Clip = v.InferOutput<typeof ClipSchema>;
 
 /** What is done to an artwork's pixels for one piece of it alone: steps that leave every pixel in its place. */
-const finish = v.optional(v.array(StepSchema));
+const finish = v.optional(list(StepSchema, 200));
 
 /** An artwork set on a face. */
 export const ArtworkPieceSchema = v.object({
@@ -89,8 +88,8 @@ export const RepeatPieceSchema = v.object({
   kind: v.literal('repeat'),
   artworkId: v.string(),
   pattern: v.picklist(PATTERNS),
-  stepX: positive,
-  stepY: positive,
+  stepX: Positive,
+  stepY: Positive,
   zoneId: v.optional(v.nullable(IdSchema), null),
   finish,
 });
@@ -119,7 +118,7 @@ export type PlacedPiece = Exclude<Piece, FillPiece>;
 export type ShowingPiece = ArtworkPiece | RepeatPiece;
 
 /** Pieces that are moved, scaled and turned as one; `rotation` is how far its own axes are turned. */
-export const GroupSchema = v.object({ id: v.string(), name: v.string(), rotation: finite });
+export const GroupSchema = v.object({ id: v.string(), name: v.string(), rotation: Finite });
 export type Group = v.InferOutput<typeof GroupSchema>;
 
 /** A finding accepted with a reason: which one, what it measured, and the day it was. */
@@ -136,8 +135,8 @@ export type Acceptance = v.InferOutput<typeof AcceptanceSchema>;
 /** What lies on one face, and how it is cut to that where the blank is cut to shape. */
 export const FitFaceSchema = v.object({
   faceId: IdSchema,
-  pieces: v.array(PieceSchema),
-  groups: v.optional(v.array(GroupSchema)),
+  pieces: list(PieceSchema, 2000),
+  groups: v.optional(list(GroupSchema, 500)),
   cut: v.optional(CutSchema),
 });
 export type FitFace = v.InferOutput<typeof FitFaceSchema>;
@@ -153,12 +152,12 @@ export const FitSchema = v.object({
   stateId: v.nullable(IdSchema),
   sizeId: v.nullable(IdSchema),
   /** Graded sizes that it is sold in: all of them where none is named. */
-  soldIn: v.optional(v.array(IdSchema)),
+  soldIn: v.optional(list(IdSchema, 200)),
   /** Findings that a person accepted as they are; they come back as soon as they measure otherwise. */
-  accepted: v.optional(v.array(AcceptanceSchema)),
+  accepted: v.optional(list(AcceptanceSchema)),
   /** What the product must carry that was ticked by hand, with how it was made sure. */
-  ticked: v.optional(v.array(v.object({ entryId: IdSchema, note: v.string(), date: v.string() }))),
-  faces: v.array(FitFaceSchema),
+  ticked: v.optional(list(v.object({ entryId: IdSchema, note: v.string(), date: v.string() }))),
+  faces: list(FitFaceSchema, 500),
 });
 export type Fit = v.InferOutput<typeof FitSchema>;
 
@@ -168,7 +167,7 @@ export const DesignSchema = v.object({
   id: v.string(),
   name: v.string(),
   order: v.number(),
-  artworks: v.array(v.object({ artworkId: v.string(), role: RoleSchema })),
+  artworks: list(v.object({ artworkId: v.string(), role: RoleSchema })),
 });
 export type Design = v.InferOutput<typeof DesignSchema>;
 

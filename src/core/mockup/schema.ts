@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { FAMILIES } from '../product/kinds';
-import { Finite, IdSchema, NameSchema, NotNegative, Positive } from '../blank/basics';
+import { IdSchema, NameSchema } from '../blank/basics';
+import { Finite, NotNegative, Positive } from '../bounds';
 
 const Hex = v.pipe(v.string(), v.regex(/^#[0-9a-f]{6}$/, 'A colour is written #rrggbb.'));
 const Share = v.pipe(v.number(), v.minValue(0), v.maxValue(1));

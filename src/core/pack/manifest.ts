@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { list } from '../bounds';
 import { VERDICTS } from '../check/finding';
 import { PRINT_FORMATS } from '../formats/registry';
 
@@ -40,7 +41,7 @@ export const PackedFitSchema = v.object({
   reason: v.nullable(v.string()),
   /** Who turns the print over for a transfer. */
   mirroring: v.nullable(v.picklist(['file', 'driver', 'house'])),
-  prints: v.array(PrintRecordSchema),
+  prints: list(PrintRecordSchema),
 });
 export type PackedFit = v.InferOutput<typeof PackedFitSchema>;
 
@@ -63,9 +64,9 @@ export const ManifestSchema = v.object({
   /** ISO date and time. */
   made: v.string(),
   notes: v.string(),
-  fits: v.array(PackedFitSchema),
-  sheets: v.optional(v.array(PackedSheetSchema), []),
+  fits: list(PackedFitSchema),
+  sheets: v.optional(list(PackedSheetSchema), []),
   /** Every other file of the pack. */
-  files: v.array(FileRecordSchema),
+  files: list(FileRecordSchema),
 });
 export type Manifest = v.InferOutput<typeof ManifestSchema>;

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { list } from '../bounds';
 import { ManifestSchema } from './manifest';
 import { AnswerSchema, OrderSchema } from './order';
 
@@ -10,7 +11,7 @@ export const StoredPackSchema = v.object({
   bytes: v.number(),
   sha256: v.string(),
   /** Where it was sent, the newest last. */
-  orders: v.array(
+  orders: list(
     v.object({
       deskId: v.string(),
       desk: v.string(),

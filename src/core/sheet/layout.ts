@@ -2,7 +2,7 @@ import { MaxRectsPacker } from 'maxrects-packer';
 import { common } from '../cut/polygons';
 import { nest, reachOf } from './nest';
 import type { Placed, Print, Room } from './print';
-import type { Sheet, Spot } from './schema';
+import { LEAST_ROOM, type Sheet, type Spot } from './schema';
 
 /** A copy of a print, or a part of one that is larger than any sheet, where it lies. */
 export interface Laid extends Spot {
@@ -42,13 +42,8 @@ export function layOut(sheet: Sheet, prints: readonly Print[]): SheetLayout {
 function packed(sheet: Sheet, wanted: readonly Print[]): SheetLayout {
   const { paper, margin } = sheet;
   const room = { width: paper.width - 2 * margin, height: (paper.height ?? LONGEST) - 2 * margin };
-  if (room.width <= 0 || room.height <= 0)
-    return {
-      ...paperOf(sheet),
-      sheets: 0,
-      laid: [],
-      troubles: ['The margins leave no room on the sheet: make them smaller.'],
-    };
+  const trouble = troubleOf(sheet, room, wanted);
+  if (trouble !== null) return { ...paperOf(sheet), sheets: 0, laid: [], troubles: [trouble] };
   const fitting = wanted.filter((print) => fits(print, room, sheet.turning));
   const large = wanted.filter((print) => !fits(print, room, sheet.turning));
   const boxed = paper.height === null ? onRoll(sheet, fitting, room.width) : onSheets(sheet, fitting, room);
@@ -61,6 +56,32 @@ function packed(sheet: Sheet, wanted: readonly Print[]): SheetLayout {
     sheets = Math.max(sheets, ...parts.map((part) => part.sheet + 1));
   }
   return { width: paper.width, height: whole.height, sheets, laid, troubles: [] };
+}
+
+/** Copies that are laid out at once, sheets that one print is parted over, and mm of a roll, at most. */
+const MOST_COPIES = 5_000;
+const MOST_PARTS = 400;
+
+/** Why nothing can be laid out, in a sentence; null where it can. */
+function troubleOf(sheet: Sheet, room: Room, wanted: readonly Print[]): string | null {
+  if (Math.min(room.width, room.height) < LEAST_ROOM)
+    return `The margins leave less than ${LEAST_ROOM} mm of the sheet: make them smaller, or take a larger sheet.`;
+  if (wanted.length > MOST_COPIES)
+    return `${wanted.length} copies are more than are laid out at once: ${MOST_COPIES} at most. Make several sheets.`;
+  const area = wanted.reduce((sum, { width, height }) => sum + width * height, 0);
+  if (sheet.paper.height === null && area / room.width > LONGEST)
+    return `These prints need more than ${LONGEST / 1000} m of this roll: make several sheets.`;
+  const large = wanted.find(
+    (print) => !fits(print, room, sheet.turning) && partsOf(sheet, print, room) > MOST_PARTS,
+  );
+  return large ? `“${large.name}” would go over more than ${MOST_PARTS} sheets: take a larger one.` : null;
+}
+
+function partsOf(sheet: Sheet, print: Print, room: Room): number {
+  return (
+    cuts(print.width, room.width, sheet.overlap).length *
+    cuts(print.height, room.height, sheet.overlap).length
+  );
 }
 
 interface Lying {

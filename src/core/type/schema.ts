@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { list } from '../bounds';
 
 const finite = v.pipe(v.number(), v.finite());
 const positive = v.pipe(finite, v.gtValue(0));
@@ -22,7 +23,7 @@ export const BendSchema = v.variant('kind', [
 
 /** Lines of type as they were asked for. All lengths mm at a text's own scale. */
 export const LetteringSchema = v.object({
-  lines: v.pipe(v.array(LineSchema), v.minLength(1)),
+  lines: v.pipe(list(LineSchema, 200), v.minLength(1)),
   faceId: v.string(),
   /** Height of a flat capital. */
   cap: positive,
@@ -51,6 +52,6 @@ export const InkSchema = v.object({
   /** The plate behind them; null without one. */
   plateD: v.optional(v.nullable(v.string()), null),
   /** Width and cap height of each line, before it is bent. */
-  lines: v.array(v.object({ width: finite, cap: finite })),
+  lines: list(v.object({ width: finite, cap: finite })),
 });
 export type Ink = v.InferOutput<typeof InkSchema>;

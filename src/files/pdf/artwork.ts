@@ -1,5 +1,5 @@
 import type { Facts, Page } from '@/core/artwork/facts';
-import { heldSize } from '@/core/artwork/limits';
+import { heldSize, requireDrawnSize } from '@/core/artwork/limits';
 import type { Source } from '@/core/formats/source';
 import { MILLIMETRES, showLength, showSize } from '@/core/length/show';
 import type { Opened } from '@/imaging/opened';
@@ -17,6 +17,7 @@ export async function openPage(draw: DrawPage, name: string, source: Source, pag
   const chosen = pages[index]!;
   const content = readContent(document.getPage(index), chosen.unit);
   const [x0, y0, x1, y1] = chosen.crop;
+  requireDrawnSize(name, { width: x1 - x0, height: y1 - y0 });
   const profile = outputProfile(document.catalog) ?? [...content.profiles][0] ?? null;
   return {
     format: 'pdf',

@@ -2,6 +2,7 @@ import { PDFArray, PDFDocument, PDFName, PDFNumber, type PDFPage } from '@cantoo
 import { UpFitError } from '@/core/errors';
 import { MM_PER_INCH } from '@/core/length/units';
 import type { TemplatePage } from '@/core/template/reading';
+import { requirePages } from './page-count';
 
 /** A box as its two corners, in PDF units. */
 type Corners = [number, number, number, number];
@@ -27,10 +28,12 @@ export async function openPdf(
   try {
     const document = await PDFDocument.load(bytes, { updateMetadata: false, throwOnInvalidObject: false });
     if (document.isEncrypted) throw new Error('encrypted');
+    requirePages(document, name);
     const pages = document.getPages().map(readPage);
     if (pages.length === 0) throw new Error('no page');
     return { document, pages };
-  } catch {
+  } catch (error) {
+    if (error instanceof UpFitError) throw error;
     throw new UpFitError(
       'unreadable',
       `“${name}” cannot be read: it is damaged or locked. Ask for it again, or save it anew without a password.`,

@@ -1,3 +1,5 @@
+import { addressesIn, rulesIn, type Rule } from './css';
+
 /** Elements that only draw. Whatever is not here is left out with all that is in it. */
 export const ELEMENTS: ReadonlySet<string> = new Set(
   (
@@ -50,19 +52,11 @@ export function isAllowedAddress(tag: string, address: string): boolean {
 
 /** Whether a value refers to nothing but parts of the drawing itself. */
 export function isAllowedValue(value: string): boolean {
-  if (/javascript:|expression\s*\(|@import|\\/i.test(value)) return false;
-  return [...value.matchAll(/url\(\s*(['"]?)([^'")]*)\1\s*\)/gi)].every(([, , to]) =>
-    INSIDE.test(to!.trim()),
-  );
+  if (/javascript:|expression\(|expression\s|@import|\\/i.test(value)) return false;
+  return addressesIn(value)?.every((to) => INSIDE.test(to)) ?? false;
 }
 
 /** A style sheet's plain rules: at-rules and rules that refer outside are left out. */
-export function allowedRules(sheet: string): string {
-  const bare = sheet
-    .replace(/\/\*[\s\S]*?\*\//g, '')
-    .replace(/@[^;{}]*(;|\{[^{}]*(\{[^{}]*\}[^{}]*)*\})/g, '');
-  return [...bare.matchAll(/([^{}]+)\{([^{}]*)\}/g)]
-    .filter(([, selector, body]) => isAllowedValue(selector!) && isAllowedValue(body!))
-    .map(([, selector, body]) => `${selector!.trim()}{${body!.trim()}}`)
-    .join('\n');
+export function allowedRules(sheet: string): Rule[] {
+  return rulesIn(sheet).filter(({ selector, body }) => isAllowedValue(selector) && isAllowedValue(body));
 }

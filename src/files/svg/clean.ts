@@ -1,3 +1,4 @@
+import { requireDrawnSize } from '@/core/artwork/limits';
 import { UpFitError } from '@/core/errors';
 import { readHeader } from '@/core/formats/sniff';
 import type { PixelSize, PlacedImage } from '@/core/artwork/facts';
@@ -98,7 +99,7 @@ export function cleanDrawing(name: string, source: string, options: CleanOptions
         return;
       }
       if (tag === 'image' && size) images.push(...placedImage(element, userUnit(size)));
-      expansion.enter(attributes, depth);
+      expansion.enter(tag, attributes, depth);
       const kept = keptAttributes(tag, attributes, refused);
       if (depth === 0) {
         root = kept;
@@ -121,7 +122,9 @@ export function cleanDrawing(name: string, source: string, options: CleanOptions
         return;
       }
       if (sheet) {
-        const rules = options.map ? '' : allowedRules(sheet.rules);
+        const allowed = options.map ? [] : allowedRules(sheet.rules);
+        const rules = allowed.map(({ selector, body }) => `${selector}{${body}}`).join('\n');
+        expansion.style(allowed);
         if (/@import|url\(/i.test(sheet.rules) && !/url\(/i.test(rules)) refused.add('outside address');
         if (rules !== '') out.push(`<style>${escaped(rules)}</style>`);
         sheet = null;
@@ -133,10 +136,11 @@ export function cleanDrawing(name: string, source: string, options: CleanOptions
     },
   });
   const found = requireSvgSize(name, size);
+  requireDrawnSize(name, found);
   if (!expansion.isBounded()) {
     throw new UpFitError(
       'too-large',
-      `“${name}” draws the same shapes over and over, more than can be drawn: export it with its copies as shapes of their own.`,
+      `“${name}” draws the same shapes, filters or masks over and over, more than can be drawn: export it flattened, with its copies as shapes of their own.`,
     );
   }
   return {

@@ -2,7 +2,7 @@
 import type { ReactNode } from 'react';
 import { showLength, type UnitSetting } from '@/core/length/show';
 import { PAPERS } from '@/core/sheet/papers';
-import type { Sheet, Spot } from '@/core/sheet/schema';
+import { LEAST_ROOM, LEAST_SIDE, type Sheet, type Spot } from '@/core/sheet/schema';
 import { useShop } from '@/state/shop/shop';
 import { Choice } from '@/ui/Field';
 import { Heading } from '@/ui/StripParts';
@@ -59,6 +59,7 @@ export function SheetSettings({ sheet, laid, selected, onSelect, onChange, onMov
           name="Width of the paper"
           mm={paper.width}
           unit={unit}
+          least={LEAST_SIDE}
           most={3200}
           onSet={(width) => {
             repack({ paper: { ...paper, name: OWN, width } });
@@ -73,6 +74,7 @@ export function SheetSettings({ sheet, laid, selected, onSelect, onChange, onMov
             name="Height of the paper"
             mm={paper.height}
             unit={unit}
+            least={LEAST_SIDE}
             most={5000}
             onSet={(height) => {
               repack({ paper: { ...paper, name: OWN, height } });
@@ -85,7 +87,7 @@ export function SheetSettings({ sheet, laid, selected, onSelect, onChange, onMov
           name="Margin"
           mm={sheet.margin}
           unit={unit}
-          most={100}
+          most={Math.min(100, (Math.min(paper.width, paper.height ?? Infinity) - LEAST_ROOM) / 2)}
           least={0}
           onSet={(margin) => {
             repack({ margin });

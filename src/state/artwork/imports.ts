@@ -78,13 +78,21 @@ export function stopImports(): void {
 
 /** Takes files that were stopped or failed up again: one, or all of them. */
 export function retryImports(only?: number): void {
-  useImports.setState(({ list }) => ({
-    list: list.map((one) =>
-      canRetry(one.phase) && (only === undefined || one.id === only)
-        ? { ...one, phase: 'waiting', share: 0, message: null }
-        : one,
-    ),
-  }));
+  useImports.setState(({ list }) => {
+    const again = (one: Import) => canRetry(one.phase) && (only === undefined || one.id === only);
+    const tried = list.filter(again);
+    // What failed before may hang again: it comes after those whose turn never came.
+    const order = [
+      ...tried.filter(({ phase }) => phase === 'stopped'),
+      ...tried.filter(({ phase }) => phase === 'failed'),
+    ];
+    return {
+      list: [
+        ...list.filter((one) => !again(one)),
+        ...order.map((one): Import => ({ ...one, phase: 'waiting', share: 0, message: null })),
+      ],
+    };
+  });
   pump();
 }
 

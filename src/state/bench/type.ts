@@ -8,12 +8,12 @@ import { useShop } from '../shop/shop';
 /** Sets lettering as outlines; null where it has no ink. Throws where its face is gone. */
 export function lay(lettering: Lettering): Promise<Ink | null> {
   const file = useShop.getState().faces.get(lettering.faceId)?.file ?? null;
-  return typeWorker().lay(lettering, { id: lettering.faceId, file });
+  return typeWorker.call((worker) => worker.lay(lettering, { id: lettering.faceId, file }));
 }
 
 /** Takes a font in: TTF, OTF or WOFF. Throws with a sentence where it is none. */
 export async function addFont(file: File): Promise<StoredFont> {
-  const read = await typeWorker().inspect(file.name, file);
+  const read = await typeWorker.call(async (worker) => await worker.inspect(file.name, file));
   if (!read.ok) throw new UpFitError('unreadable', read.message);
   const { id, facts } = read;
   const face: StoredFont = { id, facts, fileName: file.name, addedAt: Date.now(), file };
@@ -28,7 +28,7 @@ export function removeFont(id: string): Promise<() => Promise<void>> {
 
 /** Reads the shape of an SVG to clip to. Throws with a sentence where it has none. */
 export async function readShape(file: File): Promise<{ name: string; d: string }> {
-  const read = await typeWorker().shapeOf(file.name, file);
+  const read = await typeWorker.call(async (worker) => await worker.shapeOf(file.name, file));
   if (!read.ok) throw new UpFitError('unreadable', read.message);
   return read.shape;
 }

@@ -1,8 +1,9 @@
-import { transfer, wrap, type Remote } from 'comlink';
+import { transfer, type Remote } from 'comlink';
 import type { Press } from '@/core/colour/press';
 import type { PrintFace } from '@/core/blank/resolve';
 import type { Piece } from '@/core/fit/schema';
 import type { PicturePoint } from '@/core/product/lines';
+import { WorkerHost } from '../host';
 import type { FaceShown, LookTold, Place, ProductService, ProductShown } from './messages';
 
 /** What is to be shown, before its faces have their versions. */
@@ -12,8 +13,7 @@ export type ProductAsked = Omit<ProductShown, 'faces' | 'model'> & {
 
 /** The views of one product, drawn in a worker of their own onto a canvas of the page. */
 export class ProductView {
-  private readonly service: Remote<ProductService>;
-  private readonly worker: Worker;
+  private readonly host: WorkerHost<ProductService>;
   private readonly known = new Map<string, ImageBitmap>();
   private readonly versions = new Map<
     string,
@@ -21,24 +21,44 @@ export class ProductView {
   >();
   private next: ProductAsked | undefined;
   private drawing = false;
+  private closed = false;
   private press: Press | undefined;
 
-  /** `told` hears of each look once it is drawn. */
+  /**
+   * `told` hears of each look once it is drawn; `ended` that its worker is gone, and with it the canvas, which can be
+   * handed over once only.
+   */
   constructor(
     canvas: HTMLCanvasElement,
     private readonly told: (looks: LookTold[]) => void,
+    ended: () => void,
   ) {
-    this.worker = new Worker(new URL('./product.worker.ts', import.meta.url), { type: 'module' });
-    this.service = wrap<ProductService>(this.worker);
+    this.host = new WorkerHost(
+      () => new Worker(new URL('./product.worker.ts', import.meta.url), { type: 'module' }),
+      () => {
+        if (!this.closed) ended();
+        this.closed = true;
+      },
+    );
     const surface = canvas.transferControlToOffscreen();
-    void this.service.open(transfer(surface, [surface]));
+    this.do((service) => service.open(transfer(surface, [surface])));
+  }
+
+  /** Has something done that nobody waits for: where it fails, the drawing after it tells. */
+  private do(job: (service: Remote<ProductService>) => Promise<unknown>): void {
+    if (!this.closed) this.host.call(job).catch(() => undefined);
+  }
+
+  private ask<T>(job: (service: Remote<ProductService>) => Promise<T>): Promise<T> {
+    if (this.closed) return Promise.reject(new DOMException('Stopped.', 'AbortError'));
+    return this.host.call(job);
   }
 
   /** Hands over what the inks make of colours, once. */
   setPress(press: Press): void {
     if (this.press === press) return;
     this.press = press;
-    void this.service.setPress(press);
+    this.do((service) => service.setPress(press));
   }
 
   /** Shows a state of the product. While one is being drawn, only the newest of those that come in is kept. */
@@ -47,7 +67,7 @@ export class ProductView {
       const picture = pictureOf(id);
       if (!picture || this.known.get(id) === picture) continue;
       this.known.set(id, picture);
-      void this.service.addPicture(id, picture);
+      this.do((service) => service.addPicture(id, picture));
     }
     this.next = asked;
     if (!this.drawing) void this.draw();
@@ -55,22 +75,23 @@ export class ProductView {
 
   /** What is on the canvas, as a PNG. */
   async picture(): Promise<Blob> {
-    return this.service.picture();
+    return this.ask((service) => service.picture());
   }
 
   /** The place of a face that a place of a look shows. */
   async placeAt(look: number, x: number, y: number): Promise<Place | null> {
-    return this.service.placeAt(look, x, y);
+    return this.ask((service) => service.placeAt(look, x, y));
   }
 
   /** Where each look shows a place of a face. */
   async seenAt(place: Place): Promise<(PicturePoint | null)[]> {
-    return this.service.seenAt(place);
+    return this.ask((service) => service.seenAt(place));
   }
 
   close(): void {
     this.next = undefined;
-    this.worker.terminate();
+    this.closed = true;
+    this.host.end(new DOMException('Stopped.', 'AbortError'));
   }
 
   private async draw(): Promise<void> {
@@ -78,7 +99,11 @@ export class ProductView {
     while (this.next) {
       const asked = this.next;
       this.next = undefined;
-      this.told(await this.service.show(this.versioned(asked)));
+      try {
+        this.told(await this.ask((service) => service.show(this.versioned(asked))));
+      } catch {
+        // One state that cannot be drawn keeps none after it from being drawn.
+      }
     }
     this.drawing = false;
   }

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { NotNegative, Positive } from '../basics';
+import { NotNegative, Positive } from '../../bounds';
 import { panelZones, plainFace, rectangle, type Face, type Panel } from '../face';
 
 export const FOLDS = ['half', 'letter', 'accordion', 'gate'] as const;

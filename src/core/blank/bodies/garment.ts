@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { NotNegative, Positive } from '../basics';
+import { NotNegative, Positive, list } from '../../bounds';
 import { KeepOutSchema, plainFace, rectangle, type Face } from '../face';
 
 export const GARMENT_CUTS = ['shirt', 'hooded', 'cap', 'tote', 'apron'] as const;
@@ -15,14 +15,14 @@ export const GarmentBodySchema = v.object({
   collarWidth: NotNegative,
   collarDrop: NotNegative,
   prints: v.pipe(
-    v.array(
+    list(
       v.object({
         place: v.picklist(PRINT_PLACES),
         width: Positive,
         height: Positive,
         below: NotNegative,
         /** Pocket, zip and seams, in the print area's own mm. */
-        keepOuts: v.array(KeepOutSchema),
+        keepOuts: list(KeepOutSchema, 200),
       }),
     ),
     v.minLength(1),

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { NotNegative, Positive } from '../basics';
+import { NotNegative, Positive } from '../../bounds';
 import type { Face, Zone } from '../face';
 import { rectangleOf, frustumSector, printedSector, STRAIGHT, type Sector } from './sector';
 

@@ -1,5 +1,6 @@
 import * as v from 'valibot';
-import { IdSchema, NameSchema, NotNegative, Positive } from '../basics';
+import { IdSchema, NameSchema } from '../basics';
+import { NotNegative, Positive, list } from '../../bounds';
 
 import { KeepOutSchema, panelZones, plainFace, rectangle, SheetSchema, type Face, type Panel } from '../face';
 
@@ -7,7 +8,7 @@ import { KeepOutSchema, panelZones, plainFace, rectangle, SheetSchema, type Face
 export const FlatBodySchema = v.object({
   kind: v.literal('flat'),
   sheet: SheetSchema,
-  keepOuts: v.array(KeepOutSchema),
+  keepOuts: list(KeepOutSchema, 200),
 });
 export type FlatBody = v.InferOutput<typeof FlatBodySchema>;
 
@@ -24,8 +25,8 @@ export type GalleryBody = v.InferOutput<typeof GalleryBodySchema>;
 export const TwoSidedBodySchema = v.object({
   kind: v.literal('two-sided'),
   sides: v.pipe(
-    v.array(
-      v.object({ id: IdSchema, name: NameSchema, sheet: SheetSchema, keepOuts: v.array(KeepOutSchema) }),
+    list(
+      v.object({ id: IdSchema, name: NameSchema, sheet: SheetSchema, keepOuts: list(KeepOutSchema, 200) }),
     ),
     v.minLength(1),
   ),
@@ -39,7 +40,7 @@ export const CaseBodySchema = v.object({
   height: Positive,
   cornerRadius: NotNegative,
   depth: NotNegative,
-  keepOuts: v.array(KeepOutSchema),
+  keepOuts: list(KeepOutSchema, 200),
 });
 export type CaseBody = v.InferOutput<typeof CaseBodySchema>;
 
@@ -50,7 +51,7 @@ export const LabelBodySchema = v.object({
   diameter: Positive,
   height: Positive,
   overlap: NotNegative,
-  panels: v.array(v.object({ name: NameSchema, share: Positive })),
+  panels: list(v.object({ name: NameSchema, share: Positive })),
   pair: v.nullable(v.object({ front: Positive, back: Positive, cornerRadius: NotNegative })),
 });
 export type LabelBody = v.InferOutput<typeof LabelBodySchema>;
@@ -59,7 +60,7 @@ export type LabelBody = v.InferOutput<typeof LabelBodySchema>;
 export const PlateBodySchema = v.object({
   kind: v.literal('plate'),
   sheet: SheetSchema,
-  keepOuts: v.array(KeepOutSchema),
+  keepOuts: list(KeepOutSchema, 200),
 });
 export type PlateBody = v.InferOutput<typeof PlateBodySchema>;
 
@@ -77,7 +78,7 @@ export const StickerBodySchema = v.object({
     }),
   ),
   /** Cut to the shape of what lies on it; the longest sides, in mm, that the house makes such stickers in. */
-  toShape: v.optional(v.object({ offered: v.array(Positive) })),
+  toShape: v.optional(v.object({ offered: list(Positive) })),
 });
 export type StickerBody = v.InferOutput<typeof StickerBodySchema>;
 

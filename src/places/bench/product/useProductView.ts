@@ -7,6 +7,9 @@ import { pointAt, usePointing } from '../live/pointing';
 import { usePress } from '../live/usePress';
 import type { Live } from '../live/useLive';
 
+/** A worker that ends over and over is not started for ever. */
+const MOST_OPENINGS = 4;
+
 /** Keeps looks at the live fit on a canvas behind the room's other parts; gives back what is told of each. */
 export function useProductView(
   live: Live,
@@ -17,6 +20,8 @@ export function useProductView(
   const { room, size } = useRoomSize();
   const [view, setView] = useState<ProductView | null>(null);
   const [told, setTold] = useState<readonly LookTold[]>([]);
+  /** Raised where the worker ended: the next has a canvas of its own. */
+  const [opening, setOpening] = useState(0);
 
   useEffect(() => {
     // A canvas can be handed over once only, so each opening makes its own.
@@ -25,10 +30,16 @@ export function useProductView(
     canvas.setAttribute('aria-hidden', 'true');
     canvas.dataset.product = 'drawing';
     room.current!.prepend(canvas);
-    const opened = new ProductView(canvas, (looks) => {
-      canvas.dataset.product = 'drawn';
-      setTold(looks);
-    });
+    const opened = new ProductView(
+      canvas,
+      (looks) => {
+        canvas.dataset.product = 'drawn';
+        setTold(looks);
+      },
+      () => {
+        setOpening((so) => Math.min(so + 1, MOST_OPENINGS));
+      },
+    );
     // The canvas and its worker are no state of React's: this is how it hears that they are there.
     // eslint-disable-next-line react-hooks/set-state-in-effect
     setView(opened);
@@ -36,7 +47,7 @@ export function useProductView(
       opened.close();
       canvas.remove();
     };
-  }, [room]);
+  }, [room, opening]);
 
   const { blank, fit, previews, artworks } = live;
   const press = usePress(blank.spec.id);
@@ -80,9 +91,12 @@ function useMarks(view: ProductView | null): readonly (PicturePoint | null)[] {
   useEffect(() => {
     let current = true;
     if (!view || !at) return;
-    void view.seenAt(at).then((found) => {
-      if (current) setMarks(found);
-    });
+    view.seenAt(at).then(
+      (found) => {
+        if (current) setMarks(found);
+      },
+      () => undefined,
+    );
     return () => {
       current = false;
     };

@@ -4,7 +4,7 @@ interface At {
   params: Promise<{ houseId: string; uploadId: string }>;
 }
 
-export async function POST(_request: Request, { params }: At) {
+export async function POST(request: Request, { params }: At) {
   const { houseId, uploadId } = await params;
-  return finish(houseId, uploadId);
+  return finish(houseId, uploadId, request);
 }
