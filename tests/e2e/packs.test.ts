@@ -23,7 +23,8 @@ let manifest: Manifest;
 
 async function mood(name: string, times: number | null = null): Promise<void> {
   const body = JSON.stringify({ mood: name, times });
-  expect((await fetch(`${shop.address}/api/desk/mood`, { method: 'POST', body })).status).toBe(200);
+  const headers = { 'Content-Type': 'application/json' };
+  expect((await fetch(`${shop.address}/api/desk/mood`, { method: 'POST', headers, body })).status).toBe(200);
 }
 
 async function held(): Promise<{ number: string; sha256: string }[]> {

@@ -5,6 +5,7 @@ import { importFiles } from '@/state/artwork/imports';
 import { sentence } from '@/state/sentence';
 import { useShop } from '@/state/shop/shop';
 import { DropTarget } from '@/ui/DropTarget';
+import { Guard } from '@/ui/Guard';
 import { ArtworkBar } from './ArtworkBar';
 import { inOrder, type Order } from './order';
 import { ArtworkDocket } from './ArtworkDocket';
@@ -61,17 +62,16 @@ export function ArtworkPlace() {
             <div className="flex min-h-0 grow">
               <ArtworkList list={list} chosenId={chosen?.id ?? null} onChoose={setChosenId} />
               {chosen && (
-                <>
+                <Guard key={chosen.id} what={`The artwork “${chosen.facts.name}”`}>
                   <ArtworkView artwork={chosen} tool={tool} onTool={setTool} change={change} />
                   <ArtworkDocket
-                    key={chosen.id}
                     artwork={chosen}
                     tool={tool}
                     onTool={setTool}
                     change={change}
                     onChoose={choose}
                   />
-                </>
+                </Guard>
               )}
             </div>
           )}

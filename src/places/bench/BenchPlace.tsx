@@ -26,6 +26,7 @@ import { useBenchKeys } from './acts/useBenchKeys';
 import { useDocket } from './docket/useDocket';
 import { besides, useLive, type Live } from './live/useLive';
 import { useOfferedVerbs } from './acts/useOfferedVerbs';
+import { Guard } from '@/ui/Guard';
 
 /** One fit: the flat, the product and the docket, all in view, each following the others. */
 export function BenchPlace({ fitId }: { fitId: string }) {
@@ -41,7 +42,11 @@ export function BenchPlace({ fitId }: { fitId: string }) {
   }, [fitId]);
   const live = useLive();
   if (!opened || !live) return <NotLaidOut fitId={fitId} />;
-  return <Bench live={live} />;
+  return (
+    <Guard key={fitId} what="This fit">
+      <Bench live={live} />
+    </Guard>
+  );
 }
 
 function Bench({ live }: { live: Live }) {

@@ -5,7 +5,7 @@ import { describeSource, questionsFor } from '@/core/blank/questions';
 import { printPixels, type ResolvedBlank } from '@/core/blank/resolve';
 import type { HouseSpec } from '@/core/blank/schema';
 import { showLength } from '@/core/length/show';
-import { chooseHouse, saveSpec } from '@/state/shop/blanks';
+import { chooseHouse, changeSpec } from '@/state/shop/blanks';
 import { useShop } from '@/state/shop/shop';
 import { NumberRow } from './NumberRow';
 import { Fact, Heading } from '@/ui/StripParts';
@@ -21,7 +21,7 @@ export function HouseNumbers({ resolved }: { resolved: ResolvedBlank }) {
     ({ methods, id }) => methods.includes(blank.methodId) || id === spec.id,
   );
   const questions = questionsFor(resolved);
-  const change = (part: Partial<HouseSpec>) => void saveSpec({ ...spec, ...part, version: spec.version + 1 });
+  const change = (part: Partial<HouseSpec>) => void changeSpec(spec, part);
   const stated = (value: number) => ({ value, source: { kind: 'house' as const, date: today() } });
   return (
     <>

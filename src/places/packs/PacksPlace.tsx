@@ -1,7 +1,10 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
+import { removePack } from '@/state/handover/packs';
 import { useShop } from '@/state/shop/shop';
+import { Guard } from '@/ui/Guard';
+import { tellDone } from '@/ui/tell';
 import { NewPack } from './NewPack';
 import { PackDetail } from './PackDetail';
 import { PackList } from './PackList';
@@ -63,7 +66,19 @@ export function PacksPlace({ fitIds }: { fitIds: readonly string[] }) {
             })}
           />
         ) : (
-          chosen && <PackDetail key={chosen.id} pack={chosen} />
+          chosen && (
+            <Guard
+              key={chosen.id}
+              what={`The pack “${chosen.manifest.name}”`}
+              onTakeOut={() =>
+                void removePack(chosen).then((undo) => {
+                  tellDone(`“${chosen.manifest.name}” is taken out.`, undo);
+                })
+              }
+            >
+              <PackDetail pack={chosen} />
+            </Guard>
+          )
         )}
       </div>
     </div>

@@ -13,6 +13,7 @@ import { Cell, CELL_WIDTH } from './Cell';
 import { Hint } from '@/ui/Hint';
 import { MenuLine, VerbMenu } from '@/ui/Menu';
 import { tellDone } from '@/ui/tell';
+import { Guard } from '@/ui/Guard';
 
 interface Props {
   columns: readonly ResolvedBlank[];
@@ -113,21 +114,26 @@ export function RangeTable({ columns, designs, onOpen }: Props) {
                 {columns.map((column, index) => {
                   const set = own[index];
                   return (
-                    <Cell
+                    <Guard
                       key={column.blank.id}
-                      column={column}
-                      drawingWidth={drawingWidth}
-                      design={design}
-                      fit={set}
-                      onFit={() => void fit(design.id, column.blank.id)}
-                      onOpen={onOpen}
-                      onRemove={() => {
-                        if (!set) return;
-                        void removeFit(set.id).then((undo) => {
-                          tellDone(`${design.name} is off ${column.blank.name}.`, undo);
-                        });
-                      }}
-                    />
+                      what="This fit"
+                      instead={<td className="border-b border-r border-rule p-2 text-sm">cannot be shown</td>}
+                    >
+                      <Cell
+                        column={column}
+                        drawingWidth={drawingWidth}
+                        design={design}
+                        fit={set}
+                        onFit={() => void fit(design.id, column.blank.id)}
+                        onOpen={onOpen}
+                        onRemove={() => {
+                          if (!set) return;
+                          void removeFit(set.id).then((undo) => {
+                            tellDone(`${design.name} is off ${column.blank.name}.`, undo);
+                          });
+                        }}
+                      />
+                    </Guard>
                   );
                 })}
                 {spare.length > 0 && <td className="border-b border-rule" />}

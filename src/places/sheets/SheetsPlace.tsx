@@ -4,7 +4,7 @@ import { toast } from 'sonner';
 import type { Sheet, Spot } from '@/core/sheet/schema';
 import { sentence } from '@/state/sentence';
 import { useShop } from '@/state/shop/shop';
-import { addSheet, printsIn, removeSheet, saveSheet } from '@/state/handover/sheets';
+import { addSheet, changeSheet, printsIn, removeSheet } from '@/state/handover/sheets';
 import { NameField } from '@/ui/NameField';
 import { MakeButton } from './MakeButton';
 import { PrintList } from './PrintList';
@@ -13,6 +13,7 @@ import { SheetSettings } from './SheetSettings';
 import { useLayout } from './useLayout';
 import { Select } from '@/ui/Select';
 import { tellDone } from '@/ui/tell';
+import { Guard } from '@/ui/Guard';
 
 /** What is printed together: prints of many fits on paper, film or vinyl, with what the press needs to know. */
 export function SheetsPlace() {
@@ -41,7 +42,7 @@ export function SheetsPlace() {
               <NameField
                 label="Name of the sheet"
                 value={chosen.name}
-                onName={(name) => void saveSheet({ ...chosen, name })}
+                onName={(name) => void changeSheet(chosen.id, () => ({ name }))}
               />
             </h1>
             {list.length > 1 && (
@@ -67,7 +68,13 @@ export function SheetsPlace() {
           <h1 className="text-lg font-bold">No sheets yet</h1>
         )}
       </div>
-      {chosen ? <OneSheet key={chosen.id} sheet={chosen} /> : <Empty onAdd={add} />}
+      {chosen ? (
+        <Guard key={chosen.id} what={`The sheet “${chosen.name}”`} onTakeOut={() => void remove(chosen)}>
+          <OneSheet sheet={chosen} />
+        </Guard>
+      ) : (
+        <Empty onAdd={add} />
+      )}
     </div>
   );
 }
@@ -77,10 +84,11 @@ function OneSheet({ sheet }: { sheet: Sheet }) {
   const prints = useMemo(() => printsIn(shop), [shop]);
   const laid = useLayout(sheet, prints);
   const [selected, setSelected] = useState<number | null>(null);
-  const change = (some: Partial<Sheet>) => void saveSheet({ ...sheet, ...some });
-  const move = (index: number, spot: Partial<Spot>) => {
-    change({ placed: (sheet.placed ?? []).map((one, i) => (i === index ? { ...one, ...spot } : one)) });
-  };
+  const change = (some: Partial<Sheet>) => void changeSheet(sheet.id, () => some);
+  const move = (index: number, spot: Partial<Spot>) =>
+    void changeSheet(sheet.id, ({ placed }) => ({
+      placed: (placed ?? []).map((one, i) => (i === index ? { ...one, ...spot } : one)),
+    }));
   return (
     <div className="flex min-h-0 grow">
       <PrintList sheet={sheet} prints={prints} onChange={change} />

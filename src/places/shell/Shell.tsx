@@ -16,6 +16,7 @@ import { ImportStrip } from './ImportStrip';
 import { Shortcuts } from './Shortcuts';
 import { Hints } from '@/ui/Hint';
 import { Commands } from './Commands';
+import { Guard } from '@/ui/Guard';
 
 // Fetched when it is first asked for: no place opens with it.
 const ShopDialog = dynamic(() => import('./ShopDialog').then((module) => module.ShopDialog));
@@ -86,7 +87,13 @@ export function Shell({ demo, children }: { demo: boolean; children: ReactNode }
         {room && <Notice>{room}</Notice>}
         <ImportStrip />
         <div className="flex min-h-0 grow flex-col">
-          {phase === 'open' ? children : <Opening phase={phase} />}
+          {phase === 'open' ? (
+            <Guard key={at} what="This place">
+              {children}
+            </Guard>
+          ) : (
+            <Opening phase={phase} />
+          )}
         </div>
         <Toaster
           position="bottom-left"

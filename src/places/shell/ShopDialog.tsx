@@ -27,6 +27,7 @@ export function ShopDialog({ onClose }: { onClose: () => void }) {
   const [opened, setOpened] = useState<OpenedArchive | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [designId, setDesignId] = useState('');
+  const [name, setName] = useState(settings.shopName);
   const work = useWork(setTrouble);
   const picker = useFilePicker('An archive to bring in', (file) => {
     void work.run('Reading', async (options) => {
@@ -51,8 +52,11 @@ export function ShopDialog({ onClose }: { onClose: () => void }) {
       <Field
         label="name"
         words
-        value={settings.shopName}
-        onChange={(shopName) => void changeSettings({ shopName })}
+        value={name}
+        onChange={(shopName) => {
+          setName(shopName);
+          void changeSettings({ shopName });
+        }}
       />
       <h3 className="mt-5 border-b border-ink pb-0.5 text-sm font-semibold">Everything in one file</h3>
       <p className="mt-1 text-sm text-ink-2">

@@ -10,11 +10,20 @@ import { makeZip } from '@/workers/zip-client';
 import { fitJob } from '../bench/dockets';
 import { blankOf } from '../shop/library';
 import { saveAs } from './download';
+import { commit } from '../shop/commit';
 import { keep, takeOut } from '../shop/records';
 import { contextOf, useShop, type Shop } from '../shop/shop';
 
 export async function saveSheet(sheet: Sheet): Promise<void> {
   await keep('sheets', sheet);
+}
+
+/** Changes a sheet, from what it is on the disk: two changes on the heels of one another are both kept. */
+export async function changeSheet(id: string, change: (sheet: Sheet) => Partial<Sheet>): Promise<void> {
+  await commit(['sheets'], async (store) => {
+    const sheet = await store.get('sheets', id);
+    if (sheet) store.put('sheets', { ...sheet, ...change(sheet) });
+  });
 }
 
 /** A sheet with nothing on it yet. */

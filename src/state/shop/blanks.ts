@@ -74,6 +74,14 @@ export async function saveSpec(spec: HouseSpec): Promise<void> {
   await keep('specs', spec);
 }
 
+/** The next version of a house spec with something changed; blanks printed by it are checked again. */
+export async function changeSpec(spec: HouseSpec, change: Partial<HouseSpec>): Promise<void> {
+  await commit(['specs'], async (store) => {
+    const now = (await store.get('specs', spec.id)) ?? spec;
+    store.put('specs', { ...now, ...change, version: now.version + 1 });
+  });
+}
+
 /**
  * A house's spec with what was stated for one blank: a record of its own where anything differs from the house's
  * usual, so that its other blanks stay as they are.
@@ -151,6 +159,14 @@ function readBlankFile(name: string, text: string): { blank: Blank; spec: HouseS
 
 export async function saveUnderlay(underlay: Underlay): Promise<void> {
   await keep('underlays', underlay);
+}
+
+/** Sets how strongly a template shows under its face. */
+export async function showUnderlay(key: string, opacity: number): Promise<void> {
+  await commit(['underlays'], async (store) => {
+    const underlay = await store.get('underlays', key);
+    if (underlay) store.put('underlays', { ...underlay, opacity });
+  });
 }
 
 export function removeUnderlay(key: string): Promise<() => Promise<void>> {

@@ -1,21 +1,41 @@
+import { create } from 'zustand';
 import type { Answer } from '@/core/measuring/answers';
 import type { ThingId } from '@/core/measuring/things';
 import type { Settings } from '@/store/schema';
 import { changeSettings } from './records';
+import { useShop } from './shop';
 
 export type Draft = NonNullable<Settings['draft']>;
 
-const NO_DRAFT: Draft = { thingId: 'narrowing', name: '', answers: {} };
+/** What is being measured, as it is typed: on the screen at once, and on the disk a moment later. */
+export const useDraft = create<{ draft: Draft | null }>(() => ({ draft: useShop.getState().settings.draft }));
 
-/** What is being measured: kept as it is typed, so that nobody measures twice. */
+/** Writes under way: until they have ended, what is typed here is newer than what is stored. */
+let writing = 0;
+
+useShop.subscribe(({ settings }, before) => {
+  if (writing === 0 && settings.draft !== before.settings.draft) useDraft.setState({ draft: settings.draft });
+});
+
+async function set(draft: Draft | null): Promise<void> {
+  useDraft.setState({ draft });
+  writing++;
+  try {
+    await changeSettings({ draft });
+  } finally {
+    writing--;
+  }
+}
+
+/** Keeps what is typed, so that nobody measures twice. */
 export function changeDraft(change: Partial<Draft>): void {
-  void changeSettings(({ draft }) => ({ draft: { ...NO_DRAFT, ...draft, ...change } }));
+  const { draft } = useDraft.getState();
+  void set({ thingId: 'narrowing', name: '', answers: {}, ...draft, ...change });
 }
 
 export function answerStep(stepId: string, answer: Answer): void {
-  void changeSettings(({ draft }) => ({
-    draft: { ...NO_DRAFT, ...draft, answers: { ...draft?.answers, [stepId]: answer } },
-  }));
+  const { draft } = useDraft.getState();
+  changeDraft({ answers: { ...draft?.answers, [stepId]: answer } });
 }
 
 /** Begins with another thing; readings that both ask for stay. */
@@ -23,6 +43,6 @@ export function measureThing(thingId: ThingId): void {
   changeDraft({ thingId });
 }
 
-export async function clearDraft(): Promise<void> {
-  await changeSettings({ draft: null });
+export function clearDraft(): Promise<void> {
+  return set(null);
 }

@@ -1,10 +1,11 @@
 'use client';
+import { useState } from 'react';
 import { differences } from '@/core/blank/numbers';
 import { carryOver } from '@/core/fit/resize-garment';
 import { showLength, showSize } from '@/core/length/show';
 import { changeFit } from '@/state/bench/open-fit';
 import { useHand } from '@/state/bench/hand';
-import { saveUnderlay } from '@/state/shop/blanks';
+import { showUnderlay } from '@/state/shop/blanks';
 import { resolveHere } from '@/state/shop/library';
 import { useShop } from '@/state/shop/shop';
 import { ViewToolbar } from './ViewToolbar';
@@ -19,6 +20,8 @@ import { aspectsOf } from '@/core/blank/kinds';
 export function FaceBar({ live }: { live: Live }) {
   const newer = useNewer(live);
   const underlay = useUnderlay(live);
+  /** Under the hand, before it is on the disk. */
+  const [strength, setStrength] = useState<number | null>(null);
   const { faces, blank } = live.blank;
   return (
     <div className="flex h-[30px] shrink-0 items-center gap-4 border-b border-rule bg-frame px-3 text-sm">
@@ -32,8 +35,11 @@ export function FaceBar({ live }: { live: Live }) {
             words={`${Math.round(underlay.opacity * 100)} %`}
             max={1}
             step={0.05}
-            value={underlay.opacity}
-            onChange={(opacity) => void saveUnderlay({ ...underlay, opacity })}
+            value={strength ?? underlay.opacity}
+            onChange={(opacity) => {
+              setStrength(opacity);
+              void showUnderlay(underlay.key, opacity);
+            }}
             className="w-24"
           />
         </span>

@@ -12,7 +12,7 @@ import { readAnswers, type Measured } from '@/core/measuring/readings';
 import { THINGS, type Thing } from '@/core/measuring/things';
 import { newBlank } from '@/state/shop/blanks';
 import { sentence } from '@/state/sentence';
-import { changeDraft, clearDraft, measureThing } from '@/state/shop/measuring';
+import { changeDraft, clearDraft, measureThing, useDraft } from '@/state/shop/measuring';
 import { useShop } from '@/state/shop/shop';
 import { today } from '@/state/today';
 import { Readings } from './Readings';
@@ -23,7 +23,8 @@ import { Segments } from '@/ui/Toggle';
 
 /** A new blank with a tape: the thing with the tape on it asks one measurement at a time, the flat is drawn meanwhile. */
 export function MeasurePlace() {
-  const { unit, draft } = useShop((shop) => shop.settings);
+  const { unit } = useShop((shop) => shop.settings);
+  const { draft } = useDraft();
   const blanks = useShop((shop) => shop.blanks);
   const thing = THINGS.find(({ id }) => id === draft?.thingId) ?? THINGS[0]!;
   const [activeId, setActiveId] = useState(thing.steps[0]!.id);
@@ -126,7 +127,7 @@ function useResolved(
 
 function useKeep({ body }: Measured, records: { methodId: string; specId: string }) {
   const router = useRouter();
-  const draft = useShop((shop) => shop.settings.draft);
+  const { draft } = useDraft();
   return async () => {
     if (!body) return;
     const name = draft?.name.trim() ?? '';
@@ -157,7 +158,7 @@ function Records({
   onSpec: (id: string) => void;
 }) {
   const specs = useShop((shop) => shop.specs);
-  const name = useShop((shop) => shop.settings.draft?.name ?? '');
+  const name = useDraft(({ draft }) => draft?.name ?? '');
   return (
     <div className="flex gap-2 pt-3">
       <input

@@ -4,12 +4,14 @@ import { useState } from 'react';
 import type { PhotoPoint } from '@/core/mockup/photo/schema';
 import { shapeFrom } from '@/core/mockup/photo/marks';
 import { freeIdAmong } from '@/core/pack/names';
-import type { StoredPhoto } from '@/state/handover/photos';
+import { removePhoto, type StoredPhoto } from '@/state/handover/photos';
 import { contextOf, useShop } from '@/state/shop/shop';
 import type { Marking } from './marking';
 import { MarkStrip } from './MarkStrip';
 import { PhotoDrawing } from './PhotoDrawing';
 import { useMarks } from './useMarks';
+import { Guard } from '@/ui/Guard';
+import { tellDone } from '@/ui/tell';
 
 /** A photo of a blank, on which its print surfaces are marked. */
 export function PhotoPlace({ photoId, fitIds }: { photoId: string; fitIds: readonly string[] }) {
@@ -24,7 +26,19 @@ export function PhotoPlace({ photoId, fitIds }: { photoId: string; fitIds: reado
       </p>
     );
   }
-  return <Photo key={photoId} photo={photo} fitIds={fitIds} />;
+  return (
+    <Guard
+      key={photoId}
+      what={`The photo “${photo.scene.name}”`}
+      onTakeOut={() =>
+        void removePhoto(photo).then((undo) => {
+          tellDone(`${photo.scene.name} is taken off.`, undo);
+        })
+      }
+    >
+      <Photo photo={photo} fitIds={fitIds} />
+    </Guard>
+  );
 }
 
 function Photo({ photo, fitIds }: { photo: StoredPhoto; fitIds: readonly string[] }) {
