@@ -14,6 +14,12 @@ interface Props {
   children: ReactNode;
 }
 
+/** A message has an Undo of its own: pressing that is no way out of the dialog. */
+function keepForMessages(event: { target: EventTarget | null; preventDefault: () => void }): void {
+  if (event.target instanceof Element && event.target.closest('[data-sonner-toaster]'))
+    event.preventDefault();
+}
+
 /** Laid over the page, to be answered or put away with Escape. */
 export function Dialog({
   title,
@@ -34,6 +40,7 @@ export function Dialog({
       <Radix.Portal>
         {shade && <Radix.Overlay className="fixed inset-0 z-40 bg-viewing-ink/40" />}
         <Radix.Content
+          onInteractOutside={keepForMessages}
           className={`fixed left-1/2 z-50 -translate-x-1/2 border border-ink bg-docket p-5 ${className}`}
           {...(description === undefined && { 'aria-describedby': undefined })}
           {...(onOpenAutoFocus && { onOpenAutoFocus })}

@@ -113,10 +113,7 @@ describe('an archive', () => {
     await shop.bench.press('Replace it');
     await shop.bench.says('[data-sonner-toast]', /The shop is what/);
     expect(await stored()).toEqual(before);
-    // The message before it stands there still, with an Undo of its own.
-    await shop.browser
-      .findElement(By.xpath('//li[contains(., "The shop is what")]//button[normalize-space()="Undo"]'))
-      .click();
+    await shop.bench.undo('The shop is what');
     await shop.browser.wait(
       async () => (await stored())['designs']!.length === merged['designs']!.length,
       10_000,

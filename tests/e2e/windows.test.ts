@@ -67,7 +67,7 @@ describe('two windows of one shop', () => {
     const said = async () => (await shop.bench.find('tbody')).getText();
     await shop.browser.wait(async () => !(await said()).includes('Spare'), PATIENCE);
     await shop.browser.switchTo().window(other);
-    await shop.bench.press('Undo');
+    await shop.bench.undo('Spare');
     await shop.bench.says('tbody', /Spare/);
     await shop.browser.switchTo().window(first);
     await shop.bench.says('tbody', /Spare/);
@@ -81,10 +81,8 @@ describe('two windows of one shop', () => {
     await shop.bench.saved();
     const before = await shop.fit.boxes();
     const [first, other] = await second('artwork');
-    // The artwork is cropped there: the fit follows, and with it the bench here.
-    await shop.bench.says('h2', /gull/);
     await (
-      await shop.bench.named('Name of the artwork', 'input')
+      await shop.bench.find('input[aria-label="Name"]')
     ).sendKeys(Key.chord(Key.CONTROL, 'a'), 'herring gull.png', Key.ENTER);
     await shop.browser.switchTo().window(first);
     await shop.bench.dimension('width', '44 mm');
@@ -172,7 +170,7 @@ describe('records that do not read', () => {
     await (await shop.bench.named('Take out sheet “Wide”', 'button')).click();
     await shop.bench.says('[data-sonner-toast]', /sheet “Wide” is taken out/);
     expect(await records(shop.browser, 'sheets')).toEqual([]);
-    await shop.bench.press('Undo');
+    await shop.bench.undo('is taken out');
     await shop.bench.named('Look at sheet “Wide”', 'button');
     expect(await records(shop.browser, 'sheets')).toHaveLength(1);
   });

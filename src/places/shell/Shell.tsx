@@ -100,6 +100,8 @@ export function Shell({ demo, children }: { demo: boolean; children: ReactNode }
           style={{ fontFamily: 'inherit' }}
           toastOptions={{
             unstyled: true,
+            // A dialog takes the pointer from all that is not in it; what a message offers stays within reach.
+            style: { pointerEvents: 'auto' },
             classNames: {
               toast: 'flex items-center gap-4 border border-ink bg-docket px-4 py-2.5 text-ink w-[360px]',
               actionButton: 'verb ml-auto shrink-0',
