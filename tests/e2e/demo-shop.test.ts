@@ -76,7 +76,7 @@ describe('the range of the demo shop', () => {
     await page.named('Compass rose on Sticker 75, die cut: Fix, Clear parts', 'button');
   });
 
-  test('another house chosen for a blank: every fit on it is checked again by its numbers', async () => {
+  longTest('another house chosen for a blank: every fit on it is checked again by its numbers', async () => {
     const house = async (id: string) => {
       await browser.get(`${app.address}/blanks?blank=tumbler-470`);
       await page.choose('House', id);

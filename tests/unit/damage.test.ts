@@ -32,7 +32,7 @@ test('damaged files by the command line: facts or a reason, never a crash', asyn
   expect(told).toHaveLength(paths.length);
   for (const answer of told) expect(ANSWERS).toContain(answer);
   // Some are read in spite of it, most are refused.
-  expect(new Set(told).size).toBeGreaterThan(3);
+  expect(new Set(told).size).toBeGreaterThan(2);
 }, 60_000);
 
 const MANY = LONG ? 5_000 : 120;

@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto';
 import type * as Database from '@/store/database';
+import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { openDB } from 'idb';
 import type { Fit } from '@/core/fit/schema';
@@ -13,6 +14,15 @@ import { blankById } from '../support/fits';
 import { designNamed, dump, emptyStore, fitNamed, refuseWritesFrom } from '../support/shop-store';
 
 const mug = blankById('mug-325');
+/** A record of each kind as version 1 wrote it: a later version adds a file beside it, and never changes this one. */
+const FIRST = JSON.parse(readFileSync('tests/fixtures/records-1.json', 'utf8')) as Record<string, unknown>;
+
+function withFiles(record: Record<string, unknown>): Record<string, unknown> {
+  return Object.fromEntries(
+    Object.entries(record).map(([field, value]) => [field, value === 'FILE' ? new Blob(['x']) : value]),
+  );
+}
+
 const painted = (colour: string): Fit => fitNamed('a', { colour });
 const edit = (fit: Fit, number: number, step = true) =>
   transact(['fits', 'steps', 'heads'], (store) => putEdit(store, { fit, number, step }));
@@ -38,6 +48,16 @@ describe('the table of records', () => {
       expect(migrations.every((one) => typeof one === 'function')).toBe(true);
     }
   });
+
+  test.each(TABLE_NAMES.map((name) => [name] as const))(
+    'a record of %s as the first version wrote it reads today, with nothing lost',
+    (name) => {
+      const stored = withFiles(FIRST[name] as Record<string, unknown>);
+      const read = readRecord(name, stored);
+      expect(read).toMatchObject({ ok: true });
+      expect(read.ok && read.record).toMatchObject(stored);
+    },
+  );
 
   test('a record of a newer Up Fit, and one that does not read, are told apart', () => {
     expect(readRecord('fits', { id: 'x', upfit: 'fit/9' })).toMatchObject({

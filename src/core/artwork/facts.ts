@@ -67,14 +67,14 @@ export const FactsSchema = v.object({
   palette: v.optional(list(v.object({ hex: v.string(), share: v.number() })), []),
   /** The one colour that runs all round the picture's edge and could be cleared. */
   background: v.optional(v.nullable(v.object({ hex: v.string() })), null),
-  flaws: v.optional(list(FlawSchema), []),
+  flaws: v.optional(list(FlawSchema, 100_000), []),
   /** The page that was measured, from 0, of a file that has so many. */
   page: v.optional(v.number(), 0),
   pageCount: v.optional(v.number(), 1),
   /** A PDF's pages with their boxes. */
   pages: v.optional(list(PageSchema)),
   /** Pictures inside a drawing or a page. */
-  images: v.optional(list(PlacedImageSchema)),
+  images: v.optional(list(PlacedImageSchema, 100_000)),
   /** Pixels that a drawing was measured at: bounds and flaws are counted in these. */
   grid: v.optional(v.nullable(Size), null),
   notes: list(v.object({ code: v.string(), message: v.string() })),

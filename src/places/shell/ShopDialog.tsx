@@ -1,5 +1,5 @@
 'use client';
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import {
   countHere,
   openArchive,
@@ -10,6 +10,7 @@ import {
   type OpenedArchive,
 } from '@/state/shop/archive';
 import { sentence } from '@/state/sentence';
+import { roomUsed } from '@/state/shop/storage';
 import { changeSettings } from '@/state/shop/records';
 import { useShop } from '@/state/shop/shop';
 import { isStopped, type JobOptions } from '@/state/engine/engine';
@@ -28,6 +29,7 @@ export function ShopDialog({ onClose }: { onClose: () => void }) {
   const [trouble, setTrouble] = useState<string | null>(null);
   const [designId, setDesignId] = useState('');
   const [name, setName] = useState(settings.shopName);
+  const room = useRoomUsed();
   const work = useWork(setTrouble);
   const picker = useFilePicker('An archive to bring in', (file) => {
     void work.run('Reading', async (options) => {
@@ -63,6 +65,7 @@ export function ShopDialog({ onClose }: { onClose: () => void }) {
         Artwork byte for byte, designs, fits, your own blanks, houses, fonts and profiles. Keep one somewhere
         safe: all of this is in this browser only.
       </p>
+      {room !== null && <p className="mt-1 text-sm text-ink-2">{room}</p>}
       {work.doing ? (
         <p role="status" className="mt-3 flex items-center gap-4">
           <span>{work.doing}</span>
@@ -105,6 +108,21 @@ export function ShopDialog({ onClose }: { onClose: () => void }) {
       </div>
     </Dialog>
   );
+}
+
+/** What the shop takes of the browser's room, looked at as the dialog opens. */
+function useRoomUsed(): string | null {
+  const [room, setRoom] = useState<string | null>(null);
+  useEffect(() => {
+    let current = true;
+    void roomUsed().then((said) => {
+      if (current) setRoom(said);
+    });
+    return () => {
+      current = false;
+    };
+  }, []);
+  return room;
 }
 
 /** What an archive would do, before it does it. */
