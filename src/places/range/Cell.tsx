@@ -47,14 +47,14 @@ export function Cell({ column, drawingWidth, design, fit, onFit, onOpen, onRemov
     );
   }
   const telling = docket && tellingFinding(docket.findings);
-  const verdict = docket?.verdict;
-  const word = !verdict
-    ? whole
+  const verdict = whole ? docket?.verdict : 'fix';
+  const word = !whole
+    ? 'Something is missing'
+    : !verdict
       ? 'measuring…'
-      : 'something is missing'
-    : verdict === 'ready'
-      ? 'Ready'
-      : (telling?.word ?? VERDICT_WORDS[verdict]);
+      : verdict === 'ready'
+        ? 'Ready'
+        : (telling?.word ?? VERDICT_WORDS[verdict]);
   const colour = blank.colours.find(({ id }) => id === fit.colourId)?.hex ?? '#ffffff';
   const drawn = {
     colour,
@@ -70,7 +70,7 @@ export function Cell({ column, drawingWidth, design, fit, onFit, onOpen, onRemov
     <td className="group/cell relative border-b border-r border-rule p-[6px] align-top">
       <Hint words={telling?.message}>
         <button
-          aria-label={`${design.name} on ${blank.name}: ${verdict ? VERDICT_WORDS[verdict] : whole ? 'measuring' : word}${verdict && verdict !== 'ready' ? `, ${word}` : ''}`}
+          aria-label={`${design.name} on ${blank.name}: ${verdict ? VERDICT_WORDS[verdict] : 'measuring'}${verdict && verdict !== 'ready' ? `, ${word}` : ''}`}
           onClick={() => {
             onOpen(fit.id);
           }}

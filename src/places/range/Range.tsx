@@ -7,7 +7,7 @@ import { currentDocket } from '@/state/bench/dockets';
 import { importFiles } from '@/state/artwork/imports';
 import { sentence } from '@/state/sentence';
 import { designFromArtwork } from '@/state/shop/range';
-import { useShop } from '@/state/shop/shop';
+import { contextOf, useShop } from '@/state/shop/shop';
 import { DropTarget } from '@/ui/DropTarget';
 import { VERDICT_INK, VERDICT_WORDS } from '@/ui/Verdict';
 import { RangeTable } from './RangeTable';
@@ -26,7 +26,8 @@ export function Range() {
   const shown = [...shop.fits.values()].filter(
     (fit) => shop.designs.has(fit.designId) && shop.settings.columns.includes(fit.blankId),
   );
-  const verdicts = shown.map((fit) => currentDocket(fit, shop)?.verdict);
+  // What lacks something cannot be printed, nor measured.
+  const verdicts = shown.map((fit) => (contextOf(fit, shop) ? currentDocket(fit, shop)?.verdict : 'fix'));
   const count = (verdict: Verdict) => verdicts.filter((one) => one === verdict).length;
   const measuring = verdicts.filter((one) => one === undefined).length;
 

@@ -11,7 +11,7 @@ export function SetAside() {
   return (
     <>
       <h3 className="mt-5 border-b border-ink pb-0.5 text-sm font-semibold">Set aside: does not read</h3>
-      <ul className="max-h-48 overflow-auto text-sm">
+      <ul className="max-h-72 overflow-auto text-sm">
         {aside.map((one) => (
           <Line key={`${one.table}/${String(one.key)}`} aside={one} />
         ))}
@@ -60,7 +60,7 @@ function Line({ aside }: { aside: Aside }) {
         </button>
       </span>
       {shown && (
-        <pre tabIndex={0} className="measure max-h-40 overflow-auto bg-frame p-2">
+        <pre tabIndex={0} className="measure max-h-32 overflow-auto bg-frame p-2">
           {asideText(aside).slice(0, 20_000)}
         </pre>
       )}

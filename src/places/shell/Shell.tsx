@@ -234,7 +234,9 @@ async function open(demo: boolean): Promise<void> {
     await openShop();
     const { aside } = useShop.getState();
     if (aside.length > 0)
-      toast(`${aside.length} stored records do not read and are set aside: the shop’s menu lists them.`);
+      toast(
+        `${aside.length} stored records do not read and are set aside: press the shop’s name to see them.`,
+      );
     void clearLoose();
     const { settings } = useShop.getState();
     // A demo whose loading was cut short is gone on with: what is there already is known by its files.

@@ -40,6 +40,7 @@ function largestThings(most: number): string[] {
 
 function sizeOf(bytes: number): string {
   const mega = bytes / 1024 / 1024;
+  if (mega < 1) return 'less than 1 MB';
   return mega >= 1024 ? `${(mega / 1024).toFixed(1)} GB` : `${Math.floor(mega)} MB`;
 }
 
