@@ -78,7 +78,8 @@ class EngineClient {
     const stop = () => {
       Atomics.store(flag, 0, 1);
       hanging = setTimeout(() => {
-        this.host.end(new DOMException('Stopped.', 'AbortError'));
+        // Others that it has are not stopped with it: they are done again.
+        this.host.end();
       }, PATIENCE);
     };
     signal?.addEventListener('abort', stop);

@@ -46,7 +46,9 @@ export class WorkerHost<Service> {
     const alive = () => {
       clearTimeout(timer);
       timer = setTimeout(() => {
-        this.end(new WorkerEnded(true));
+        // The others that it had did not hang: they are told that it ended, and may be tried again.
+        fail(new WorkerEnded(true));
+        this.end();
       }, patience);
     };
     this.waiting.add(fail);

@@ -224,6 +224,7 @@ describe('a mug', () => {
     await shop.bench.chord(Key.CONTROL, 'z');
     await shop.bench.chord(Key.CONTROL, 'z');
     await (await shop.bench.named('Lengths in')).click();
+    await shop.bench.named('Lengths in inches');
     await shop.bench.keys(Key.ARROW_LEFT);
     await shop.bench.saved();
     expect((await box()).x - from.x).toEqual(close(1 - 25.4 / 16));

@@ -69,8 +69,18 @@ export class Page {
 
   /** Types over a dimension on the flat. */
   async dimension(id: string, text: string): Promise<void> {
-    const value = await this.find(`[data-dimension=${id}]`);
-    await value.click();
+    // Drawn anew where something else of the page has just changed.
+    await this.browser.wait(
+      async () =>
+        (await this.find(`[data-dimension=${id}]`)).click().then(
+          () => true,
+          (fault: Error) => {
+            if (fault.name !== 'StaleElementReferenceError') throw fault;
+            return false;
+          },
+        ),
+      PATIENCE,
+    );
     const field = await this.find('input[aria-describedby]');
     await field.sendKeys(Key.chord(Key.CONTROL, 'a'), text, Key.ENTER);
     await this.browser.wait(until.stalenessOf(field), PATIENCE);

@@ -101,8 +101,10 @@ describe('a worker', () => {
       alive();
       jest.advanceTimersByTime(900);
       expect(host.load).toBe(1);
+      const other = expect(host.call((worker) => worker.hang())).rejects.toMatchObject({ hung: false });
       jest.advanceTimersByTime(200);
       await told;
+      await other;
       expect(FakeWorker.made[0]!.ended).toBe(true);
     } finally {
       jest.useRealTimers();
