@@ -9,7 +9,6 @@ import {
   needing,
   ownedBy,
   readRecord,
-  type AnyTable,
   type FileTable,
   type Key,
   type Need,
@@ -24,7 +23,10 @@ export interface Store {
   all: <T extends TableName>(table: T) => Promise<RecordOf<T>[]>;
   /** The numbers of a fit's steps that lie between two, both of them in. */
   steps: (fitId: string, from: number, to: number) => Promise<number[]>;
+  /** Throws with a sentence where the record would not read again. */
   put: <T extends TableName>(table: T, record: RecordOf<T>) => void;
+  /** Puts a record back as it was stored, whether it reads or not. */
+  putBack: (table: TableName, stored: unknown) => void;
   /** Takes a record out, and what belongs to it. */
   remove: (table: TableName, key: Key) => void;
 }
@@ -108,11 +110,6 @@ function idOf(table: string, key: Key): string {
   return `${table}\n${JSON.stringify(key)}`;
 }
 
-/** The key that IndexedDB knows a record by. */
-function storedKey(key: Key): IDBValidKey {
-  return key;
-}
-
 function storeIn(tx: Transaction, wanted: Wanted): Store {
   const overlaid = <T extends TableName>(table: T, key: Key, stored: unknown): RecordOf<T> | undefined => {
     const own = wanted.get(idOf(table, key));
@@ -121,8 +118,12 @@ function storeIn(tx: Transaction, wanted: Wanted): Store {
     const read = readRecord(table, stored);
     return read.ok ? read.record : undefined;
   };
+  const want = (table: TableName, record: unknown) => {
+    const key = keyIn(table, record);
+    wanted.set(idOf(table, key), { table, key, after: record });
+  };
   return {
-    get: async (table, key) => overlaid(table, key, await tx.objectStore(table).get(storedKey(key))),
+    get: async (table, key) => overlaid(table, key, await tx.objectStore(table).get(key)),
     all: async (table) => {
       const stored: unknown[] = await tx.objectStore(table).getAll();
       const known = new Set(stored.map((one) => idOf(table, keyIn(table, one))));
@@ -140,9 +141,11 @@ function storeIn(tx: Transaction, wanted: Wanted): Store {
       return (keys as [string, number][]).map(([, number]) => number);
     },
     put: (table, record) => {
-      const key = keyIn(table, record);
-      wanted.set(idOf(table, key), { table, key, after: record });
+      const read = readRecord(table, record);
+      if (!read.ok) throw new UpFitError('bad-argument', `${read.why} Nothing was changed.`);
+      want(table, record);
     },
+    putBack: want,
     remove: (table, key) => {
       wanted.set(idOf(table, key), { table, key, after: undefined });
     },
@@ -159,8 +162,8 @@ async function write(tx: Transaction, wanted: Wanted): Promise<Change[]> {
   return Promise.all(
     [...wanted.values()].map(async ({ table, key, after }) => {
       const store = tx.objectStore(table);
-      const before: unknown = await store.get(storedKey(key));
-      if (after === undefined) await store.delete(storedKey(key));
+      const before: unknown = await store.get(key);
+      if (after === undefined) await store.delete(key);
       else {
         const whole = { ...unknownFields(table, before), ...after };
         await (entryOf(table).key === null ? store.put(whole, table) : store.put(whole));
@@ -178,9 +181,7 @@ function unknownFields(table: TableName, before: unknown): object {
 
 /** Keys of the records of a table that belong to one of another: a fit's steps are known by the fit and a number. */
 async function ownedKeys(tx: Transaction, owned: TableName, key: Key): Promise<Key[]> {
-  const range = Array.isArray(entryOf(owned).key)
-    ? IDBKeyRange.bound([key, 0], [key, Infinity])
-    : storedKey(key);
+  const range = Array.isArray(entryOf(owned).key) ? IDBKeyRange.bound([key, 0], [key, Infinity]) : key;
   return (await tx.objectStore(owned).getAllKeys(range)) as Key[];
 }
 
@@ -256,16 +257,16 @@ export function revert(changes: readonly Change[]): Promise<Done<void>> {
       const now = await store.get(table, key);
       if (entryOf(table).derived) {
         // It is made again where it no longer holds, so nothing stands in its way.
-        if (now === undefined && before !== undefined) store.put(table, before as never);
+        if (now === undefined && before !== undefined) store.putBack(table, before);
       } else if (before === undefined) {
         if (now !== undefined && !alike(now, after)) throw changedSince(table, after);
         store.remove(table, key);
       } else if (after === undefined) {
         if (now !== undefined) throw changedSince(table, before);
-        store.put(table, before as never);
+        store.putBack(table, before);
       } else {
         if (now === undefined) throw changedSince(table, before);
-        store.put(table, fieldsBack(table, before, after, now) as never);
+        store.putBack(table, fieldsBack(table, before, after, now));
       }
     }
   });
@@ -324,7 +325,7 @@ export async function clearLoose(now = Date.now()): Promise<number> {
   const db: IDBPDatabase = await database();
   let cleared = 0;
   for (const table of ['originals', 'packZips'] satisfies FileTable[]) {
-    const users = usersOf(table);
+    const users = needing(table);
     const tx = db.transaction([table, LOOSE, ...users], 'readwrite');
     const [keys, ...stored] = await Promise.all([
       tx.objectStore(table).getAllKeys(),
@@ -348,10 +349,6 @@ export async function clearLoose(now = Date.now()): Promise<number> {
     await tx.done;
   }
   return cleared;
-}
-
-function usersOf(table: FileTable): TableName[] {
-  return needing(table as AnyTable as TableName);
 }
 
 /** The files that a record needs; one that does not read keeps what its raw fields name. */

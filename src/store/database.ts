@@ -8,13 +8,13 @@ export const VERSION = 8;
 /** When what nothing refers to any more was first seen: it goes a day later. */
 export const LOOSE = 'loose';
 
-/** What can become of the store while a page is open. */
-export interface Standing {
-  /** `waiting`: an older Up Fit in another window holds it. `left`: a newer one took it over. `lost`: the browser closed it. */
-  state: 'open' | 'waiting' | 'left' | 'lost';
-}
+/**
+ * What can become of the store while a page is open. `waiting`: an older Up Fit in another window holds it. `left`: a
+ * newer one took it over. `lost`: the browser closed it.
+ */
+type Standing = 'open' | 'waiting' | 'left' | 'lost';
 
-type Listener = (standing: Standing['state']) => void;
+type Listener = (standing: Standing) => void;
 const listeners = new Set<Listener>();
 
 /** Hears of what becomes of the store; gives back what ends that. */
@@ -23,7 +23,7 @@ export function onStanding(listener: Listener): () => void {
   return () => listeners.delete(listener);
 }
 
-function tell(state: Standing['state']): void {
+function tell(state: Standing): void {
   for (const listener of listeners) listener(state);
 }
 

@@ -209,7 +209,6 @@ export const TABLES = {
 
 export type TableName = keyof typeof TABLES;
 export type RecordOf<T extends TableName> = v.InferOutput<(typeof TABLES)[T]['schema']>;
-export type AnyTable = TableName | FileTable;
 
 /** A record's key: of those with one record, the table's own name. */
 export type Key = string | [string, number];
@@ -241,7 +240,7 @@ export function ownedBy(name: TableName): TableName[] {
 }
 
 /** Tables whose records cannot be without one of this table's; those that it owns go with it. */
-export function needing(name: TableName): TableName[] {
+export function needing(name: TableName | FileTable): TableName[] {
   return TABLE_NAMES.filter((one) => {
     const { needs, owner } = entryOf(one);
     return owner !== name && needs?.tables.includes(name);

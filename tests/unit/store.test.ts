@@ -160,6 +160,18 @@ describe('an act', () => {
     expect(await dump()).toEqual(before);
   });
 
+  test('writes no record that would not read again, and says what of it does not', async () => {
+    const before = await dump();
+    const endless = fitNamed('a', { artworkIds: [] });
+    endless.faces[0]!.pieces.push({ ...endless.faces[0]!.pieces[0]!, colour: 'red' } as never);
+    await expect(
+      transact(['fits'], (store) => {
+        store.put('fits', endless);
+      }),
+    ).rejects.toThrow(/In this fit, faces\.0\.pieces\.1\.colour does not read\. Nothing was changed\./);
+    expect(await dump()).toEqual(before);
+  });
+
   test('leaves no record without what it needs', async () => {
     await expect(
       transact(['fits'], (store) => {

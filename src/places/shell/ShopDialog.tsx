@@ -1,6 +1,7 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
 import {
+  counted,
   countHere,
   openArchive,
   saveArchive,
@@ -196,8 +197,9 @@ function Replace({ archive, onReplace }: { archive: OpenedArchive; onReplace: ()
       <p>
         {out.length === 0
           ? 'There is nothing here yet.'
-          : `This takes out ${out.map(({ table, count }) => `${count} ${wordsOf(table)}`).join(', ')}`}
-        {out.length > 0 && `, and puts ${kept === 0 ? 'nothing' : `${kept} records`} in their place.`}
+          : `This takes out ${out.map(({ table, count }) => counted(table, count)).join(', ')}`}
+        {out.length > 0 &&
+          `, and puts ${kept === 0 ? 'nothing' : kept === 1 ? '1 record' : `${kept} records`} in their place.`}
       </p>
       <p className="mt-2 flex gap-4">
         <button className="action" onClick={onReplace}>

@@ -9,20 +9,12 @@ import { engine, type JobOptions } from '@/workers/client';
 import type { ArtworkResult } from '@/workers/messages';
 import { commit, patiently } from '../shop/commit';
 import { keep } from '../shop/records';
-import { useShop } from '../shop/shop';
 
 const NO_ORIGIN: Artwork['origin'] = { source: '', licence: '', proof: '' };
 
 /** Whether nothing is said of who made an artwork, or of its licence. */
 export function isSilent({ origin }: Artwork): boolean {
   return origin.source.trim() === '' || origin.licence.trim() === '';
-}
-
-/** The artwork that a file came in as, if it is here already. */
-export function ownerOf(sha256: string): Artwork | undefined {
-  return [...useShop.getState().artworks.values()].find(
-    ({ facts, rendition }) => facts.sha256 === sha256 && rendition === null,
-  );
 }
 
 /** Keeps a file that was measured, as a new artwork, or answers with the one it is here already. */

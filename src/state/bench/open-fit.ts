@@ -93,17 +93,22 @@ async function load(fitId: string, writes: boolean): Promise<void> {
   if (changed) await keepEdit({ fit, number: here + 1, step: true }, fit);
 }
 
-let reloading: Promise<void> | null = null;
+/** The reading back that is under way: edits that failed together wait for one. */
+let reloading: { fitId: string; done: Promise<void> } | null = null;
 
 /** Written elsewhere: what is on the disk takes the place of what is here. A fit that was taken out is put away. */
 function reload(fitId: string, writes: boolean): Promise<void> {
-  reloading ??= (async () => {
+  if (reloading?.fitId === fitId) return reloading.done;
+  const done = (async () => {
     const after = await readOne('fits', fitId);
     show([{ table: 'fits', key: fitId, after }]);
     if (after) await load(fitId, writes);
     else closeFit();
-  })().finally(() => (reloading = null));
-  return reloading;
+  })().finally(() => {
+    if (reloading?.done === done) reloading = null;
+  });
+  reloading = { fitId, done };
+  return done;
 }
 
 // Another window, or another place of this one, changed the fit that is open here.

@@ -1,7 +1,7 @@
 import { create } from 'zustand';
 import { inOrder } from '@/core/key-order';
 import type { Fit } from '@/core/fit/schema';
-import { Conflict } from '@/store/commit';
+import { Conflict, type Store } from '@/store/commit';
 import { beforeLeaving } from '@/store/database';
 import { putEdit, type Edit } from '@/store/history';
 import { commit, tryAgain, useRefused } from '../shop/commit';
@@ -61,7 +61,7 @@ export function keepEdit(edit: Edit, base: Fit): Promise<void> {
 }
 
 async function writeEdit(edit: Edit, base: Fit): Promise<void> {
-  const act = async (store: Parameters<Parameters<typeof commit>[1]>[0]) => {
+  const act = async (store: Store) => {
     const stored = await store.get('fits', edit.fit.id);
     if (!stored) throw new Conflict('This fit was taken out in another window: undo that there to go on.');
     if (said(stored) !== said(base)) throw new ChangedElsewhere();

@@ -162,6 +162,11 @@ export function wordsOf(table: ArchivedTable): string {
   return entryOf(table).archive?.words ?? table;
 }
 
+/** So many of a table's records, in words. */
+export function counted(table: ArchivedTable, count: number): string {
+  return `${count} ${count === 1 ? entryOf(table).noun : wordsOf(table)}`;
+}
+
 /** How many records there are now that replacing the shop would take out, by table. */
 export async function countHere(): Promise<{ table: ArchivedTable; count: number }[]> {
   const here = await readRecords();

@@ -11,7 +11,7 @@ import { freeIdAmong, safeName } from '@/core/pack/names';
 import { versionKey, type Underlay } from '@/store/blanks';
 import { saveAs } from '../handover/download';
 import { commit } from './commit';
-import { changeSettings, keep, takeOut } from './records';
+import { changeSettings, keep } from './records';
 import { useShop } from './shop';
 
 /** Keeps a version of a blank: what was made on older ones stays as it is. */
@@ -167,8 +167,4 @@ export async function showUnderlay(key: string, opacity: number): Promise<void> 
     const underlay = await store.get('underlays', key);
     if (underlay) store.put('underlays', { ...underlay, opacity });
   });
-}
-
-export function removeUnderlay(key: string): Promise<() => Promise<void>> {
-  return takeOut('underlays', key);
 }

@@ -89,8 +89,8 @@ async function follow(changed: Message['changed']): Promise<void> {
 
 /** How often what was refused is tried again by itself, in ms. */
 const AGAIN = 5_000;
-let wake: (() => void)[] = [];
-let giveUp: (() => void)[] = [];
+/** Tries to come: each can be begun now, or left. */
+const tries = new Set<{ again: () => void; leave: () => void }>();
 
 /** Does what the browser may refuse, until it takes it or it is given up. */
 export async function patiently<T>(work: () => Promise<T>, signal?: AbortSignal): Promise<T> {
@@ -122,35 +122,37 @@ export async function patiently<T>(work: () => Promise<T>, signal?: AbortSignal)
 }
 
 function nextTry(signal?: AbortSignal): Promise<void> {
+  signal?.throwIfAborted();
   return new Promise((resolve, reject) => {
-    const leave = () => {
-      reject(new DOMException('Stopped.', 'AbortError'));
+    const end = () => {
+      clearTimeout(timer);
+      tries.delete(own);
+      signal?.removeEventListener('abort', own.leave);
     };
-    const timer = setTimeout(resolve, AGAIN);
-    signal?.addEventListener('abort', leave);
-    wake.push(() => {
-      clearTimeout(timer);
-      resolve();
-    });
-    giveUp.push(() => {
-      clearTimeout(timer);
-      leave();
-    });
+    const own = {
+      again: () => {
+        end();
+        resolve();
+      },
+      leave: () => {
+        end();
+        reject(new DOMException('Stopped.', 'AbortError'));
+      },
+    };
+    const timer = setTimeout(own.again, AGAIN);
+    tries.add(own);
+    signal?.addEventListener('abort', own.leave);
   });
 }
 
 /** Tries everything again that was refused. */
 export function tryAgain(): void {
-  const woken = wake;
-  [wake, giveUp] = [[], []];
-  for (const one of woken) one();
+  for (const one of [...tries]) one.again();
 }
 
 /** Leaves everything undone that was refused. */
 export function leaveRefused(): void {
-  const left = giveUp;
-  [wake, giveUp] = [[], []];
-  for (const one of left) one();
+  for (const one of [...tries]) one.leave();
 }
 
 /** Whether the browser refused to store something, and not Up Fit: it may take it later. */

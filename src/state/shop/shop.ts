@@ -2,13 +2,12 @@ import { create } from 'zustand';
 import { BLANKS, isResolvable, SPECS } from '@/core/blank/library';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import type { Blank, HouseSpec } from '@/core/blank/schema';
-import { artworkIdsOf, type Design } from '@/core/fit/schema';
+import { artworkIdsOf, type Design, type Fit } from '@/core/fit/schema';
 import { blankOf, library } from './library';
 import { versionKey } from '@/store/blanks';
 import { readAll, type Aside } from '@/store/read';
 import { FIRST_SETTINGS, type Artwork, type Settings } from '@/store/schema';
 import { keyIn, type Key, type RecordOf, type TableName } from '@/store/tables';
-import type { Fit } from '@/core/fit/schema';
 
 /** Tables whose records the screens show as they are stored, each by its key. */
 const SHOWN = [
