@@ -46,10 +46,10 @@ const altered = (record: Json) =>
         if (!place) continue;
         const { owner, key } = place;
         const value = owner[key as never] as Json;
-        if (change.how === 'absurd') owner[key as never] = change.with as never;
+        if (change.how === 'absurd') owner[key as never] = structuredClone(change.with) as never;
         else if (change.how === 'gone') Reflect.deleteProperty(owner, key);
         else if (Array.isArray(value) && value.length > 0)
-          owner[key as never] = Array.from({ length: 1_200 }, () => value[0]) as never;
+          owner[key as never] = Array.from({ length: 1_200 }, () => structuredClone(value[0])) as never;
       }
       return copy;
     });
