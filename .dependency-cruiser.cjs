@@ -15,6 +15,7 @@ const may = {
   app: ['places', 'ui', 'state', 'core', 'desk'],
   // The stand-in house: it knows what a blank asks, and nothing of how our files are made.
   desk: ['core/blank'],
+  offline: [],
   cli: ['files', 'imaging', 'core'],
 };
 

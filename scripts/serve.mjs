@@ -1,5 +1,6 @@
 // Serves the built application, as a server that strangers may reach is to be served: to this machine alone unless a host
 // is given, under its own names, with an end to every request. Usage: serve.mjs [--port 3000] [--host 0.0.0.0]
+import { readFileSync } from 'node:fs';
 import { createServer } from 'node:http';
 import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
@@ -22,7 +23,9 @@ const METHODS = ['GET', 'HEAD', 'POST', 'PUT'];
 const names = new Set(['localhost', '127.0.0.1', '[::1]', host]);
 const isOurs = (name = '') => names.has(name.replace(/:\d+$/, '')) || host === '0.0.0.0';
 
-const app = next({ dev: false, dir: fileURLToPath(new URL('..', import.meta.url)), hostname: host, port });
+const dir = fileURLToPath(new URL('..', import.meta.url));
+const build = readFileSync(`${dir}/.next/BUILD_ID`, 'utf8').trim();
+const app = next({ dev: false, dir, hostname: host, port });
 await app.prepare();
 const answer = app.getRequestHandler();
 
@@ -36,7 +39,11 @@ const server = createServer(
     if (!isOurs(request.headers.host)) refuse(421, `Open Up Fit at http://localhost:${port}.`);
     else if (!METHODS.includes(request.method ?? ''))
       refuse(405, 'There is nothing here that is asked for like this.', { Allow: METHODS.join(', ') });
-    else void answer(request, response);
+    else {
+      // A page that keeps another build says by this that a newer one is here (src/offline).
+      response.setHeader('X-Up-Fit-Build', build);
+      void answer(request, response);
+    }
   },
 );
 server.maxConnections = CONNECTIONS;

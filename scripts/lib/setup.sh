@@ -41,7 +41,7 @@ install_tools() {
 build_app() {
   local stamp=.next/up-fit-built sum
   sum=$(find src scripts public package-lock.json next.config.ts tsconfig.json postcss.config.mjs \
-    -path public/demo -prune -o -type f -print0 | sort -z | xargs -0 sha256sum | sha256sum)
+    -path public/demo -prune -o -path public/offline.js -o -type f -print0 | sort -z | xargs -0 sha256sum | sha256sum)
   if [ "$(cat "$stamp" 2>/dev/null)" = "$sum" ] && [ -f public/demo/crab.png ]; then return; fi
   say "Drawing the demo and building"
   node dist/demo/main.mjs && NEXT_TELEMETRY_DISABLED=1 npm run -s build && echo "$sum" >"$stamp"

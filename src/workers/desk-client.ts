@@ -20,16 +20,39 @@ export class DeskRefused extends UpFitError {
   }
 }
 
+/** No desk answers: the connection is gone, or the desk is. */
+export class DeskAway extends UpFitError {
+  constructor() {
+    super('unsupported', 'The desk does not answer. The pack waits here and goes by itself when it does.');
+  }
+}
+
 /** The desk does not know the upload, or the desk itself is none. */
 class Forgotten extends DeskRefused {}
 
 export async function readDesks(): Promise<Desk[]> {
-  return v.parse(v.array(DeskSchema), await (await fetch('/api/desk')).json());
+  let said: unknown;
+  try {
+    said = await (await fetch('/api/desk')).json();
+  } catch {
+    throw new DeskAway();
+  }
+  return v.parse(v.array(DeskSchema), said);
+}
+
+/** Whether the desk answers now: what is kept of it for when it is away does not count. */
+export async function isDeskBack(): Promise<boolean> {
+  try {
+    return (await fetch('/api/desk', { method: 'HEAD', cache: 'no-store' })).ok;
+  } catch {
+    return false;
+  }
 }
 
 /**
  * Sends a pack in parts and gives back the desk's answer. Parts that arrived are not sent again, whatever broke between;
- * the order's key makes it one order however often it is sent. Throws `DeskRefused` where the desk says no.
+ * the order's key makes it one order however often it is sent. Throws `DeskRefused` where the desk says no,
+ * `DeskAway` where none answers.
  */
 export async function sendPack(
   desk: Desk,
@@ -81,11 +104,7 @@ async function ask(url: string, request: RequestInit, signal: AbortSignal) {
     } catch (error) {
       if (error instanceof DeskRefused || signal.aborted) throw error;
     }
-    if (attempt === TRIES)
-      throw new UpFitError(
-        'unsupported',
-        'The connection to the desk broke off. What arrived stays there: go on when it is back.',
-      );
+    if (attempt === TRIES) throw new DeskAway();
     await new Promise((done) => setTimeout(done, WAIT * 2 ** (attempt - 1)));
   }
 }

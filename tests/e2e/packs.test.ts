@@ -120,16 +120,19 @@ describe('an order', () => {
     ]);
   });
 
-  test('that breaks off is gone on with, over a reload too, and stays one', async () => {
+  test('whose desk is away waits, over a reload too, goes by itself and stays one', async () => {
     await mood('fails');
     await shop.bench.press('Send to a house');
     await shop.bench.named('How many of gull');
     await shop.bench.press('Send the order');
-    await shop.bench.says('[data-order=broken]', /broke off.*go on when it is back/is);
+    await shop.bench.says('[data-order=waiting]', /waits for Harl Kiln Works.*goes by itself/is);
     await shop.browser.navigate().refresh();
-    await shop.bench.find('[data-order=broken]');
-    await mood('well');
+    await shop.bench.find('[data-order=waiting]');
+    await shop.bench.press('Do not wait');
+    await shop.bench.says('[data-order=broken]', /what arrived stays there/is);
     await shop.bench.press('Go on');
+    await shop.bench.find('[data-order=waiting]');
+    await mood('well');
     await shop.browser.wait(
       async () => (await packs())[0]!.orders.every(({ state }) => state === 'arrived'),
       60_000,

@@ -23,8 +23,11 @@ export class BenchShop {
   bench!: Bench;
   fit!: StoredFit;
 
+  /** At the server of all suites, or at one of its own. */
+  constructor(private readonly own?: string) {}
+
   get address(): string {
-    return served().empty;
+    return this.own ?? served().empty;
   }
 
   file(name: string): string {

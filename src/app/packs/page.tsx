@@ -3,11 +3,6 @@ import { PacksPlace } from '@/places/packs/PacksPlace';
 
 export const metadata: Metadata = { title: 'Packs' };
 
-interface At {
-  searchParams: Promise<{ fit?: string | string[] }>;
-}
-
-export default async function Page({ searchParams }: At) {
-  const { fit } = await searchParams;
-  return <PacksPlace fitIds={fit === undefined ? [] : [fit].flat()} />;
+export default function Page() {
+  return <PacksPlace />;
 }

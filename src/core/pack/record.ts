@@ -16,8 +16,11 @@ export const StoredPackSchema = v.object({
       deskId: v.string(),
       desk: v.string(),
       order: OrderSchema,
-      /** `broken` may be gone on with; `arrived` only once the desk has said so and the checksums agree. */
-      state: v.picklist(['sending', 'broken', 'arrived', 'refused']),
+      /**
+       * `waiting` goes on by itself once the desk is back, `broken` when it is asked to; `arrived` only once the desk has
+       * said so and the checksums agree.
+       */
+      state: v.picklist(['sending', 'waiting', 'broken', 'arrived', 'refused']),
       sent: v.number(),
       at: v.string(),
       trouble: v.nullable(v.string()),

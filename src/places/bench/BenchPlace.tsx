@@ -10,6 +10,7 @@ import { importFiles } from '@/state/artwork/imports';
 import { sentence } from '@/state/sentence';
 import { useShop } from '@/state/shop/shop';
 import { DropTarget } from '@/ui/DropTarget';
+import { useFitId } from '../shell/address';
 import { addArtworks, addText } from './acts/adding';
 import { BenchBar } from './bar/BenchBar';
 import { CuttingList } from './strip/CuttingList';
@@ -29,7 +30,8 @@ import { useOfferedVerbs } from './acts/useOfferedVerbs';
 import { Guard } from '@/ui/Guard';
 
 /** One fit: the flat, the product and the docket, all in view, each following the others. */
-export function BenchPlace({ fitId }: { fitId: string }) {
+export function BenchPlace() {
+  const fitId = useFitId();
   const opened = useBench((bench) => bench.fit?.id === fitId);
   useEffect(() => {
     void openFit(fitId).then(() => {

@@ -3,13 +3,19 @@ import Link from 'next/link';
 import { toast } from 'sonner';
 import type { FileFinding } from '@/core/pack/order';
 import { sentence } from '@/state/sentence';
-import { resumeOrder, useSending } from '@/state/handover/sending';
+import { leaveWaiting, resumeOrder, useSending } from '@/state/handover/sending';
 import type { SentOrder, StoredPack } from '@/core/pack/record';
 import { VerdictShape } from '@/ui/Verdict';
 import { sayBytes, sayDay, sayOrder } from './words';
 import { Progress } from '@/ui/Progress';
 
-const MEANS = { sending: 'look', broken: 'look', arrived: 'ready', refused: 'fix' } as const;
+const MEANS = {
+  sending: 'look',
+  waiting: 'look',
+  broken: 'look',
+  arrived: 'ready',
+  refused: 'fix',
+} as const;
 
 /** Every order a pack was sent with, the newest first, and the house's answer to it. */
 export function Orders({ pack }: { pack: StoredPack }) {
@@ -56,13 +62,22 @@ function OrderLine({ pack, sent }: { pack: StoredPack; sent: SentOrder }) {
             </button>
           </>
         )}
-        {!under && (sent.state === 'broken' || sent.state === 'sending') && (
+        {!under && (sent.state === 'broken' || sent.state === 'sending' || sent.state === 'waiting') && (
           <button className="verb" onClick={resume}>
-            Go on
+            {sent.state === 'waiting' ? 'Try now' : 'Go on'}
+          </button>
+        )}
+        {!under && sent.state === 'waiting' && (
+          <button className="verb" onClick={() => void leaveWaiting(pack.id, sent)}>
+            Do not wait
           </button>
         )}
       </p>
-      {sent.trouble && <p className="ml-5 text-sm text-fix">{sent.trouble}</p>}
+      {sent.trouble && (
+        <p className={`ml-5 text-sm ${sent.state === 'waiting' ? 'text-look' : 'text-fix'}`}>
+          {sent.trouble}
+        </p>
+      )}
       {answer?.reasons.map((reason) => (
         <p key={reason} className="ml-5 text-sm text-fix">
           {reason}

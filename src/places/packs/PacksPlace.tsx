@@ -5,12 +5,14 @@ import { removePack } from '@/state/handover/packs';
 import { useShop } from '@/state/shop/shop';
 import { Guard } from '@/ui/Guard';
 import { tellDone } from '@/ui/tell';
+import { useFitIds } from '../shell/address';
 import { NewPack } from './NewPack';
 import { PackDetail } from './PackDetail';
 import { PackList } from './PackList';
 
 /** What was handed over, to whom, and what they said; and where a pack is made. */
-export function PacksPlace({ fitIds }: { fitIds: readonly string[] }) {
+export function PacksPlace() {
+  const fitIds = useFitIds();
   const packs = useShop((shop) => shop.packs);
   const list = [...packs.values()].sort((a, b) => b.manifest.made.localeCompare(a.manifest.made));
   const [making, setMaking] = useState(fitIds.length > 0);

@@ -20,6 +20,8 @@ export function sayOrder(sent: SentOrder | undefined): string {
   switch (sent.state) {
     case 'sending':
       return `on its way to ${sent.desk}`;
+    case 'waiting':
+      return `waits for ${sent.desk}`;
     case 'broken':
       return `broke off on its way to ${sent.desk}`;
     case 'arrived':

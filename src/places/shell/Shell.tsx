@@ -4,6 +4,8 @@ import { usePathname } from 'next/navigation';
 import { useEffect, useState, useSyncExternalStore, type ReactNode } from 'react';
 import { Toaster, toast } from 'sonner';
 import { loadDemo } from '@/state/shop/demo';
+import { keepBuild, takeNewBuild, useNewBuild } from '@/state/build';
+import { sendWaiting } from '@/state/handover/sending';
 import { sweepDockets } from '@/state/bench/dockets';
 import { sentence } from '@/state/sentence';
 import { changeSettings } from '@/state/shop/records';
@@ -84,6 +86,7 @@ export function Shell({ demo, children }: { demo: boolean; children: ReactNode }
         {hindrance && <Notice>{hindrance}</Notice>}
         {trouble && <Notice>{trouble}</Notice>}
         <Refused />
+        <Newer />
         {room && <Notice>{room}</Notice>}
         <ImportStrip />
         <div className="flex min-h-0 grow flex-col">
@@ -135,6 +138,22 @@ function Refused() {
         Leave it undone
       </button>
     </Notice>
+  );
+}
+
+/** A newer Up Fit is offered, and never put under what is open. */
+function Newer() {
+  const state = useNewBuild((build) => build.state);
+  if (state === 'none') return null;
+  return (
+    <p role="status" className="border-b border-rule bg-docket px-4 py-2">
+      {state === 'ready'
+        ? 'A newer Up Fit is here. All is saved first.'
+        : 'A newer Up Fit was taken in another window. Reload this one to have the same.'}{' '}
+      <button className="verb ml-4" onClick={() => void takeNewBuild()}>
+        {state === 'ready' ? 'Change to it' : 'Reload'}
+      </button>
+    </p>
   );
 }
 
@@ -241,6 +260,8 @@ async function open(demo: boolean): Promise<void> {
     const { settings } = useShop.getState();
     // A demo whose loading was cut short is gone on with: what is there already is known by its files.
     if (demo && !settings.demoLoaded && engineHindrance() === null) await loadDemo();
+    sendWaiting();
+    void keepBuild();
   } catch (error) {
     useShop.setState({ phase: 'closed', trouble: `The shop could not be opened: ${sentence(error)}` });
   }

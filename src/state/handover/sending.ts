@@ -3,9 +3,10 @@ import type { Answer, Desk, OrderLine } from '@/core/pack/order';
 import { readPackZip } from '@/store/read';
 import type { SentOrder, StoredPack } from '@/core/pack/record';
 import { isStopped } from '@/workers/client';
-import { DeskRefused, readDesks, sendPack } from '@/workers/desk-client';
+import { DeskAway, DeskRefused, isDeskBack, readDesks, sendPack } from '@/workers/desk-client';
 import { sentence } from '../sentence';
 import { commit } from '../shop/commit';
+import { useShop } from '../shop/shop';
 
 /** Packs under way: bytes sent, by the order's key. */
 export const useSending = create<Record<string, { sent: number; stop: AbortController } | undefined>>(
@@ -41,21 +42,56 @@ export function sendOrder(pack: StoredPack, desk: Desk, lines: OrderLine[], note
   return send(pack.id, desk, order);
 }
 
-/** Goes on with an order that broke off: it stays one order, and what arrived is not sent again. */
+/** Goes on with an order that broke off or waits: it stays one order, and what arrived is not sent again. */
 export async function resumeOrder(packId: string, order: SentOrder): Promise<void> {
   const desk = (await readDesks()).find(({ id }) => id === order.deskId);
   if (!desk) throw new Error(`${order.desk} has no desk here any more.`);
   await send(packId, desk, { ...order, state: 'sending', trouble: null });
 }
 
+/** Leaves an order that waits for its desk; it can be gone on with. */
+export async function leaveWaiting(packId: string, order: SentOrder): Promise<void> {
+  await keep(packId, { ...order, state: 'broken', trouble: LEFT });
+}
+
+const LEFT = 'Stopped: what arrived stays there.';
+/** How long until a desk that was away is asked again, in ms. */
+const ASK_AGAIN = 10_000;
+
+/**
+ * From now on, orders that wait for their desk go by themselves once it answers, and those that a closed window left on
+ * their way are gone on with. One window does it: the others find the order held.
+ */
+export function sendWaiting(): void {
+  const ask = () => void sendWhatWaits().catch(() => undefined);
+  ask();
+  setInterval(ask, ASK_AGAIN);
+  addEventListener('online', ask);
+}
+
+async function sendWhatWaits(): Promise<void> {
+  const packs = [...useShop.getState().packs.values()];
+  const waiting = packs.flatMap(({ id, orders }) =>
+    orders.filter(({ state }) => state === 'waiting' || state === 'sending').map((order) => ({ id, order })),
+  );
+  if (waiting.length === 0 || !(await isDeskBack())) return;
+  for (const { id, order } of waiting) await resumeOrder(id, order);
+}
+
 async function send(packId: string, desk: Desk, sending: SentOrder): Promise<void> {
+  await navigator.locks.request(`up-fit/order/${sending.order.key}`, { ifAvailable: true }, async (lock) => {
+    if (lock) await sendHeld(packId, desk, sending);
+  });
+}
+
+async function sendHeld(packId: string, desk: Desk, sending: SentOrder): Promise<void> {
   const { key } = sending.order;
   const stop = new AbortController();
   useSending.setState({ [key]: { sent: sending.sent, stop } });
-  // Kept before anything is sent, so that its key is known whatever happens.
-  await keep(packId, sending);
   let sent = sending.sent;
   try {
+    // Kept before anything is sent, so that its key is known whatever happens.
+    if (!(await keep(packId, sending))) return;
     const answer = await sendPack(desk, sending.order, await readPackZip(packId), {
       signal: stop.signal,
       onSent: (bytes) => {
@@ -65,12 +101,16 @@ async function send(packId: string, desk: Desk, sending: SentOrder): Promise<voi
     });
     await keep(packId, { ...sending, sent: sending.order.bytes, answer, ...stateBy(answer, sending) });
   } catch (error) {
-    const trouble = isStopped(error) ? 'Stopped: what arrived stays there.' : sentence(error);
-    const state = error instanceof DeskRefused ? 'refused' : 'broken';
-    await keep(packId, { ...sending, sent, state, trouble });
+    await keep(packId, { ...sending, sent, ...brokenBy(error) });
   } finally {
     useSending.setState({ [key]: undefined });
   }
+}
+
+function brokenBy(error: unknown): Pick<SentOrder, 'state' | 'trouble'> {
+  if (isStopped(error)) return { state: 'broken', trouble: LEFT };
+  const state = error instanceof DeskAway ? 'waiting' : error instanceof DeskRefused ? 'refused' : 'broken';
+  return { state, trouble: sentence(error) };
 }
 
 /** Arrived only where the desk says so and holds the very bytes that were sent. */
@@ -84,11 +124,19 @@ function stateBy(answer: Answer, { order, desk }: SentOrder): Pick<SentOrder, 's
   return { state: 'arrived', trouble: null };
 }
 
-async function keep(packId: string, order: SentOrder): Promise<void> {
-  await commit(['packs'], async (store) => {
+/** Keeps where an order stands; says no where it is done with already, or its pack is gone. */
+async function keep(packId: string, order: SentOrder): Promise<boolean> {
+  const { result } = await commit(['packs'], async (store) => {
     const pack = await store.get('packs', packId);
-    if (!pack) return;
+    const stored = pack?.orders.find((one) => one.order.key === order.order.key);
+    if (!pack || (stored && isDone(stored))) return false;
     const others = pack.orders.filter((one) => one.order.key !== order.order.key);
     store.put('packs', { ...pack, orders: [...others, order] });
+    return true;
   });
+  return result;
+}
+
+function isDone({ state }: SentOrder): boolean {
+  return state === 'arrived' || state === 'refused';
 }

@@ -1,11 +1,13 @@
 'use client';
 import Link from 'next/link';
+import { useSearchParams } from 'next/navigation';
 import { useState } from 'react';
 import type { PhotoPoint } from '@/core/mockup/photo/schema';
 import { shapeFrom } from '@/core/mockup/photo/marks';
 import { freeIdAmong } from '@/core/pack/names';
 import { removePhoto, type StoredPhoto } from '@/state/handover/photos';
 import { contextOf, useShop } from '@/state/shop/shop';
+import { useFitIds } from '../../shell/address';
 import type { Marking } from './marking';
 import { MarkStrip } from './MarkStrip';
 import { PhotoDrawing } from './PhotoDrawing';
@@ -14,7 +16,9 @@ import { Guard } from '@/ui/Guard';
 import { tellDone } from '@/ui/tell';
 
 /** A photo of a blank, on which its print surfaces are marked. */
-export function PhotoPlace({ photoId, fitIds }: { photoId: string; fitIds: readonly string[] }) {
+export function PhotoPlace() {
+  const fitIds = useFitIds();
+  const photoId = useSearchParams().get('photo') ?? '';
   const photo = useShop((shop) => shop.photos.get(photoId));
   if (!photo) {
     return (

@@ -14,6 +14,7 @@ import {
   type PictureStyle,
 } from '@/state/handover/pictures';
 import { contextOf, useShop } from '@/state/shop/shop';
+import { useFitIds } from '../../shell/address';
 import { useFilePicker } from '@/ui/useFilePicker';
 import { FitList } from './FitList';
 import { SceneGrid } from './SceneGrid';
@@ -29,7 +30,8 @@ const FIRST_STYLE: PictureStyle = {
 };
 
 /** Pictures for a listing: which fits, in which scenes, and how they are made. */
-export function PicturesPlace({ fitIds }: { fitIds: readonly string[] }) {
+export function PicturesPlace() {
+  const fitIds = useFitIds();
   const shop = useShop();
   const router = useRouter();
   const fits = useMemo(

@@ -1,0 +1,37 @@
+/** The page that stands for every fit: it reads from its address which one it is. */
+const ANY_FIT = '/bench/any';
+
+const PAGES: readonly string[] = [
+  '/',
+  '/blanks',
+  '/blanks/measure',
+  '/blanks/spec',
+  '/blanks/template',
+  '/artwork',
+  '/artwork/stickers',
+  '/sheets',
+  '/packs',
+  '/packs/pictures',
+  '/packs/photo',
+  ANY_FIT,
+];
+
+/** Every page that is kept for when the server is gone, under an address that is asked for by nobody else. */
+export const KEPT_PAGES: readonly string[] = PAGES.map(asKept);
+
+/** The kept page that stands for an address; null for one that is none of ours. */
+export function keptPage(pathname: string): string | null {
+  if (/^\/bench\/[^/]+$/.test(pathname)) return asKept(ANY_FIT);
+  return PAGES.includes(pathname) ? asKept(pathname) : null;
+}
+
+function asKept(page: string): string {
+  return `${page}?kept`;
+}
+
+/** The header in which the server says which build it serves. */
+export const BUILD_HEADER = 'x-up-fit-build';
+
+export function isOfBuild(headers: Headers, build: string): boolean {
+  return headers.get(BUILD_HEADER) === build;
+}
