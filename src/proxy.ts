@@ -27,5 +27,10 @@ export function proxy(request: NextRequest): NextResponse {
 }
 
 export const config = {
-  matcher: [{ source: '/((?!api/|_next/static|_next/image|vips/|pdf/|fonts/|demo/|icon.svg|manifest.webmanifest|favicon).*)' }],
+  matcher: [
+    {
+      source:
+        '/((?!api/|_next/static|_next/image|vips/|pdf/|fonts/|demo/|icon.svg|manifest.webmanifest|favicon).*)',
+    },
+  ],
 };

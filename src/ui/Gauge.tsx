@@ -3,7 +3,7 @@ import { VERDICT_INK } from './Verdict';
 
 const WIDTH = 88;
 
-/** A small gauge: the limit is a mark on the scale, the measurement a needle over it. Better lies to the right. */
+/** A small gauge: the limit is a mark on the scale, the measurement a thin needle over it. Better lies to the right. */
 export function Gauge({ gauge, verdict }: Pick<Finding, 'gauge' | 'verdict'>) {
   if (!gauge) return <span style={{ width: WIDTH }} className="shrink-0" />;
   const along = (value: number) => {
@@ -23,7 +23,7 @@ export function Gauge({ gauge, verdict }: Pick<Finding, 'gauge' | 'verdict'>) {
         />
       ))}
       <path d={`M${along(gauge.limit)} 6V20`} stroke="var(--ink)" strokeWidth="1.8" />
-      <path d={`M${needle - 4.5} 5h9l-4.5 8z`} fill="currentColor" />
+      <path d={`M${needle} 2V13`} stroke="currentColor" strokeWidth="2.6" />
     </svg>
   );
 }

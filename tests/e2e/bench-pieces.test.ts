@@ -67,7 +67,7 @@ describe('every kind of piece', () => {
 
   test('four lines of text of equal width, on an arc; printed they are paths, no text', async () => {
     await shop.openFit('shirt');
-    await shop.bench.keys('t');
+    await shop.bench.keys('i');
     await shop.bench.words(['GULLWICK LIGHT', 'KEPT BY', 'VOLUNTEERS ALL', 'SINCE 1874']);
     await shop.bench.press('Make lines equal');
     await shop.bench.value('Equal width', '8 1/4 in');
@@ -150,14 +150,20 @@ describe('every kind of piece', () => {
     expect((await piece()).clip!.shape).toMatchObject({ kind: 'path', name: 'drop' });
   });
 
-  test('the cutting list names, locks, hides and chooses; a click goes through to what lies under', async () => {
+  test('the list of pieces names, locks, hides and chooses; a click goes through to what lies under', async () => {
     await shop.bench.keys('u');
-    await shop.bench.says('[aria-label="Cutting list"]', /2 pieces, the uppermost first/);
-    await (await shop.bench.named('Choose number 2')).click();
+    await shop.bench.says('[aria-label=Pieces]', /2, by their place on the face[\s\S]*over no\. /);
+    const choose = async (name: string) => {
+      const button = await shop.bench.find(`[aria-label^="Choose number"][aria-label*="${name}"]`);
+      await button.click();
+      return /number (\d)/.exec((await button.getAttribute('aria-label')) ?? '')![1]!;
+    };
+    await choose('GULLWICK');
     await shop.bench.chosen(/GULLWICK/);
     await shop.bench.keys('c', '0');
-    await (await shop.bench.named('Choose number 1')).click();
+    await choose('gull');
     await shop.bench.keys('c');
+    const gull = await choose('gull');
     const grip = await shop.bench.find('[data-piece][aria-label^=gull]');
     await shop.browser.actions().move({ origin: grip }).click().perform();
     await shop.bench.chosen(/gull/);
@@ -165,9 +171,13 @@ describe('every kind of piece', () => {
     await shop.bench.chosen(/GULLWICK/);
     await shop.browser.actions().move({ origin: grip }).click().perform();
     await shop.bench.chosen(/gull/);
-    await (await shop.bench.named('Number 1 locked')).click();
+    const row = `Number ${gull}: `;
+    await (await shop.bench.named(`${row}lock, hide`)).click();
+    await shop.bench.press('Lock');
     await shop.bench.says('[aria-label=Piece]', /locked/);
-    await (await shop.bench.named('Number 1 locked')).click();
+    await (await shop.bench.named(`${row}locked`)).click();
+    await shop.bench.press('Unlock');
+    await shop.bench.named(`${row}lock, hide`);
     await shop.bench.keys('u');
   });
 });

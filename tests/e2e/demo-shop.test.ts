@@ -151,7 +151,7 @@ describe('the bench, piece by piece', () => {
     await page.verdict('safe', 'ready');
   });
 
-  test('a corner scales in proportion, the stem turns, the angle can be typed', async () => {
+  test('a corner scales in proportion, the awl’s hole turns, the angle can be typed', async () => {
     const size = async () => {
       const { width, height } = await (await selected()).getRect();
       return { width, ratio: width / height };
@@ -168,13 +168,13 @@ describe('the bench, piece by piece', () => {
       .perform();
     await browser.wait(async () => (await size()).width > before.width + 10, PATIENCE);
     expect((await size()).ratio).toBeCloseTo(before.ratio, 1);
-    const stem = await page.find('[data-grip=turn]');
+    const hole = await page.find('[data-grip=turn]');
     await browser
       .actions()
-      .move({ origin: stem })
+      .move({ origin: hole })
       .press()
-      .move({ origin: stem, x: 6, y: -30 })
-      .move({ origin: stem, x: 8, y: -34 })
+      .move({ origin: hole, x: 6, y: -30 })
+      .move({ origin: hole, x: 8, y: -34 })
       .release()
       .perform();
     await page.says('[data-dimension=angle]', /[1-9]\d\.\d°/);

@@ -105,7 +105,7 @@ describe('a reveal mug', () => {
 
 describe('a case and its keep-outs', () => {
   test('its sides are named; the legend says what cross-hatching means', async () => {
-    await bench('case-pier-6', 'Case for Pier 6');
+    await bench('case-pier-6', 'Case for Wherran 4');
     await page.find('[aria-label=Product] canvas[data-product=drawn]');
     await page.says('[aria-label="Side of the product"]', /back[\s\S]*right[\s\S]*left[\s\S]*top/);
     await page.keys('l');

@@ -213,7 +213,7 @@ test('a sheet of the set is packed by outline, with its cut lines', async () => 
   expect(await shop.browser.findElements(By.css('[data-cut=cut]'))).toHaveLength(3);
   await shop.bench.press('Make the PDF');
   const { bytes } = await downloaded(shop.browser, shop.downloads, '.pdf');
-  expect(bytes.toString('latin1')).toContain('CutContour');
+  expect(bytes.toString('latin1')).toContain('/Cut#20line');
 });
 
 test('packed and sent, the house takes it', async () => {

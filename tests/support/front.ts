@@ -35,8 +35,8 @@ export class Front {
           const parts: Buffer[] = [];
           got.on('data', (part: Buffer) => parts.push(part));
           got.on('end', () => {
-            const { 'content-length': _, ...others } = got.headers;
-            answer.writeHead(200, { ...others, 'cache-control': 'no-store' });
+            delete got.headers['content-length'];
+            answer.writeHead(200, { ...got.headers, 'cache-control': 'no-store' });
             answer.end(
               Buffer.concat(parts)
                 .toString('utf8')

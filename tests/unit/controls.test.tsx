@@ -144,10 +144,10 @@ describe('one of a few', () => {
     const told = jest.fn();
     render(
       <Toggle pressed={false} onPress={told}>
-        Cutting list
+        Pieces
       </Toggle>,
     );
-    const verb = screen.getByRole('button', { name: 'Cutting list' });
+    const verb = screen.getByRole('button', { name: 'Pieces' });
     expect(verb.getAttribute('aria-pressed')).toBe('false');
     await user.keyboard('{Shift>}');
     await user.click(verb);

@@ -131,8 +131,8 @@ test('a sticker’s PDF: its cut line is a plate of its own, where the flat has 
   const asked = { title: 'One', blank: resolved, sides: [{ face, pieces: piecesOf(face) }], plan, press };
   const { bytes } = await writePrint(engine, asked, shown);
   const found = plates(bytes, 600);
-  expect(new Set(found.keys())).toEqual(new Set(['Black', 'Cyan', 'CutContour', 'Magenta', 'Yellow']));
-  expectOn(inked(found.get('CutContour')!, 600), ringsIn([printCut(face)!.d]), 0.1);
+  expect(new Set(found.keys())).toEqual(new Set(['Black', 'Cyan', 'Cut line', 'Magenta', 'Yellow']));
+  expectOn(inked(found.get('Cut line')!, 600), ringsIn([printCut(face)!.d]), 0.1);
   // It overprints: the white border under it knocks nothing out, and no process ink stands along it.
   const magenta = inked(found.get('Magenta')!, 600);
   const line = ringsIn([printCut(face)!.d])[0]!;
@@ -166,7 +166,7 @@ test('cut lines alone: SVG and PDF at true size hold the same lines', async () =
   expect(svg).toContain('Crab &amp; co');
   expect(/d="([^"]+)"/.exec(svg)![1]).toBe(page.lines[0]!.d);
   const path = join(folder, 'alone.pdf');
-  const bytes = await cutPdf('Alone', [page], 'CutContour');
+  const bytes = await cutPdf('Alone', [page], 'Cut line');
   writeFileSync(path, bytes);
   // Read as artwork it tells of its separation, and that it overprints.
   const { notes } = await openPage(
@@ -179,7 +179,7 @@ test('cut lines alone: SVG and PDF at true size hold the same lines', async () =
   const info = execFileSync('pdfinfo', [path]).toString();
   const [, width] = /Page size:\s+([\d.]+) x/.exec(info)!;
   expect((Number(width) / 72) * 25.4).toBeCloseTo(page.width, 1);
-  expectOn(inked(plates(bytes, 600).get('CutContour')!, 600), ringsIn([page.lines[0]!.d]), 0.1);
+  expectOn(inked(plates(bytes, 600).get('Cut line')!, 600), ringsIn([page.lines[0]!.d]), 0.1);
 }, 60_000);
 
 test('a PNG a sticker: cropped to its bleed, clear outside it, true size', async () => {

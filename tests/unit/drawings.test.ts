@@ -76,11 +76,11 @@ describe('a face’s lines', () => {
     }
   });
 
-  test('a sheet shows a cut line for each sticker, notches once for each column', () => {
+  test('a sheet shows a cut line for each sticker, a pair of ticks at each centre once for each column', () => {
     const markup = lines(blankById('sticker-sheet-a6'));
     expect(count(markup, /a21 21/g)).toBeGreaterThanOrEqual(6);
-    const notches = /d="((?:M[^M"]*z)+)" fill="var/.exec(markup)![1]!;
-    expect(count(notches, /M/g)).toBe(4);
+    const ticks = /data-centres="true" d="([^"]+)"/.exec(markup)![1]!;
+    expect(count(ticks, /M/g)).toBe(8);
   });
 
   test('an arc carries the name of every zone, turned with it', () => {
@@ -151,6 +151,6 @@ describe('a fit drawn small', () => {
   test('a wrapped edge is drawn round the face', () => {
     const resolved = blankById('case-pier-6');
     const place = placeOf(resolved, faceOf(resolved), null);
-    expect(place).toMatchObject({ garment: null, width: 83, height: 158, origin: { x: -35.5, y: 6 } });
+    expect(place).toMatchObject({ garment: null, width: 81, height: 163, origin: { x: -34.5, y: 6 } });
   });
 });

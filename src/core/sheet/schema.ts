@@ -28,8 +28,8 @@ export const SpotSchema = v.object({
 });
 export type Spot = v.InferOutput<typeof SpotSchema>;
 
-/** What most cutters look for by name. */
-export const CUT_SPOT = 'CutContour';
+/** What a cut line's ink is called where the house says nothing; words that a person reads as what they are. */
+export const CUT_SPOT = 'Cut line';
 
 export const SheetSchema = v.object({
   upfit: v.literal('sheet/1'),

@@ -149,7 +149,7 @@ function line(face: PrintFace, x1: number, y1: number, x2: number, y2: number): 
   }).join('');
 }
 
-/** Notches at the edges where each zone's centre is, with its name. */
+/** Ticks at the edges where each zone's centre is, with its name. */
 function centres(face: PrintFace): Layer {
   const reach = Math.min(6, face.height / 6);
   const columns = [...new Set(face.zones.map(({ x }) => x))];

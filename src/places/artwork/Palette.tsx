@@ -138,7 +138,7 @@ function KeptSets() {
                 savePalette(set.name, set.colours, 'gpl').catch((error: unknown) => toast(sentence(error)));
               }}
             >
-              GIMP palette
+              Colour list, .gpl
             </button>
             <button
               className="verb"

@@ -13,7 +13,7 @@ import { DropTarget } from '@/ui/DropTarget';
 import { useFitId } from '../shell/address';
 import { addArtworks, addText } from './acts/adding';
 import { BenchBar } from './bar/BenchBar';
-import { CuttingList } from './strip/CuttingList';
+import { PieceList } from './strip/PieceList';
 import { DocketStrip } from './docket/DocketStrip';
 import { FaceBar } from './bar/FaceBar';
 import { Flat } from './flat/Flat';
@@ -92,7 +92,7 @@ function Parts({ live, following, onBringIn }: { live: Live; following: Live; on
           <PieceStrip live={following} onBringIn={onBringIn} />
           <FaceBar live={following} />
           <div className="flex min-h-0 grow">
-            {list && <CuttingList live={following} />}
+            {list && <PieceList live={following} />}
             <div
               className={`flex min-h-0 min-w-0 grow bg-viewing text-viewing-ink ${wide ? 'flex-col' : ''}`}
             >

@@ -31,7 +31,7 @@ const SHEETS: readonly (readonly [heading: string, keys: Keys])[] = [
       ['Shift click, Space', 'Choose one more, or one less'],
       ['Click again', 'The piece under it'],
       ['Ctrl A', 'Choose all'],
-      ['T, E', 'Add a text; type the words of the one that is chosen'],
+      ['I, E', 'Inscribe: add words; type the words of the text that is chosen'],
       ['Escape', 'Choose nothing'],
       ...verbs,
     ],
@@ -39,13 +39,14 @@ const SHEETS: readonly (readonly [heading: string, keys: Keys])[] = [
   [
     'Looking',
     [
-      ['0, Z, Shift Z', 'The whole face; what is chosen; the zone'],
+      ['0, J, Shift J', 'The whole face; what is chosen; the zone'],
       ['=', 'True size'],
       ['+, -, Ctrl wheel', 'Larger, smaller'],
       ['Wheel, arrows', 'Move the flat, where nothing is chosen'],
-      ['U', 'Lay out the cutting list, or put it away'],
+      ['U', 'Lay out the list of pieces, or put it away'],
       ['L', 'Show or hide the legend'],
-      ['Ctrl Z, Ctrl Shift Z', 'Undo, redo'],
+      ['Ctrl Z', 'Undo'],
+      ['Ctrl Y, Ctrl Shift Z', 'Redo'],
     ],
   ],
 ];

@@ -9,7 +9,11 @@ export function inksOf(colours: readonly string[]): Promise<Cmyk[]> {
   return engine.inksOf(colours);
 }
 
-export const PALETTE_FORMATS = { gpl: 'GIMP palette', csv: 'CSV', pdf: 'Swatch page, PDF' } as const;
+export const PALETTE_FORMATS = {
+  gpl: 'Colour list, .gpl',
+  csv: 'Colour table, .csv',
+  pdf: 'Swatch page, PDF',
+} as const;
 export type PaletteFormat = keyof typeof PALETTE_FORMATS;
 
 /** Hands a palette out as a file. */

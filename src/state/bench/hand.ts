@@ -23,7 +23,7 @@ export interface Hand {
   /** The dimension under the pointer. */
   over: string | null;
   legend: boolean;
-  /** Whether the cutting list is laid out. */
+  /** Whether the list of pieces is laid out. */
   list: boolean;
   /** Whether all faces are seen side by side. */
   allFaces: boolean;

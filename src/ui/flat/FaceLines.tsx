@@ -13,8 +13,8 @@ interface Props {
 
 /**
  * A face's lines in the language of a pattern drawing, in mm with the trim's top left at (0, 0): a solid cut line,
- * hatched allowance for the bleed, corner angles for the safe area, notches at the centres of zones, chain lines for
- * folds, stitches for a seam, cross-hatch for keep-outs.
+ * hatched allowance for the bleed, corner angles for the safe area, pairs of ticks at the centres of zones, chain lines
+ * for folds, stitches for a seam, cross-hatch for keep-outs.
  */
 export function FaceLines({ face, px, small = false }: Props) {
   const hatch = useId();
@@ -50,7 +50,7 @@ export function FaceLines({ face, px, small = false }: Props) {
       {!small && safe > 0 && !isRectangle(face) && (
         <path d={shapePath(face, -safe)} strokeWidth={px} strokeDasharray={`${10 * px} ${7 * px}`} />
       )}
-      <Notches face={face} px={small ? px * 0.55 : px} off={small ? 0 : bleed} />
+      <Centres face={face} px={small ? px * 0.55 : px} off={small ? 0 : bleed} />
     </g>
   );
 }
@@ -139,19 +139,12 @@ function SafeCorners({ face, px }: { face: PrintFace; px: number }) {
   );
 }
 
-/** Notches at the upper and lower edge where zones have their centres, `off` mm outside it. */
-function Notches({ face, px, off }: { face: PrintFace; px: number; off: number }) {
-  const size = Math.min(6 * px, face.width * 0.09);
-  const notch = (x: number, y: number, towards: number) =>
-    `M${x - size} ${y}h${2 * size}l${-size} ${towards * size * 1.5}z`;
+/** A pair of ticks at the upper and lower edge where zones have their centres, `off` mm outside it. */
+function Centres({ face, px, off }: { face: PrintFace; px: number; off: number }) {
+  const length = Math.min(10 * px, face.width * 0.12);
+  const pair = (x: number, y: number, outward: number) =>
+    `M${x - 2 * px} ${y}v${outward * length}M${x + 2 * px} ${y}v${outward * length}`;
   const centres = [...new Set(face.zones.map(({ x }) => x))];
-  return (
-    <path
-      d={centres.map((x) => notch(x, -off, 1) + notch(x, face.height + off, -1)).join('')}
-      fill="var(--color-viewing-ink)"
-      stroke="#fff"
-      strokeWidth={0.6 * px}
-      strokeOpacity="0.7"
-    />
-  );
+  const d = centres.map((x) => pair(x, -off, -1) + pair(x, face.height + off, 1)).join('');
+  return <path data-centres d={d} strokeWidth={1.6 * px} />;
 }

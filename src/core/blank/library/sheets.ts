@@ -75,19 +75,19 @@ function ornamentOutline(): Outline {
 
 /** Cases, stickers, labels, paper, walls and hardware. */
 export const SHEETS: readonly Blank[] = [
-  phoneCase('case-pier-6', 'Case for Pier 6', 71, 146, [
-    keepOutFrom('camera-square', 22, 24),
-    keepOutFrom('side-button', 73.5, 48),
+  phoneCase('case-pier-6', 'Case for Wherran 4', 69, 151, [
+    keepOutFrom('camera-oblong', 24, 18),
+    keepOutFrom('side-button', 71.5, 52),
   ]),
-  phoneCase('case-pier-6-long', 'Case for Pier 6 Long', 77.5, 160.5, [
-    keepOutFrom('camera-square', 23, 25),
-    keepOutFrom('side-button', 80, 52),
+  phoneCase('case-pier-6-long', 'Case for Wherran 4 tall', 75, 167, [
+    keepOutFrom('camera-oblong', 24, 18),
+    keepOutFrom('side-button', 77.5, 56),
   ]),
-  phoneCase('case-tern-3', 'Case for Tern 3', 74, 158, [
-    keepOutFrom('camera-bar', 15, 34),
-    keepOutFrom('side-button', 76.5, 60),
+  phoneCase('case-tern-3', 'Case for Selkin 2', 72, 144, [
+    keepOutFrom('camera-band', 36, 15),
+    keepOutFrom('side-button', 74.5, 54),
   ]),
-  phoneCase('case-moor-x', 'Case for Moor X', 76, 163, [keepOutFrom('camera-round', 38, 30)]),
+  phoneCase('case-moor-x', 'Case for Orlet 9', 78, 156, [keepOutFrom('camera-round', 39, 24)]),
 
   sticker('sticker-75', 'Sticker 75, die cut', 'die', rectangle(75, 75, 37.5)),
   sticker('sticker-50', 'Sticker 50, round', 'kiss', rectangle(50, 50, 25)),

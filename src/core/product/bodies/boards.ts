@@ -6,7 +6,7 @@ import { lathe } from './round';
 import { moved, tube } from '../mesh';
 
 const PRODUCT: Material = { faceId: null, colour: 'product', finish: 'product' };
-const DARK: Material = { faceId: null, colour: '#1a1c1f', finish: 'gloss' };
+const DARK: Material = { faceId: null, colour: '#1a1c1f', finish: 'matt' };
 /** mm that a surface lies before another, so that the two never fight for a pixel. */
 const BEFORE = 0.15;
 
@@ -14,7 +14,7 @@ const printed = (faceId: string): Material => ({ ...PRODUCT, faceId });
 const holesOf = (keepOuts: readonly KeepOut[]) =>
   keepOuts.filter(({ effect }) => effect === 'hole').map(keepOutRing);
 
-/** A phone in its case, from behind: the case with its wrapped sides, the camera's island in its hole, the keys beside. */
+/** A phone in its case, from behind: the case with its wrapped sides, a plain dark opening for the camera, the keys beside. */
 export function caseMeshes({ width, height, cornerRadius, depth, keepOuts }: CaseBody): Mesh[] {
   const sheet = rectangle(width, height, cornerRadius);
   const inner = (one: KeepOut) =>
@@ -35,57 +35,9 @@ export function caseMeshes({ width, height, cornerRadius, depth, keepOuts }: Cas
   ];
 }
 
-/** A sunk island with lenses, as many as it has room for. */
+/** What shows in a camera's hole: plain and dark, sunk behind the case. */
 function cameraMeshes(camera: KeepOut, sheet: ReturnType<typeof rectangle>): Mesh[] {
-  const ring = keepOutRing(camera);
-  const island: Material = { faceId: null, colour: '#3a3e43', finish: 'matt' };
-  const [xs, ys] = [ring.map(([x]) => x), ring.map(([, y]) => y)];
-  const [left, right, top, bottom] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
-  const [wide, high] = [right - left, bottom - top];
-  const radius = Math.min(wide, high) * (Math.abs(wide - high) < 0.2 * wide ? 0.2 : 0.34);
-  const spots =
-    Math.abs(wide - high) < 0.2 * wide
-      ? [
-          [0.3, 0.3],
-          [0.3, 0.7],
-          [0.7, 0.5],
-        ]
-      : wide > high
-        ? [
-            [0.25, 0.5],
-            [0.75, 0.5],
-          ]
-        : [
-            [0.5, 0.25],
-            [0.5, 0.75],
-          ];
-  return [
-    flatPiece(island, [ring], sheet, -1.6),
-    ...spots.flatMap(([s, t]) => {
-      const [x, y] = [left + s! * wide, top + t! * high];
-      return [
-        ...disc({ faceId: null, colour: '#8d9297', finish: 'metal' }, x, y, radius, sheet, -1.3, 1.5),
-        ...disc(DARK, x, y, radius * 0.8, sheet, 0.1, 0.3),
-        ...disc({ faceId: null, colour: '#37506b', finish: 'glass' }, x, y, radius * 0.4, sheet, 0.3, 0.25),
-      ];
-    }),
-  ];
-}
-
-/** A round block. */
-function disc(
-  material: Material,
-  x: number,
-  y: number,
-  radius: number,
-  sheet: ReturnType<typeof rectangle>,
-  z: number,
-  high: number,
-): Mesh[] {
-  const ring = ringOf(rectangle(radius * 2, radius * 2, radius)).map(
-    (point) => [point.x + x - radius, point.y + y - radius] as const,
-  );
-  return block(material, ring, sheet, z, high);
+  return [flatPiece(DARK, [keepOutRing(camera)], sheet, -1.6)];
 }
 
 /** A key that stands out of the side. */

@@ -31,8 +31,8 @@ const VERB_KEYS: Record<string, VerbId> = {
   k: 'knockout',
   L: 'lock',
   H: 'hide',
-  PageUp: 'raise',
-  PageDown: 'lower',
+  '.': 'raise',
+  ',': 'lower',
   Delete: 'takeOff',
   Backspace: 'takeOff',
 };
@@ -110,10 +110,10 @@ function look(live: Live, key: string): boolean {
     case '0':
       zoomTo(live, 'face');
       return true;
-    case 'z':
+    case 'j':
       zoomTo(live, live.selection ? 'piece' : 'zone');
       return true;
-    case 'Z':
+    case 'J':
       zoomTo(live, 'zone');
       return true;
     case '+':
@@ -135,7 +135,7 @@ function look(live: Live, key: string): boolean {
 
 /** Keys that change the fit. */
 function work(live: Live, key: string, add: { text: () => void }): boolean {
-  if (key === 't') {
+  if (key === 'i') {
     add.text();
     return true;
   }

@@ -126,7 +126,7 @@ export const VERBS = {
   },
   raise: {
     name: 'One place up',
-    keys: 'Page Up',
+    keys: '.',
     needs: 'any',
     run: (live) => {
       reorder(live, 1);
@@ -134,7 +134,7 @@ export const VERBS = {
   },
   lower: {
     name: 'One place down',
-    keys: 'Page Down',
+    keys: ',',
     needs: 'any',
     run: (live) => {
       reorder(live, -1);
@@ -156,7 +156,7 @@ export const VERBS = {
       changeAll(live, (piece) => ({ ...piece, visible: !piece.visible }));
     },
   },
-  takeOff: { name: 'Take off', keys: 'Delete', needs: 'any', run: takeOff },
+  takeOff: { name: 'Take off', keys: 'Delete, Backspace', needs: 'any', run: takeOff },
 } satisfies Record<string, Verb>;
 
 export type VerbId = keyof typeof VERBS;

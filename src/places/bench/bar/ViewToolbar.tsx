@@ -17,7 +17,7 @@ const LINE_WORDS: Record<EdgeLine, string> = {
   bleed: 'bleed edge',
 };
 
-/** How the flat is looked at: how large, what distances are taken to, where rulers begin, and the cutting list. */
+/** How the flat is looked at: how large, what distances are taken to, where rulers begin, and the list of pieces. */
 export function ViewToolbar({ live }: { live: Live }) {
   const { edgeLine, fromCentre, zoom, list, stretching } = useHand(
     useShallow(({ edgeLine, fromCentre, zoom, list, stretching }) => ({
@@ -33,8 +33,8 @@ export function ViewToolbar({ live }: { live: Live }) {
   const said = zoom === null ? 'whole face' : isTrue ? 'true size' : `${fixed(zoom.scale, 1)} px a mm`;
   const aims: [aim: Aim, name: string, keys: string][] = [
     ['face', 'the whole face', '0'],
-    ['zone', 'the zone', 'Shift Z'],
-    ['piece', 'what is chosen', 'Z'],
+    ['zone', 'the zone', 'Shift J'],
+    ['piece', 'what is chosen', 'J'],
     ['true', pxPerMm === null ? 'true size… (hold a card to the glass)' : 'true size', '='],
   ];
   return (
@@ -100,7 +100,7 @@ export function ViewToolbar({ live }: { live: Live }) {
           useHand.setState({ list: on });
         }}
       >
-        Cutting list
+        Pieces
       </Toggle>
     </span>
   );

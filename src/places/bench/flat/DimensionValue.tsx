@@ -77,7 +77,7 @@ function goOn(id: string, back: boolean): void {
   useHand.setState({ editing: all[(at + (back ? -1 : 1) + all.length) % all.length] ?? null });
 }
 
-/** The angle at the turning stem, in degrees clockwise. */
+/** The angle beside the hole that turns it, in degrees clockwise. */
 export function AngleValue({
   live,
   rotation,

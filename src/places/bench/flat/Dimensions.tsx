@@ -7,7 +7,8 @@ import { useHand, type EdgeLine } from '@/state/bench/hand';
 import { centreAt, move, setGap, setSide, stretchSide } from '../acts/acts';
 import type { Live } from '../live/useLive';
 import { AngleValue, Value } from './DimensionValue';
-import { STEM, toPx, type View } from './view';
+import { awlHole } from './picking';
+import { toPx, type View } from './view';
 
 /** The line of the face that distances go to, by its name: mm it lies inside the trim. */
 export function edgeOf(
@@ -60,7 +61,7 @@ export function Dimensions({ live, view }: { live: Live; view: View }) {
     x: Math.max(58, toPx(view, -face.bleed, 0).x - 34),
     y: Math.min(view.height - 60, Math.max(48, toPx(view, 0, zone?.zone.y ?? 0).y)),
   };
-  const angleAt = stemEnd(view, box);
+  const angleAt = besideHole(view, box);
 
   return (
     <>
@@ -210,12 +211,11 @@ function clearOf(a: number, b: number): boolean {
   return Math.abs(a - b) >= 25;
 }
 
-/** Where the angle stands: at the end of the stem, or as near to it as the room has it. */
-function stemEnd(view: View, box: Box): { x: number; y: number } {
-  const centre = toPx(view, box.x, box.y);
-  const reach = (box.width / 2) * view.scale + STEM;
-  const x = centre.x - Math.cos(box.rotation) * reach - 10;
-  const y = centre.y - Math.sin(box.rotation) * reach + (x < 72 ? 20 : 0);
+/** Where the angle stands: beside the hole that turns it, or as near to it as the room has it. */
+function besideHole(view: View, box: Box): { x: number; y: number } {
+  const hole = awlHole(view, box);
+  const x = hole.x - 14;
+  const y = hole.y + (x < 72 ? 24 : 0);
   return { x: Math.max(72, x), y: Math.min(view.height - 60, Math.max(34, y)) };
 }
 

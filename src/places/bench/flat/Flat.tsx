@@ -60,8 +60,8 @@ export function Flat({
             <Lines live={live} view={view} />
             {active ? (
               <>
-                <ReadBand live={live} view={view} />
                 <PieceGrips live={live} view={view} />
+                <ReadBand live={live} view={view} />
                 <Tags live={live} view={view} />
                 {marquee.frame}
                 {live.pieces.length === 0 && <Bare live={live} view={view} />}
@@ -103,7 +103,7 @@ function Bare({ live, view }: { live: Live; view: View }) {
         top: view.top + (face.height / 2) * view.scale,
       }}
     >
-      Drop artwork here. <b>T</b> sets words, <b>Add…</b> lays a plain ground or artwork that is here already.
+      Drop artwork here. <b>I</b> adds words, <b>Add…</b> lays a plain ground or artwork that is here already.
     </p>
   );
 }

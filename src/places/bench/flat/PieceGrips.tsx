@@ -9,16 +9,22 @@ import { draftFace, dropDraft } from '@/state/bench/open-fit';
 import { select, useHand } from '@/state/bench/hand';
 import { selectNext } from '../acts/acts';
 import type { Live } from '../live/useLive';
-import { along, gripBox, groupIds, holds, noteClick, pickAt, toggle } from './picking';
+import { along, awlHole, gripBox, groupIds, holds, noteClick, pickAt, toggle } from './picking';
 import { useDrag, type DragAt, type PressAt } from './useDrag';
-import { STEM, toMm, toPx, type View } from './view';
+import { toMm, toPx, type View } from './view';
 
 /** How near, in px, a line draws what is dragged. */
 const SNAP_REACH = 7;
+/** px to either side that takes hold of a corner or of the hole, and that a tick reaches. */
+const TARGET = 12;
+const TICK = 7;
 /** An angle this near to a quarter turn becomes one, in radians. */
 const ANGLE_REACH = (2 * Math.PI) / 180;
 
-/** What can be taken hold of: each piece to move it, the corners of what is chosen to scale it, its stem to turn it. */
+/**
+ * What can be taken hold of: each piece to move it, the corners of what is chosen to scale it, the awl's hole beside it to
+ * turn it.
+ */
 export function PieceGrips({ live, view }: { live: Live; view: View }) {
   const { pieces, selection, following } = live;
   return (
@@ -165,9 +171,7 @@ function PieceGrip({ live, view, piece }: { live: Live; view: View; piece: Piece
 function SelectedGrips({ live, view, box }: { live: Live; view: View; box: Box }) {
   const { face, pieces, groups, selectedIds, factsOf } = live;
   const d = outline(view, box);
-  const at = along(box, -0.5, 0);
-  const stem = toPx(view, at.x, at.y);
-  const end = { x: stem.x - Math.cos(box.rotation) * STEM, y: stem.y - Math.sin(box.rotation) * STEM };
+  const hole = awlHole(view, box);
   const centre = toPx(view, box.x, box.y);
   const whole: FacePieces = { pieces: [...pieces], groups: [...groups] };
   const draft = (from: FacePieces, motion: Motion) => {
@@ -185,24 +189,14 @@ function SelectedGrips({ live, view, box }: { live: Live; view: View; box: Box }
   });
   return (
     <g fill="none" aria-hidden>
-      <path d={d} stroke="#fff" strokeWidth="4" strokeOpacity="0.85" />
-      <path d={d} stroke="var(--color-viewing-thread)" strokeWidth="2" />
-      <path
-        d={`M${stem.x} ${stem.y}L${end.x} ${end.y}`}
-        stroke="var(--color-viewing-thread)"
-        strokeWidth="1.5"
-      />
-      <circle
-        cx={end.x}
-        cy={end.y}
-        r="6"
-        fill="#fff"
-        stroke="var(--color-viewing-thread)"
-        strokeWidth="2"
-        data-grip="turn"
-        className="pointer-events-auto cursor-grab"
-        {...turning}
-      />
+      <path d={d} stroke="#fff" strokeWidth="3.5" strokeOpacity="0.85" />
+      <path d={d} stroke="var(--color-viewing-thread)" strokeWidth="1.8" strokeDasharray="7 4" />
+      <g data-grip="turn" className="pointer-events-auto cursor-grab" {...turning}>
+        <circle cx={hole.x} cy={hole.y} r={TARGET} fill="transparent" stroke="none" />
+        <circle cx={hole.x} cy={hole.y} r="4.6" stroke="#fff" strokeWidth="4" strokeOpacity="0.85" />
+        <circle cx={hole.x} cy={hole.y} r="4" stroke="var(--color-viewing-thread)" strokeWidth="1.5" />
+        <circle cx={hole.x} cy={hole.y} r="2.2" fill="var(--color-viewing-ink)" stroke="none" />
+      </g>
       {(
         [
           [-1, -1],
@@ -258,17 +252,18 @@ function ScaleGrip({
     },
     end: onEnd,
   });
+  // Across the corner, as the lines of the dimensions end.
+  const tick = turn({ x: sx * TICK, y: -sy * TICK }, box.rotation);
+  const d = `M${at.x - tick.x} ${at.y - tick.y}L${at.x + tick.x} ${at.y + tick.y}`;
   return (
-    <circle
-      cx={at.x}
-      cy={at.y}
-      r="5"
-      fill="#fff"
-      stroke="var(--color-viewing-thread)"
-      strokeWidth="2"
+    <g
       data-grip={`${sy < 0 ? 'top' : 'foot'}-${sx < 0 ? 'left' : 'right'}`}
       className={`pointer-events-auto ${sx === sy ? 'cursor-nwse-resize' : 'cursor-nesw-resize'}`}
       {...drag}
-    />
+    >
+      <circle cx={at.x} cy={at.y} r={TARGET} fill="transparent" stroke="none" />
+      <path d={d} stroke="#fff" strokeWidth="5" strokeOpacity="0.85" />
+      <path d={d} stroke="var(--color-viewing-thread)" strokeWidth="2.6" />
+    </g>
   );
 }

@@ -31,7 +31,7 @@ export function ReadBand({ live, view }: { live: Live; view: View }) {
         })}
       </svg>
       <span
-        className="pointer-events-none absolute -translate-x-1/2 bg-viewing/80 px-1 text-xs text-viewing-ink"
+        className="pointer-events-none absolute -translate-x-1/2 bg-viewing px-1 text-xs text-viewing-ink"
         style={{ left: toPx(view, near.zone.x, 0).x, top: top + 3 }}
       >
         {showLength(wide, unit)} reads from the {near.zone.name}

@@ -1,20 +1,21 @@
 import { useHand } from '@/state/bench/hand';
 import type { Live } from '../live/useLive';
+import { listed } from './listed';
 import { gripBox } from './picking';
 import { toPx, type View } from './view';
 
-/** While the cutting list is laid out, every piece carries its number of it, on a leader as on a drawing. */
+/** While the list of pieces is laid out, every piece carries its number of it, as on a drawing. */
 export function Tags({ live, view }: { live: Live; view: View }) {
   const list = useHand((hand) => hand.list);
   if (!list) return null;
   return (
     <svg aria-hidden className="pointer-events-none absolute inset-0 h-full w-full">
-      {live.pieces.map((piece, index) => {
+      {listed(live).map(({ piece, number }) => {
         if (!piece.visible) return null;
         const box = gripBox(live, piece);
         const all = piece.kind === 'fill' || piece.kind === 'repeat' || piece.role === 'ground';
         const at = all ? toPx(view, box.x - box.width / 2, box.y - box.height / 2) : toPx(view, box.x, box.y);
-        const [x, y] = all ? [at.x + 14, at.y + 14 + index * 3] : [at.x, at.y];
+        const [x, y] = all ? [at.x + 14, at.y + 14 + number * 3] : [at.x, at.y];
         const chosen = live.selectedIds.includes(piece.id);
         return (
           <g key={piece.id}>
@@ -33,7 +34,7 @@ export function Tags({ live, view }: { live: Live; view: View }) {
               className="measure"
               fill={chosen ? '#fff' : 'var(--color-viewing-ink)'}
             >
-              {live.pieces.length - index}
+              {number}
             </text>
           </g>
         );

@@ -20,6 +20,16 @@ export function gripBox(live: Live, piece: Piece): Box {
   };
 }
 
+/** How far beside a piece the hole lies that it is turned by, in px. */
+const BESIDE = 18;
+
+/** Where, in px, the awl's hole lies that a box is turned by: left of its middle, and turned with it. */
+export function awlHole(view: View, box: Box): { x: number; y: number } {
+  const centre = toPx(view, box.x, box.y);
+  const reach = (box.width / 2) * view.scale + BESIDE;
+  return { x: centre.x - Math.cos(box.rotation) * reach, y: centre.y - Math.sin(box.rotation) * reach };
+}
+
 /** Pieces under a point in px, the uppermost first. */
 export function piecesAt(live: Live, view: View, px: number, py: number): Piece[] {
   const { x, y } = toMm(view, px, py);

@@ -12,9 +12,6 @@ export interface View {
   top: number;
 }
 
-/** Length of the stem that a piece is turned by, in px. */
-export const STEM = 22;
-
 /** Room round the bleed edge for the rulers, the zones' names and the dimensions, in px. */
 const MARGIN = { top: 64, right: 78, bottom: 84, left: 72 };
 

@@ -117,7 +117,7 @@ function Points({ points, px, closing }: { points: readonly PhotoPoint[]; px: nu
       <path d={d} fill="none" stroke="#fff" strokeWidth={3 * px} />
       <path d={d} fill="none" stroke="#20252b" strokeWidth={1.2 * px} />
       {points.map(([x, y], i) => (
-        <circle key={i} cx={x} cy={y} r={5 * px} fill="#fff" stroke="#20252b" strokeWidth={1.5 * px} />
+        <Pin key={i} at={[x, y]} px={px} ink="#20252b" />
       ))}
     </g>
   );
@@ -216,17 +216,11 @@ function Grip({
   const moved = (event: React.PointerEvent): PhotoPoint =>
     held ? [held.from[0] + (event.clientX - held.x) * px, held.from[1] + (event.clientY - held.y) * px] : at;
   return (
-    <circle
+    <g
       role="button"
       tabIndex={0}
       aria-label={name}
       data-arrows
-      cx={at[0]}
-      cy={at[1]}
-      r={6.5 * px}
-      fill="#fff"
-      stroke="#0b5563"
-      strokeWidth={2 * px}
       className="cursor-move touch-none"
       onClick={(event) => {
         event.stopPropagation();
@@ -249,7 +243,22 @@ function Grip({
         const far = event.shiftKey ? 10 : 1;
         onDone([at[0] + step[0] * far, at[1] + step[1] * far]);
       }}
-    />
+    >
+      <circle cx={at[0]} cy={at[1]} r={12 * px} fill="transparent" />
+      <Pin at={at} px={px} ink="#0b5563" />
+    </g>
+  );
+}
+
+/** A pin stuck into the photo: its head at the very point, and a short tail. */
+function Pin({ at: [x, y], px, ink }: { at: PhotoPoint; px: number; ink: string }) {
+  const tail = `M${x} ${y}l${9 * px} ${-9 * px}`;
+  return (
+    <g fill="none" strokeLinecap="round">
+      <path d={tail} stroke="#fff" strokeWidth={4 * px} />
+      <path d={tail} stroke={ink} strokeWidth={2 * px} />
+      <circle cx={x} cy={y} r={3.5 * px} fill={ink} stroke="#fff" strokeWidth={1.5 * px} />
+    </g>
   );
 }
 

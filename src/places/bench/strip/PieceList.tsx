@@ -8,7 +8,9 @@ import { select, useHand } from '@/state/bench/hand';
 import { NameField } from '@/ui/NameField';
 import { groupIds, toggle } from '../flat/picking';
 import type { Live } from '../live/useLive';
+import { MenuLine, VerbMenu } from '@/ui/Menu';
 import { Toggle } from '@/ui/Toggle';
+import { listed, type Listed } from '../flat/listed';
 
 const KINDS: Record<Piece['kind'], string> = {
   artwork: 'artwork',
@@ -17,20 +19,17 @@ const KINDS: Record<Piece['kind'], string> = {
   text: 'text',
 };
 
-/** Every piece of the face as a cutting list: its number, its name, what it is, what it measures and where it lies. */
-export function CuttingList({ live }: { live: Live }) {
+/** Every piece of the face in order of its place: number, name, what it is, what it lies over, its size and where it is. */
+export function PieceList({ live }: { live: Live }) {
   const { pieces, unit } = live;
-  const top = [...pieces].reverse();
   return (
     <section
-      aria-label="Cutting list"
+      aria-label="Pieces"
       className="flex w-[330px] shrink-0 flex-col border-r border-ink bg-docket text-sm"
     >
       <div className="flex items-baseline gap-3 border-b-2 border-ink px-3 py-2">
-        <h2 className="font-bold">Cutting list</h2>
-        <span className="measure text-ink-2">
-          {pieces.length} {pieces.length === 1 ? 'piece' : 'pieces'}, the uppermost first
-        </span>
+        <h2 className="font-bold">Pieces</h2>
+        <span className="measure text-ink-2">{pieces.length}, by their place on the face</span>
         <button
           className="verb ml-auto"
           onClick={() => {
@@ -51,8 +50,8 @@ export function CuttingList({ live }: { live: Live }) {
             </tr>
           </thead>
           <tbody>
-            {top.map((piece, index) => (
-              <Row key={piece.id} live={live} piece={piece} number={index + 1} />
+            {listed(live).map((one) => (
+              <Row key={one.piece.id} live={live} {...one} />
             ))}
           </tbody>
         </table>
@@ -61,7 +60,7 @@ export function CuttingList({ live }: { live: Live }) {
   );
 }
 
-function Row({ live, piece, number }: { live: Live; piece: Piece; number: number }) {
+function Row({ live, piece, number, over }: Listed & { live: Live }) {
   const { face, selectedIds, groups, unit } = live;
   const chosen = selectedIds.includes(piece.id);
   const group = groups.find(({ id }) => id === piece.groupId);
@@ -102,27 +101,31 @@ function Row({ live, piece, number }: { live: Live; piece: Piece; number: number
           onName={(name) => void changePiece(face.id, { ...piece, name })}
         />
         <span className="block truncate text-xs text-ink-2">
-          {[piece.knockout ? 'knockout' : piece.role, KINDS[piece.kind], ...(group ? [group.name] : [])].join(
-            ', ',
-          )}
+          {[
+            piece.knockout ? 'knockout' : piece.role,
+            KINDS[piece.kind],
+            ...(over === null ? [] : [`over no. ${over}`]),
+            ...(group ? [group.name] : []),
+          ].join(', ')}
         </span>
       </td>
       <td className="measure whitespace-nowrap py-1.5 pr-3 text-right">
         <span className="block">{sizeOf(live, piece)}</span>
         <span className="flex items-center justify-end gap-2 text-xs">
           <span className="text-ink-2">{placeOf(live, piece)}</span>
-          <WordToggle
-            label={`Number ${number} locked`}
-            on={piece.locked}
-            word={piece.locked ? 'locked' : 'lock'}
-            onToggle={() => void changePiece(face.id, { ...piece, locked: !piece.locked })}
-          />
-          <WordToggle
-            label={`Number ${number} shown`}
-            on={piece.visible}
-            word={piece.visible ? 'shown' : 'hidden'}
-            onToggle={() => void changePiece(face.id, { ...piece, visible: !piece.visible })}
-          />
+          <VerbMenu
+            label={standing(piece)}
+            spoken={`Number ${number}: ${standing(piece)}`}
+            className="min-h-6 min-w-6 underline underline-offset-2"
+            align="end"
+          >
+            <MenuLine onSelect={() => void changePiece(face.id, { ...piece, locked: !piece.locked })}>
+              {piece.locked ? 'Unlock' : 'Lock'}
+            </MenuLine>
+            <MenuLine onSelect={() => void changePiece(face.id, { ...piece, visible: !piece.visible })}>
+              {piece.visible ? 'Hide' : 'Show'}
+            </MenuLine>
+          </VerbMenu>
         </span>
       </td>
     </tr>
@@ -141,25 +144,8 @@ function sizeOf({ factsOf, unit }: Live, piece: Piece): string {
   return showSize(width, height, unit).replace(` ${unit.unit}`, '');
 }
 
-function WordToggle({
-  label,
-  on,
-  word,
-  onToggle,
-}: {
-  label: string;
-  on: boolean;
-  word: string;
-  onToggle: () => void;
-}) {
-  return (
-    <Toggle
-      aria-label={label}
-      pressed={on}
-      className="min-h-6 min-w-6 underline underline-offset-2"
-      onPress={onToggle}
-    >
-      {word}
-    </Toggle>
-  );
+/** How a piece stands, in a word or two. */
+function standing({ locked, visible }: Piece): string {
+  const words = [...(locked ? ['locked'] : []), ...(visible ? [] : ['hidden'])];
+  return words.length === 0 ? 'lock, hide…' : `${words.join(', ')}…`;
 }
