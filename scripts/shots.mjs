@@ -27,8 +27,8 @@ const SHOTS = [
   ['bench-print', '/bench/night-watch--mug-325', choosePrint],
   ['sheets', '/sheets', fillSheet],
   ['packs', '/packs', handOver],
-  ['pictures', '/packs/pictures?fit=keep-the-light--mug-325', pictured],
-  ['photo', '/packs/pictures?fit=keep-the-light--mug-325', markPhoto],
+  ['pictures', '/pictures?fit=keep-the-light--mug-325', pictured],
+  ['photo', '/pictures?fit=keep-the-light--mug-325', markPhoto],
 ];
 
 /** Ends of the print's edges on the photo of a bare mug, clockwise from the upper left. */

@@ -11,8 +11,8 @@ const PAGES: readonly string[] = [
   '/artwork/stickers',
   '/sheets',
   '/packs',
-  '/packs/pictures',
-  '/packs/photo',
+  '/pictures',
+  '/pictures/photo',
   ANY_FIT,
 ];
 

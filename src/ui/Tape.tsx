@@ -8,8 +8,10 @@ export interface Mark {
 
 /** Width of an inch on the drawn tape, and of a place's mark, in px. */
 const INCH = 80;
-const MARK = 128;
+const MARK = 118;
 const FIRST = 166;
+/** What stands at the right end takes at most, in px. */
+const END = 350;
 
 /** The measuring tape along the top of every screen: its marks are the places, the one you are at is under the hook. */
 export function Tape({
@@ -27,19 +29,19 @@ export function Tape({
       <Link href="/" className="absolute left-4 top-1.5 text-lg font-bold [font-stretch:110%]">
         Up Fit
       </Link>
-      <nav aria-label="Places" className="absolute top-0 flex" style={{ left: FIRST }}>
+      <nav aria-label="Places" className="absolute top-0 flex" style={{ left: `min(${FIRST}px, 12vw)` }}>
         {marks.map(({ name, href }) => (
           <Link
             key={href}
             href={href}
             aria-current={at === href ? 'page' : undefined}
-            style={{ width: MARK }}
-            className="flex h-[37px] justify-center pt-[7px] leading-5"
+            style={{ width: `min(${MARK}px, (88vw - ${END}px) / ${marks.length})` }}
+            className="relative flex h-[37px] justify-center pt-[7px] leading-5"
           >
             <span
               className={
                 at === href
-                  ? 'hook absolute top-0 flex h-[37px] w-[104px] justify-center bg-tape pt-[7px] font-semibold text-on-tape'
+                  ? 'hook absolute top-0 flex h-[37px] w-full max-w-[104px] justify-center bg-tape pt-[7px] font-semibold text-on-tape'
                   : ''
               }
             >

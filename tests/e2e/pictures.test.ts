@@ -27,7 +27,7 @@ afterAll(async () => {
 });
 
 async function pictures(fitId: string): Promise<void> {
-  await browser.get(`${app.address}/packs/pictures?fit=${fitId}`);
+  await browser.get(`${app.address}/pictures?fit=${fitId}`);
   await page.find('[aria-label=Scenes] li img');
 }
 

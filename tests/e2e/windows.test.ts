@@ -9,7 +9,7 @@ const shop = new BenchShop();
 beforeAll(() => shop.open());
 afterAll(() => shop.close());
 
-const places = ['', 'blanks', 'artwork', 'sheets', 'packs', 'packs/pictures'];
+const places = ['', 'blanks', 'artwork', 'sheets', 'packs', 'pictures'];
 
 /** Opens another window of the shop; gives back both handles, the new one is in front. */
 async function second(path = ''): Promise<[first: string, other: string]> {

@@ -1,5 +1,4 @@
 'use client';
-import Link from 'next/link';
 import { useState } from 'react';
 import { removePack } from '@/state/handover/packs';
 import { useShop } from '@/state/shop/shop';
@@ -29,12 +28,9 @@ export function PacksPlace() {
           Print files, docket and palette in one zip, each with its checksum. Nothing leaves this browser
           until you send it.
         </p>
-        <Link className="verb ml-auto shrink-0" href="/packs/pictures">
-          Pictures for a listing
-        </Link>
         {!isMaking && (
           <button
-            className="action shrink-0"
+            className="action ml-auto shrink-0"
             onClick={() => {
               setMaking(true);
             }}

@@ -1,6 +1,6 @@
 'use client';
 import { makePack, type PackAsked, type PackProgress } from '@/state/handover/packs';
-import { useWork } from './useWork';
+import { useWork } from '../shell/useWork';
 
 /** A pack being made: how far it is, a way to stop it, and what was in the way. */
 export function usePackWork(onMade: (id: string) => void) {

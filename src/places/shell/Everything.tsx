@@ -9,7 +9,6 @@ const FURTHER = [
   { name: 'Measure a new blank', href: '/blanks/measure' },
   { name: 'Blank from a house’s spec', href: '/blanks/spec' },
   { name: 'Blank from a template', href: '/blanks/template' },
-  { name: 'Pictures for a listing', href: '/packs/pictures' },
 ];
 
 /** All that can be gone to or done, as a list that is searched. */

@@ -27,6 +27,7 @@ const MARKS = [
   { name: 'Blanks', href: '/blanks' },
   { name: 'Artwork', href: '/artwork' },
   { name: 'Range', href: '/' },
+  { name: 'Pictures', href: '/pictures' },
   { name: 'Sheets', href: '/sheets' },
   { name: 'Packs', href: '/packs' },
 ];
@@ -51,7 +52,7 @@ export function Shell({ demo, children }: { demo: boolean; children: ReactNode }
       <div className="flex h-dvh flex-col">
         <Tape marks={MARKS} at={markOf(at)}>
           <button
-            className="max-w-40 truncate"
+            className="max-w-20 truncate min-[1200px]:max-w-40"
             aria-label={`Shop ${settings.shopName}: its name and archive`}
             onClick={() => {
               setShopOpen(true);
@@ -282,5 +283,5 @@ function useSweep(): void {
 /** The mark of the tape that a page belongs to. */
 function markOf(at: string): string {
   if (at.startsWith('/bench')) return '/';
-  return ['/blanks', '/artwork', '/packs'].find((mark) => at.startsWith(mark)) ?? at;
+  return ['/blanks', '/artwork', '/pictures', '/packs'].find((mark) => at.startsWith(mark)) ?? at;
 }

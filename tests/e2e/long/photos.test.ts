@@ -42,7 +42,7 @@ function photo(name: string, width = WIDE, height = HIGH): string {
 }
 
 async function pictures(fitId: string): Promise<void> {
-  await browser.get(`${app.address}/packs/pictures?fit=${fitId}`);
+  await browser.get(`${app.address}/pictures?fit=${fitId}`);
   await page.find('[aria-label=Scenes] li img');
 }
 

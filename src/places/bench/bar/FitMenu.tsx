@@ -53,7 +53,7 @@ export function FitMenu({ live }: { live: Live }) {
       </MenuLine>
       <MenuLine
         onSelect={() => {
-          router.push(`/packs/pictures?fit=${encodeURIComponent(fit.id)}`);
+          router.push(`/pictures?fit=${encodeURIComponent(fit.id)}`);
         }}
       >
         picture it for a listing…

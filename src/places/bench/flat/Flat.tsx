@@ -61,12 +61,12 @@ export function Flat({
             {active ? (
               <>
                 <PieceGrips live={live} view={view} />
-                <ReadBand live={live} view={view} />
                 <Tags live={live} view={view} />
                 {marquee.frame}
                 {live.pieces.length === 0 && <Bare live={live} view={view} />}
                 <Dimensions live={live} view={view} />
                 <Callouts docket={docket} live={live} view={view} />
+                <ReadBand live={live} view={view} />
                 <ProofDivider view={view} />
                 <InkReadout live={live} view={view} room={room} />
                 <Rulers view={view} unit={live.unit} origin={zone ? zone.zone : { x: 0, y: 0 }} />

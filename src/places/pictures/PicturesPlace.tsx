@@ -14,7 +14,7 @@ import {
   type PictureStyle,
 } from '@/state/handover/pictures';
 import { contextOf, useShop } from '@/state/shop/shop';
-import { useFitIds } from '../../shell/address';
+import { useFitIds } from '../shell/address';
 import { useFilePicker } from '@/ui/useFilePicker';
 import { FitList } from './FitList';
 import { SceneGrid } from './SceneGrid';
@@ -110,7 +110,7 @@ export function PicturesPlace() {
 
 function photoAddress(id: string, fitIds: readonly string[]): string {
   const query = fitIds.map((fitId) => `fit=${encodeURIComponent(fitId)}`).join('&');
-  return `/packs/photo?photo=${encodeURIComponent(id)}${query ? `&${query}` : ''}`;
+  return `/pictures/photo?photo=${encodeURIComponent(id)}${query ? `&${query}` : ''}`;
 }
 
 function Empty() {

@@ -168,7 +168,7 @@ export function MarkStrip({ photo, marks, blank, chosen, marking, onChoose, onMa
           className="verb"
           onClick={() => {
             void removePhoto(photo).then((undo) => {
-              router.push('/packs/pictures');
+              router.push('/pictures');
               tellDone(`${scene.name} is taken off.`, undo);
             });
           }}

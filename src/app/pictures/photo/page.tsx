@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { PhotoPlace } from '@/places/packs/photo/PhotoPlace';
+import { PhotoPlace } from '@/places/pictures/photo/PhotoPlace';
 
 export const metadata: Metadata = { title: 'Photo of a blank' };
 

@@ -5,7 +5,7 @@ import {
   type PictureStyle,
   type PictureWanted,
 } from '@/state/handover/pictures';
-import { useWork } from '../useWork';
+import { useWork } from '../shell/useWork';
 
 /** Pictures being made: how far they are, a way to stop them, and what came of them. */
 export function usePicturesWork() {

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { PicturesPlace } from '@/places/packs/pictures/PicturesPlace';
+import { PicturesPlace } from '@/places/pictures/PicturesPlace';
 
 export const metadata: Metadata = { title: 'Pictures' };
 

@@ -24,7 +24,7 @@ export function PhotoPlace() {
     return (
       <p className="p-6">
         This photo is no longer here.{' '}
-        <Link href="/packs/pictures" className="verb">
+        <Link href="/pictures" className="verb">
           Back to the pictures
         </Link>
       </p>
@@ -112,7 +112,7 @@ function Photo({ photo, fitIds }: { photo: StoredPhoto; fitIds: readonly string[
           </button>
           <Link
             className="action"
-            href={`/packs/pictures${fitIds.length > 0 ? `?${fitIds.map((id) => `fit=${encodeURIComponent(id)}`).join('&')}` : ''}`}
+            href={`/pictures${fitIds.length > 0 ? `?${fitIds.map((id) => `fit=${encodeURIComponent(id)}`).join('&')}` : ''}`}
           >
             Make pictures with it
           </Link>
