@@ -114,7 +114,7 @@ async function proof() {
 /** What can be made of a mug, a piece at a time in inks for one that takes them. */
 async function choosePrint() {
   await browser.wait(() => browser.executeScript(settled), 60_000);
-  await press('others');
+  await press('other formats');
   await (await named('//label[normalize-space()="PDF"]')).click();
 }
 

@@ -81,14 +81,14 @@ function notesOn(header: Header, page: number): Facts['notes'] {
     const which = page === 0 ? 'the first' : `page ${page + 1}`;
     notes.push({ code: 'pages', message: `It has ${header.pages} pages: ${which} is used.` });
   }
-  if (header.animated) notes.push({ code: 'animated', message: 'It moves: its first picture is used.' });
+  if (header.animated) notes.push({ code: 'animated', message: 'Animated: only the first frame is used.' });
   if (header.colour.mode === 'cmyk' && !header.colour.profile) {
     notes.push({ code: 'no-profile', message: 'CMYK without a profile: the colours shown are a guess.' });
   }
   if (!isHeld(header)) {
     notes.push({
       code: 'large',
-      message: 'Larger than is worked on whole: placed, it is drawn from a copy reduced by a whole factor.',
+      message: 'Too large to work on whole: a smaller copy is placed.',
     });
   }
   return notes;

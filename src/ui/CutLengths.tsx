@@ -30,7 +30,7 @@ export function CutLengths({
       name={name}
       mm={cut[key]}
       unit={unit}
-      refuse={(mm) => (mm < 0 || mm > MOST ? `It lies between 0 and ${MOST} mm.` : null)}
+      refuse={(mm) => (mm < 0 || mm > MOST ? `Type 0 to ${MOST} mm.` : null)}
       onSet={(mm) => {
         onSet({ [key]: mm });
       }}

@@ -156,7 +156,7 @@ test('facts read as sentences', async () => {
   await facts(/A drawing, sharp at any size\. Its own size is 80\.0 × 60\.0 mm/);
   await choose('disc.png');
   await facts(/Lies on flat #f4e6bd all round, which can be cleared\./);
-  await facts(/\d+ at target\s+\d+ at floor\s+\d+ not enough/);
+  await facts(/\d+ fully sharp\s+\d+ just enough\s+\d+ not enough/);
 });
 
 test('a length typed at the drawing says what it would come to', async () => {
@@ -240,7 +240,7 @@ test('colours are named, merged, kept, and handed out as files', async () => {
   await (await page.named('Recolour cream #f4e6bd')).click();
   const field = await page.named('New colour for #f4e6bd');
   await field.sendKeys(Key.chord(Key.CONTROL, 'a'), '#0b5563');
-  await page.press('Print it so');
+  await page.press('Use this colour');
   await facts(/#f4e6bd printed as #0b5563/);
 });
 

@@ -47,7 +47,7 @@ describe('every kind of piece', () => {
   });
 
   test('its seam can be looked at, and a fill laid over one zone', async () => {
-    await shop.bench.press('Seen:');
+    await shop.bench.press('View:');
     await shop.bench.press('the seam, both ends meeting');
     await shop.bench.says('body', /px a mm/);
     await shop.bench.keys('0');
@@ -89,7 +89,7 @@ describe('every kind of piece', () => {
     expect((await text()).lettering.bend).toMatchObject({ kind: 'arc' });
     for (const { width } of (await text()).ink.lines) expect(Math.abs(width - 209.55)).toBeLessThan(0.2);
     for (const ending of ['.svg', '.pdf']) {
-      await shop.bench.press('others…');
+      await shop.bench.press('other formats…');
       const label = By.xpath(`//label[normalize-space()="${ending.slice(1).toUpperCase()}"]`);
       await (await shop.browser.wait(until.elementLocated(label), PATIENCE)).click();
       await shop.bench.press('Make the file');

@@ -75,7 +75,7 @@ test('from a dropped picture on white to die-cut files that were read back, in e
   expect(await axe()).toEqual([]);
   await act(() => shop.bench.press('Put 3 on the bench'));
   await shop.bench.ready();
-  await act(() => shop.bench.press('others…'));
+  await act(() => shop.bench.press('other formats…'));
   await act(async () =>
     (await shop.bench.find('[role=dialog]'))
       .findElement(By.xpath('.//label[contains(., "every face")]'))

@@ -59,10 +59,10 @@ export function snapBox(box: Box, face: PrintFace, others: readonly Neighbour[],
         ...others.map(({ name, box: { y } }) => ({ at: y, name: `middle of “${name}”` })),
       ],
       edge: [
-        ...edges(height, safe, bleed, ['top', 'foot']),
+        ...edges(height, safe, bleed, ['top', 'bottom']),
         ...extents.flatMap(({ name, top, bottom }) => [
           { at: top, name: `top edge of “${name}”` },
-          { at: bottom, name: `foot edge of “${name}”` },
+          { at: bottom, name: `bottom edge of “${name}”` },
         ]),
       ],
     },

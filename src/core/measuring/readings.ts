@@ -56,7 +56,7 @@ function readStep(step: Step, answer: Answer, unit: UnitSetting): StepReading {
   if (first < least)
     return {
       ...nothing,
-      trouble: first === 0 ? `${step.ask} cannot be nothing.` : 'A length of a thing is above zero.',
+      trouble: first === 0 ? `${step.ask} cannot be nothing.` : 'Type a length above zero.',
     };
   const mm = step.round && answer.mode === 'across' ? first * Math.PI : first;
   const reading = { ...nothing, mm, mixed: mixesSystems(answer.text) };

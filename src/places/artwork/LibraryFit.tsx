@@ -8,7 +8,7 @@ import { Heading } from '@/ui/StripParts';
 import { VerdictShape } from '@/ui/Verdict';
 import { Toggle } from '@/ui/Toggle';
 
-const WORDS: Record<Verdict, string> = { ready: 'at target', look: 'at floor', fix: 'not enough' };
+const WORDS: Record<Verdict, string> = { ready: 'fully sharp', look: 'just enough', fix: 'not enough' };
 
 /** For which blanks an artwork has pixels enough, fitted whole: the range's columns, or all of a kind. */
 export function LibraryFit({ facts }: { facts: Facts }) {
@@ -26,7 +26,7 @@ export function LibraryFit({ facts }: { facts: Facts }) {
       : all.filter(({ verdict }) => verdict === shown);
   return (
     <>
-      <Heading>Pixels enough, fitted whole</Heading>
+      <Heading>Sharp enough, shown whole</Heading>
       <p className="measure flex flex-wrap gap-x-4 py-1.5 text-sm">
         {(['ready', 'look', 'fix'] as const).map((verdict) => (
           <Toggle
@@ -44,7 +44,7 @@ export function LibraryFit({ facts }: { facts: Facts }) {
       </p>
       <table className="measure w-full text-sm">
         <caption className="sr-only">
-          {shown === null ? 'Blanks of the range' : `Blanks with pixels ${WORDS[shown]}`}
+          {shown === null ? 'Blanks of the range' : `Blanks it is ${WORDS[shown]} for`}
         </caption>
         <tbody>
           {rows.map(({ resolved, verdict, ppi }) => (

@@ -102,7 +102,7 @@ function NewColour({ hex, onSet }: { hex: string; onSet: (to: string) => void })
         className="measure w-24 border-b-2 border-ink bg-docket px-1"
       />
       <button className="verb" disabled={!wanted || `#${wanted}` === hex}>
-        Print it so
+        Use this colour
       </button>
       {!wanted && <span className="text-fix">six digits, like #0b5563</span>}
     </form>

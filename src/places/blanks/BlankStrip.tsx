@@ -99,7 +99,7 @@ function Measures({ resolved }: { resolved: ResolvedBlank }) {
             unit={unit}
             refuse={(value) => {
               const body = withNumber(blank.body, id, value);
-              if (!body) return 'A length of a thing is above zero.';
+              if (!body) return 'Type a length above zero.';
               return bodyTroubles(body, unit)[0]?.message ?? null;
             }}
             onSet={(value) => void set(id, value)}

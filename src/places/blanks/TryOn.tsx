@@ -16,7 +16,7 @@ import { tellDone } from '@/ui/tell';
 const ASKED: readonly (readonly [id: keyof Seen, ask: string])[] = [
   ['ruler', 'The 100 mm line measures'],
   ['endsTop', 'Gap between the ends, at the top'],
-  ['endsBottom', 'Gap between the ends, at the foot'],
+  ['endsBottom', 'Gap between the ends, at the bottom'],
   ['top', 'Still bare above the template'],
   ['bottom', 'Still bare below the template'],
 ];

@@ -72,7 +72,7 @@ export function PicturesPlace() {
       <div className="flex h-[46px] shrink-0 items-center gap-5 border-b border-rule bg-frame px-4">
         <h1 className="whitespace-nowrap text-lg font-bold">Pictures for a listing</h1>
         <p className="truncate text-ink-2">
-          Drawn at their own size from the fit itself, in this browser. What wraps out of sight is said.
+          Drawn at their own size from the fit itself, in this browser. You are told what turns out of sight.
         </p>
         {picker.input}
         <button className="action ml-auto shrink-0" onClick={picker.open}>

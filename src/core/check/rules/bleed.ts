@@ -12,7 +12,7 @@ import { CHECK_LIMITS } from '../limits';
 export const SIDE_NAMES = {
   top: 'top edge',
   right: 'right edge',
-  bottom: 'foot edge',
+  bottom: 'bottom edge',
   left: 'left edge',
 } as const;
 

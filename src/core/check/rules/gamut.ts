@@ -31,7 +31,7 @@ export const gamut: Rule = {
         word: ready ? 'Gamut' : `Gamut ${percent}`,
         message: ready
           ? 'Nearly all colours can be printed as they are.'
-          : `${percent} of the print has colours that the inks cannot reach, by dE ${fixed(largest, 1)} at most: look at the soft proof.`,
+          : `${percent} of the print will come out in visibly other colours (${fixed(gamutReady * 100, 0)} % is allowed). Look at the soft proof.`,
         remedies: [],
         ...(!ready && where()),
       },

@@ -55,7 +55,7 @@ function remedies(context: CheckContext, piece: ShowingPiece): Remedy[] {
     },
     {
       id: 'flat-edge',
-      label: 'Make a flat edge where they are half there',
+      label: 'Give soft parts a hard edge at half strength',
       pieces: withFinish(context, piece, { kind: 'edge', to: 'flat', cell: 0 }),
     },
   ];

@@ -77,12 +77,12 @@ export function SetSettings({
             name="Gap"
             mm={set.gap}
             unit={unit}
-            refuse={(mm) => (mm < 0 || mm > 500 ? 'A gap lies between 0 and 500 mm.' : null)}
+            refuse={(mm) => (mm < 0 || mm > 500 ? 'Type 0 to 500 mm.' : null)}
             onSet={(gap) => {
               onChange(regrouped(set, parting, { name, gap }));
             }}
           >
-            One sticker is what lies nearer than
+            Shapes make one sticker when they are closer than
           </LengthValue>
         </p>
       )}

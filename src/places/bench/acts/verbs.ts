@@ -94,7 +94,7 @@ export const VERBS = {
   alignLeft: alignVerb('left edges', 'Ctrl ←', 'left'),
   alignRight: alignVerb('right edges', 'Ctrl →', 'right'),
   alignTop: alignVerb('top edges', 'Ctrl ↑', 'top'),
-  alignFoot: alignVerb('foot edges', 'Ctrl ↓', 'foot'),
+  alignFoot: alignVerb('bottom edges', 'Ctrl ↓', 'foot'),
   alignCentre: alignVerb('middles, one under another', 'Shift X', 'centre'),
   alignMiddle: alignVerb('middles, side by side', 'Shift Y', 'middle'),
   quarterTurn: {

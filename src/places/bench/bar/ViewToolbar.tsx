@@ -11,7 +11,7 @@ import type { Live } from '../live/useLive';
 import { Toggle } from '@/ui/Toggle';
 
 const LINE_WORDS: Record<EdgeLine, string> = {
-  role: 'safe or bleed edge, by role',
+  role: 'safe or bleed edge, by what it is',
   safe: 'safe edge',
   trim: 'trim',
   bleed: 'bleed edge',
@@ -41,7 +41,9 @@ export function ViewToolbar({ live }: { live: Live }) {
     <span className="ml-auto flex shrink-0 items-center gap-4">
       {stretching && <span className="text-look">sizes change one way (P)</span>}
       <ProofMenu live={live} />
-      <VerbMenu label={`Distances: ${edgeLine === 'role' ? 'by role' : `to the ${LINE_WORDS[edgeLine]}`}…`}>
+      <VerbMenu
+        label={`Distances to the ${edgeLine === 'role' ? 'safe or bleed edge' : LINE_WORDS[edgeLine]}…`}
+      >
         {EDGE_LINES.map((line) => (
           <MenuLine
             key={line}
@@ -61,7 +63,7 @@ export function ViewToolbar({ live }: { live: Live }) {
           rulers begin at the {fromCentre ? 'trim' : 'zone’s centre'}
         </MenuLine>
       </VerbMenu>
-      <VerbMenu label={`Seen: ${said}…`}>
+      <VerbMenu label={`View: ${said}…`}>
         {aims.map(([aim, name, keys]) => (
           <MenuLine
             key={aim}

@@ -17,7 +17,7 @@ export interface LiveDocket {
   docket: Docket | null;
   /** Whether it was measured on the fit as it is now: a remedy of any other would take back what was done since. */
   current: boolean;
-  /** Why the exact numbers are not to be had; null while they are there or on their way. */
+  /** Why the exact measurement failed; null while they are there or on their way. */
   trouble: string | null;
 }
 
@@ -38,7 +38,11 @@ export function useDocket({ fit, blank, artworks, previews, unit, dragging }: Li
         },
         (error: unknown) => {
           if (!isStopped(error))
-            setTrouble(error instanceof Error ? error.message : 'The exact numbers are not to be had.');
+            setTrouble(
+              error instanceof Error
+                ? error.message
+                : 'The exact measurement failed. Reload the page to try again.',
+            );
         },
       );
     }, REST);

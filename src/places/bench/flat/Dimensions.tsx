@@ -121,7 +121,7 @@ export function Dimensions({ live, view }: { live: Live; view: View }) {
       />
       <Value
         id="foot"
-        name={`Foot ${edgeName}`}
+        name={`Bottom ${edgeName}`}
         live={live}
         mm={edge.bottom - extent.bottom}
         x={column}

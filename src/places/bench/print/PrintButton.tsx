@@ -31,7 +31,7 @@ export function PrintButton({ live }: { live: Live }) {
           setOpen(true);
         }}
       >
-        others…
+        other formats…
       </button>
       {open && (
         <PrintDialog
