@@ -30,8 +30,10 @@ function asKept(page: string): string {
 }
 
 /** The header in which the server says which build it serves. */
-export const BUILD_HEADER = 'x-up-fit-build';
+const BUILD_HEADER = 'x-up-fit-build';
 
-export function isOfBuild(headers: Headers, build: string): boolean {
-  return headers.get(BUILD_HEADER) === build;
+/** Whether an answer is another build's. One that names none is no Up Fit's: something else is served here now. */
+export function isOfAnother(headers: Headers, build: string): boolean {
+  const said = headers.get(BUILD_HEADER);
+  return said !== null && said !== build;
 }

@@ -1,6 +1,6 @@
 /// <reference lib="webworker" />
 import { NetworkFirst, Serwist, type PrecacheEntry } from 'serwist';
-import { isOfBuild, keptPage } from './pages';
+import { isOfAnother, keptPage } from './pages';
 
 declare const self: ServiceWorkerGlobalScope & {
   /** Every file the build serves, with what tells its versions apart; put in when this is bundled. */
@@ -8,7 +8,7 @@ declare const self: ServiceWorkerGlobalScope & {
   BUILD: string;
 };
 
-/** ms until a server that does not answer counts as gone. */
+/** Seconds until a server that does not answer counts as gone. */
 const PATIENCE = 4;
 
 /**
@@ -45,7 +45,7 @@ kept.registerCapture(
     if (!page) return served;
     const given = await Promise.race([served.catch(() => null), afterPatience()]);
     // A page of another build would ask for files that this one does not have.
-    return given?.ok && isOfBuild(given.headers, self.BUILD) ? given : page;
+    return given?.ok && !isOfAnother(given.headers, self.BUILD) ? given : page;
   },
 );
 kept.addEventListeners();

@@ -1,5 +1,5 @@
 import { readdirSync } from 'node:fs';
-import { KEPT_PAGES, keptPage } from '@/offline/pages';
+import { isOfAnother, KEPT_PAGES, keptPage } from '@/offline/pages';
 
 /** Every address that has a page, as the folders of the routes say. */
 function routes(folder = 'src/app', at = ''): string[] {
@@ -16,4 +16,10 @@ test('every page there is is kept for when the server is gone, and nothing else'
   expect([...pages].sort()).toEqual([...KEPT_PAGES].sort());
   for (const other of ['/api/desk', '/bench', '/bench/a/b', '/packs/', '/_next/static/a.js', '/offline.js'])
     expect(keptPage(other)).toBeNull();
+});
+
+test('an answer of another build is told from this one’s, and from what is no Up Fit', () => {
+  const said = (build: string) => isOfAnother(new Headers({ 'X-Up-Fit-Build': build }), 'one');
+  expect([said('one'), said('two'), said('')]).toEqual([false, true, true]);
+  expect(isOfAnother(new Headers(), 'one')).toBe(false);
 });
