@@ -223,10 +223,10 @@ test('colours are named, merged, kept, and handed out as files', async () => {
   const name = await page.named('Name of #17358b');
   await name.sendKeys(Key.chord(Key.CONTROL, 'a'), 'Hull');
   await facts(/CMYK \d+\/\d+\/\d+\/\d+/);
-  await page.press('GIMP palette');
+  await page.press('Colour list');
   const gpl = (await downloaded(browser, downloads, '.gpl')).bytes.toString();
   expect(gpl).toContain(' 23  53 139\tHull');
-  await page.press('CSV');
+  await page.press('Colour table');
   expect((await downloaded(browser, downloads, '.csv')).bytes.toString()).toMatch(/Hull,#17358b,23,53,139/);
   await page.press('Swatch page');
   const pdf = await downloaded(browser, downloads, '.pdf');
