@@ -111,7 +111,7 @@ describe('the library', () => {
   test('the printed template tried on corrects the blank, and says by how much', async () => {
     await choose('mug-450');
     await page.press('Try the printed template on');
-    for (const at of ['top', 'foot']) {
+    for (const at of ['top', 'bottom']) {
       await (await page.named(`Gap between the ends, at the ${at}`)).sendKeys('30.2 mm');
     }
     await strip(/diameter: \+0\.7 mm/);

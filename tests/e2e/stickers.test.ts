@@ -1,4 +1,5 @@
 import AxeBuilder from '@axe-core/webdriverjs';
+import { execFileSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 import { unzipSync } from 'fflate';
 import { PNG } from 'pngjs';
@@ -213,7 +214,11 @@ test('a sheet of the set is packed by outline, with its cut lines', async () => 
   expect(await shop.browser.findElements(By.css('[data-cut=cut]'))).toHaveLength(3);
   await shop.bench.press('Make the PDF');
   const { bytes } = await downloaded(shop.browser, shop.downloads, '.pdf');
-  expect(bytes.toString('latin1')).toContain('/Cut#20line');
+  const path = shop.file('sheet.pdf');
+  writeFileSync(path, bytes);
+  // Another program's listing, in which a space of a name is written #20.
+  const listed = execFileSync('qpdf', ['--qdf', '--object-streams=disable', path, '-'], { maxBuffer: 1e9 });
+  expect(listed.toString('latin1')).toMatch(/\/Separation\s+\/Cut#20line/);
 });
 
 test('packed and sent, the house takes it', async () => {
