@@ -42,7 +42,7 @@ export function ViewToolbar({ live }: { live: Live }) {
       {stretching && <span className="text-look">sizes change one way (P)</span>}
       <ProofMenu live={live} />
       <VerbMenu
-        label={`Distances to the ${edgeLine === 'role' ? 'safe or bleed edge' : LINE_WORDS[edgeLine]}…`}
+        label={`Distances to the ${edgeLine === 'role' ? 'edge' : LINE_WORDS[edgeLine]}…`}
       >
         {EDGE_LINES.map((line) => (
           <MenuLine
