@@ -41,9 +41,7 @@ export function ViewToolbar({ live }: { live: Live }) {
     <span className="ml-auto flex shrink-0 items-center gap-4">
       {stretching && <span className="text-look">sizes change one way (P)</span>}
       <ProofMenu live={live} />
-      <VerbMenu
-        label={`Distances to the ${edgeLine === 'role' ? 'edge' : LINE_WORDS[edgeLine]}…`}
-      >
+      <VerbMenu label={`Distances to the ${edgeLine === 'role' ? 'edge' : LINE_WORDS[edgeLine]}…`}>
         {EDGE_LINES.map((line) => (
           <MenuLine
             key={line}
