@@ -3,7 +3,7 @@ import type { Piece } from '@/core/fit/schema';
 import type { Live } from '../live/useLive';
 import { gripBox } from './picking';
 
-/** mm that two pieces' upper edges may differ by and still stand beside one another. */
+/** mm of a row: pieces whose upper edges lie in the same one stand beside one another. */
 const BESIDE = 2;
 
 /** A piece under its number in the list. */
@@ -17,10 +17,8 @@ export interface Listed {
 /** The pieces of a face in order of their place on it, from the top down and from left to right, numbered from 1. */
 export function listed(live: Live): Listed[] {
   const placed = live.pieces.map((piece) => ({ piece, extent: extentOf(gripBox(live, piece)) }));
-  const order = [...placed].sort((a, b) => {
-    const down = a.extent.top - b.extent.top;
-    return Math.abs(down) > BESIDE ? down : a.extent.left - b.extent.left;
-  });
+  const row = ({ top }: Extent) => Math.round(top / BESIDE);
+  const order = [...placed].sort((a, b) => row(a.extent) - row(b.extent) || a.extent.left - b.extent.left);
   return order.map(({ piece, extent }, index) => {
     const under = placed.slice(0, live.pieces.indexOf(piece)).findLast((one) => meet(one.extent, extent));
     return { piece, number: index + 1, over: under ? order.indexOf(under) + 1 : null };
