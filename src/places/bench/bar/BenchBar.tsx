@@ -23,7 +23,7 @@ export function BenchBar({ live }: { live: Live }) {
         <span className="text-base font-normal text-ink-2">on</span>
         <span className="whitespace-nowrap">{blank.blank.name}</span>
       </h1>
-      <span className="measure shrink-[99] truncate text-sm text-ink-2">
+      <span className="measure shrink-[999999] truncate text-sm text-ink-2">
         {face.name.toLowerCase()} {showSize(face.width, face.height, unit)} ·{' '}
         {face.bend && 'bent onto its arc · '}
         {face.edge > 0 && `edge ${say(face.edge)} · `}
