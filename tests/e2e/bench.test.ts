@@ -263,23 +263,26 @@ describe('a mug', () => {
     },
   );
 
-  test('undone to the beginning and redone to the end, also through a reload, it is the same fit', async () => {
-    await shop.bench.saved();
-    const end = await shop.fit.read();
-    const steps = await shop.bench.undoAll();
-    expect(steps).toBeGreaterThan(40);
-    await shop.bench.saved();
-    expect((await shop.fit.read()).faces.flatMap(({ pieces }) => pieces)).toEqual([]);
-    await shop.bench.redo(Math.floor(steps / 2));
-    await shop.bench.saved();
-    const middle = await shop.fit.read();
-    await shop.browser.navigate().refresh();
-    await shop.bench.ready();
-    expect(await shop.fit.read()).toEqual(middle);
-    await shop.bench.redo(steps - Math.floor(steps / 2));
-    await shop.bench.saved();
-    expect(await shop.fit.read()).toEqual(end);
-  });
+  longTest(
+    'undone to the beginning and redone to the end, also through a reload, it is the same fit',
+    async () => {
+      await shop.bench.saved();
+      const end = await shop.fit.read();
+      const steps = await shop.bench.undoAll();
+      expect(steps).toBeGreaterThan(40);
+      await shop.bench.saved();
+      expect((await shop.fit.read()).faces.flatMap(({ pieces }) => pieces)).toEqual([]);
+      await shop.bench.redo(Math.floor(steps / 2));
+      await shop.bench.saved();
+      const middle = await shop.fit.read();
+      await shop.browser.navigate().refresh();
+      await shop.bench.ready();
+      expect(await shop.fit.read()).toEqual(middle);
+      await shop.bench.redo(steps - Math.floor(steps / 2));
+      await shop.bench.saved();
+      expect(await shop.fit.read()).toEqual(end);
+    },
+  );
 });
 
 test('anything is gone to, and done, by a few letters of its name', async () => {

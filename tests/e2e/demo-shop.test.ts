@@ -1,10 +1,13 @@
 import { PNG } from 'pngjs';
 import { By, Key, until, type WebDriver } from 'selenium-webdriver';
 import type { ChromiumWebDriver } from 'selenium-webdriver/chromium';
+import { VERDICTS, type RuleId, type Verdict } from '@/core/check/finding';
+import type { StoredDocket } from '@/store/schema';
 import { openBrowser, openDemo } from '../../scripts/lib/browser.mjs';
 import { Page, PATIENCE } from '../support/bench';
 import { served } from '../support/served';
 import { longTest } from '../support/long';
+import { records } from '../support/stored';
 
 const app = { address: served().demo };
 let browser: WebDriver;
@@ -30,6 +33,17 @@ describe('the range of the demo shop', () => {
     await page.named('Compass rose on Mug 325 ml: Look, 2.0 mm off', 'button');
     await page.named('Storm on Tumbler 470 ml: Fix, Seam dE', 'button');
     await page.named('Knot badge on Shirt: Ready', 'button');
+  });
+
+  test('between them its fits show every verdict of every rule that has them', async () => {
+    const seen = new Map<RuleId, Set<Verdict>>();
+    for (const { findings } of await records<StoredDocket>(browser, 'dockets'))
+      for (const { rule, verdict } of findings) seen.set(rule, (seen.get(rule) ?? new Set()).add(verdict));
+    const verdicts = (rule: RuleId) => [...(seen.get(rule) ?? [])].sort();
+    for (const rule of ['resolution', 'bleed', 'safe', 'colour-mode', 'file-spec'] as const)
+      expect([rule, ...verdicts(rule)]).toEqual([rule, ...[...VERDICTS].sort()]);
+    // A motif off its centre is for a person to decide; it is never a Fix.
+    expect(verdicts('centre')).toEqual(['look', 'ready']);
   });
 
   test('reloaded, nothing is measured again', async () => {

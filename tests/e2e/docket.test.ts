@@ -166,7 +166,7 @@ describe('the soft proof', () => {
     expect((fill as { colour: string }).colour).toMatch(/^#[0-3]/);
   });
 
-  test('a house’s own profile is brought in and kept; what is none is refused with a sentence', async () => {
+  longTest('a house’s own profile is brought in and kept; what is none is refused with a sentence', async () => {
     const engine = await loadNodeEngine();
     const profile = shop.file('house.icc');
     writeFileSync(profile, engine.pressProfile());

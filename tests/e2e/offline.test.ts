@@ -68,6 +68,7 @@ test('a pack waits for its desk, goes by itself when it is back, and is one orde
   await shop.bench.press('Send the order');
   await shop.bench.says('[data-order=waiting]', /waits for Harl Kiln Works.*goes by itself/is);
   await front.come();
+  await shop.browser.executeScript('dispatchEvent(new Event("online"))');
   await shop.bench.says('[data-order=arrived]', /Arrived at Harl Kiln Works: HK-\d{6}/);
   const [pack] = await packs();
   expect((await orders()).map(({ sha256 }) => sha256)).toEqual([pack!.sha256]);

@@ -133,6 +133,7 @@ describe('an order', () => {
     await shop.bench.press('Go on');
     await shop.bench.find('[data-order=waiting]');
     await mood('well');
+    await shop.browser.executeScript('dispatchEvent(new Event("online"))');
     await shop.browser.wait(
       async () => (await packs())[0]!.orders.every(({ state }) => state === 'arrived'),
       60_000,

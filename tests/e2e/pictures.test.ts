@@ -9,6 +9,7 @@ import { openBrowser } from '../../scripts/lib/browser.mjs';
 import { downloaded, newFolder, Page, PATIENCE } from '../support/bench';
 import { putRecord, records } from '../support/stored';
 import { served } from '../support/served';
+import { longTest } from '../support/long';
 
 const downloads = newFolder();
 const app = { address: served().demo };
@@ -70,21 +71,24 @@ describe('scenes', () => {
     expect((await downloaded(browser, downloads, '')).name).toMatch(/zip|webp/);
   });
 
-  test('the first picture warns where the headline does not read; shadow and backdrop are chosen', async () => {
-    await pictures('lighthouse--mug-325');
-    await page.says('[aria-label=Scenes] [role=alert]', /First picture: \d+ % of “lighthouse” reads/);
-    await (await page.named('Plain, from the front', 'button')).click();
-    await (await page.named('Both sides', 'button')).click();
-    await browser.wait(
-      async () => (await browser.findElements(By.css('[aria-label=Scenes] [role=alert]'))).length === 0,
-      PATIENCE,
-    );
-    const shown = async () => (await page.find('img[alt^="Both sides"]')).getAttribute('src');
-    const before = await shown();
-    await (await page.find('[aria-label="Backdrop from the artwork"] [role=radio]:nth-child(2)')).click();
-    await browser.wait(async () => (await shown()) !== before, PATIENCE);
-    await barriers();
-  });
+  longTest(
+    'the first picture warns where the headline does not read; shadow and backdrop are chosen',
+    async () => {
+      await pictures('lighthouse--mug-325');
+      await page.says('[aria-label=Scenes] [role=alert]', /First picture: \d+ % of “lighthouse” reads/);
+      await (await page.named('Plain, from the front', 'button')).click();
+      await (await page.named('Both sides', 'button')).click();
+      await browser.wait(
+        async () => (await browser.findElements(By.css('[aria-label=Scenes] [role=alert]'))).length === 0,
+        PATIENCE,
+      );
+      const shown = async () => (await page.find('img[alt^="Both sides"]')).getAttribute('src');
+      const before = await shown();
+      await (await page.find('[aria-label="Backdrop from the artwork"] [role=radio]:nth-child(2)')).click();
+      await browser.wait(async () => (await shown()) !== before, PATIENCE);
+      await barriers();
+    },
+  );
 });
 
 describe('the product beside the flat', () => {
@@ -137,27 +141,32 @@ describe('the product beside the flat', () => {
     await reads();
   });
 
-  test('a mug that hides its print while cold: it is not held to contrast then, and reads hot, said and seen', async () => {
-    const [made] = (await records<Fit>(browser, 'fits')).filter(({ id }) => id === 'keep-the-light--mug-325');
-    await putRecord(browser, 'fits', {
-      ...made,
-      id: 'reveal',
-      blankId: 'mug-reveal',
-      colourId: 'white',
-      stateId: 'cold',
-    });
-    await browser.get(`${app.address}/bench/reveal`);
-    expect(await page.verdict('contrast', 'ready')).toMatch(/hidden while cold, reads while hot/);
-    await (await page.find('[aria-label="State of the product"] [aria-label=cold]')).click();
-    const cold = await seen();
-    await (await page.find('[aria-label="State of the product"] [aria-label=hot]')).click();
-    const hot = await browser.wait(async () => {
-      const now = await seen();
-      return now.light > cold.light + 60 ? now : null;
-    }, PATIENCE);
-    expect(hot!.spread).toBeGreaterThan(2 * cold.spread);
-    expect(await page.says('[aria-label="State of the product"]', /hot/)).not.toMatch(/Contrast/);
-  });
+  longTest(
+    'a mug that hides its print while cold: it is not held to contrast then, and reads hot, said and seen',
+    async () => {
+      const [made] = (await records<Fit>(browser, 'fits')).filter(
+        ({ id }) => id === 'keep-the-light--mug-325',
+      );
+      await putRecord(browser, 'fits', {
+        ...made,
+        id: 'reveal',
+        blankId: 'mug-reveal',
+        colourId: 'white',
+        stateId: 'cold',
+      });
+      await browser.get(`${app.address}/bench/reveal`);
+      expect(await page.verdict('contrast', 'ready')).toMatch(/hidden while cold, reads while hot/);
+      await (await page.find('[aria-label="State of the product"] [aria-label=cold]')).click();
+      const cold = await seen();
+      await (await page.find('[aria-label="State of the product"] [aria-label=hot]')).click();
+      const hot = await browser.wait(async () => {
+        const now = await seen();
+        return now.light > cold.light + 60 ? now : null;
+      }, PATIENCE);
+      expect(hot!.spread).toBeGreaterThan(2 * cold.spread);
+      expect(await page.says('[aria-label="State of the product"]', /hot/)).not.toMatch(/Contrast/);
+    },
+  );
 });
 
 /** The front view's own middle on the screen: how light it is, and how far its levels are spread. */

@@ -7,6 +7,7 @@ import type { Sheet } from '@/core/sheet/schema';
 import { downloaded, PATIENCE } from '../support/bench';
 import { BenchShop } from '../support/bench-shop';
 import { records } from '../support/stored';
+import { longTest } from '../support/long';
 
 const shop = new BenchShop();
 beforeAll(() => shop.open());
@@ -64,37 +65,40 @@ describe('a sheet', () => {
     await says(/82\.\d % of it used/);
   });
 
-  test('not mirrored, it is packed and sent, and the desk sends it back with the reason; mirrored, it is taken', async () => {
-    const tick = await shop.bench.find('section[aria-label=Sheet]');
-    const mirrored = async () =>
-      (await tick.findElement(By.xpath('.//label[contains(., "mirrored as a whole")]'))).click();
-    await mirrored();
-    const order = async () => {
-      await shop.browser.get(`${shop.address}/packs?fit=mug-325`);
-      await (await shop.bench.named('The sheet Sheet 1', '[role=checkbox]')).click();
-      await (await shop.bench.named('Why gull on Mug 325 ml', 'input')).sendKeys('a proof');
-      await shop.bench.press('Make the pack');
-      await shop.bench.press('Send to a house');
-      await shop.bench.named('How many of gull');
-      await shop.bench.press('Send the order');
-    };
-    await order();
-    await shop.bench.says(
-      '[data-order=refused]',
-      /transfer sheet is not mirrored: pressed on, it would read backwards/,
-    );
-    await shop.browser.get(`${shop.address}/sheets`);
-    const again = await shop.bench.find('section[aria-label=Sheet]');
-    await (await again.findElement(By.xpath('.//label[contains(., "mirrored as a whole")]'))).click();
-    await shop.browser.wait(async () => (await stored()).mirrored, PATIENCE);
-    await order();
-    await shop.bench.says('[data-order=arrived]', /HK-\d{6}/);
-    const packs = await records<StoredPack>(shop.browser, 'packs');
-    expect(packs.flatMap(({ orders }) => orders.map(({ state }) => state)).sort()).toEqual([
-      'arrived',
-      'refused',
-    ]);
-  });
+  longTest(
+    'not mirrored, it is packed and sent, and the desk sends it back with the reason; mirrored, it is taken',
+    async () => {
+      const tick = await shop.bench.find('section[aria-label=Sheet]');
+      const mirrored = async () =>
+        (await tick.findElement(By.xpath('.//label[contains(., "mirrored as a whole")]'))).click();
+      await mirrored();
+      const order = async () => {
+        await shop.browser.get(`${shop.address}/packs?fit=mug-325`);
+        await (await shop.bench.named('The sheet Sheet 1', '[role=checkbox]')).click();
+        await (await shop.bench.named('Why gull on Mug 325 ml', 'input')).sendKeys('a proof');
+        await shop.bench.press('Make the pack');
+        await shop.bench.press('Send to a house');
+        await shop.bench.named('How many of gull');
+        await shop.bench.press('Send the order');
+      };
+      await order();
+      await shop.bench.says(
+        '[data-order=refused]',
+        /transfer sheet is not mirrored: pressed on, it would read backwards/,
+      );
+      await shop.browser.get(`${shop.address}/sheets`);
+      const again = await shop.bench.find('section[aria-label=Sheet]');
+      await (await again.findElement(By.xpath('.//label[contains(., "mirrored as a whole")]'))).click();
+      await shop.browser.wait(async () => (await stored()).mirrored, PATIENCE);
+      await order();
+      await shop.bench.says('[data-order=arrived]', /HK-\d{6}/);
+      const packs = await records<StoredPack>(shop.browser, 'packs');
+      expect(packs.flatMap(({ orders }) => orders.map(({ state }) => state)).sort()).toEqual([
+        'arrived',
+        'refused',
+      ]);
+    },
+  );
 
   test('nothing in the place keeps a person out (WCAG 2.2 AA); taken out, it comes back by undo', async () => {
     await shop.browser.get(`${shop.address}/sheets`);

@@ -11,6 +11,7 @@ import type { Fit } from '@/core/fit/schema';
 import { downloaded, PATIENCE } from '../support/bench';
 import { BenchShop } from '../support/bench-shop';
 import { records, StoredFit } from '../support/stored';
+import { longTest } from '../support/long';
 
 const shop = new BenchShop();
 /** Three discs on white, 240, 120 and 60 px across, at 300 PPI. */
@@ -142,7 +143,7 @@ describe('on the bench', () => {
     await shop.bench.verdict('safe', 'ready');
   });
 
-  test('cut to a circle, with its colours run out, and back', async () => {
+  longTest('cut to a circle, with its colours run out, and back', async () => {
     await shop.bench.press('Cut to the artwork');
     await shop.bench.press('a rounded rectangle');
     await shop.bench.saved();
@@ -165,7 +166,7 @@ describe('on the bench', () => {
     expect(bytes.toString()).toContain('class="cut-line"');
   });
 
-  test('the set is seen strewn on a surface, and read by a screen reader', async () => {
+  longTest('the set is seen strewn on a surface, and read by a screen reader', async () => {
     await shop.bench.press('strewn');
     await shop.bench.press('kraft');
     await shop.bench.find('svg[role=img][aria-label$="on kraft"]');
@@ -173,32 +174,35 @@ describe('on the bench', () => {
   });
 });
 
-test('one size typed sizes all, each to its own is said, shapes are joined, left out and taken back', async () => {
-  await shop.browser.get(`${shop.address}/artwork`);
-  await choose();
-  await shop.bench.press('Cut stickers from it');
-  await set(/3 stickers[\s\S]*cut \d/);
-  await shop.bench.value('Width of sticker 1', '60 mm');
-  await shop.bench.named('Width of sticker 2 30.0 mm');
-  await shop.bench.named('Width of sticker 3 15.0 mm');
-  await (
-    await shop.bench.find('[aria-label="The set"]')
-  )
-    .findElement(By.xpath('.//label[contains(., "One scale")]'))
-    .click();
-  await shop.bench.value('Width of sticker 3', '20 mm');
-  await shop.bench.named('Width of sticker 1 60.0 mm');
-  await set(/1\.33 times apart/);
-  await shop.bench.press('Undo');
-  await shop.bench.named('Width of sticker 3 15.0 mm');
-  await (await shop.bench.named('Choose sticker 3')).click();
-  await shop.bench.press('Leave out');
-  await set(/2 stickers/);
-  await shop.bench.press('Take 1 back');
-  await set(/3 stickers/);
-  await shop.bench.press('40.0 mm');
-  await shop.bench.named('Width of sticker 1 34.0 mm');
-});
+longTest(
+  'one size typed sizes all, each to its own is said, shapes are joined, left out and taken back',
+  async () => {
+    await shop.browser.get(`${shop.address}/artwork`);
+    await choose();
+    await shop.bench.press('Cut stickers from it');
+    await set(/3 stickers[\s\S]*cut \d/);
+    await shop.bench.value('Width of sticker 1', '60 mm');
+    await shop.bench.named('Width of sticker 2 30.0 mm');
+    await shop.bench.named('Width of sticker 3 15.0 mm');
+    await (
+      await shop.bench.find('[aria-label="The set"]')
+    )
+      .findElement(By.xpath('.//label[contains(., "One scale")]'))
+      .click();
+    await shop.bench.value('Width of sticker 3', '20 mm');
+    await shop.bench.named('Width of sticker 1 60.0 mm');
+    await set(/1\.33 times apart/);
+    await shop.bench.press('Undo');
+    await shop.bench.named('Width of sticker 3 15.0 mm');
+    await (await shop.bench.named('Choose sticker 3')).click();
+    await shop.bench.press('Leave out');
+    await set(/2 stickers/);
+    await shop.bench.press('Take 1 back');
+    await set(/3 stickers/);
+    await shop.bench.press('40.0 mm');
+    await shop.bench.named('Width of sticker 1 34.0 mm');
+  },
+);
 
 test('a sheet of the set is packed by outline, with its cut lines', async () => {
   await shop.browser.get(`${shop.address}/sheets`);

@@ -4,6 +4,7 @@ import { PATIENCE } from '../support/bench';
 import { BenchShop } from '../support/bench-shop';
 import { entryOf, FILES, TABLE_NAMES } from '@/store/tables';
 import { putRecord, records } from '../support/stored';
+import { longTest } from '../support/long';
 
 const shop = new BenchShop();
 beforeAll(() => shop.open());
@@ -75,27 +76,30 @@ describe('two windows of one shop', () => {
     await leaveSecond(first);
   });
 
-  test('an artwork renamed in one while its fit is worked on in the other: both are kept, and the edit can be undone', async () => {
-    await shop.openFit('mug-325');
-    await shop.bench.add(shop.motif, 'gull');
-    await shop.bench.saved();
-    const before = await shop.fit.boxes();
-    const [first, other] = await second('artwork');
-    await (
-      await shop.bench.find('input[aria-label="Name"]')
-    ).sendKeys(Key.chord(Key.CONTROL, 'a'), 'herring gull.png', Key.ENTER);
-    await shop.browser.switchTo().window(first);
-    await shop.bench.dimension('width', '44 mm');
-    await shop.bench.saved();
-    expect((await shop.fit.boxes()).at(-1)!.width).toBeCloseTo(44, 1);
-    await shop.bench.keysUndo();
-    await shop.bench.saved();
-    expect(await shop.fit.boxes()).toEqual(before);
-    const artworks = await records<{ facts: { name: string } }>(shop.browser, 'artworks');
-    expect(artworks.map(({ facts }) => facts.name)).toContain('herring gull.png');
-    await shop.browser.switchTo().window(other);
-    await leaveSecond(first);
-  });
+  longTest(
+    'an artwork renamed in one while its fit is worked on in the other: both are kept, and the edit can be undone',
+    async () => {
+      await shop.openFit('mug-325');
+      await shop.bench.add(shop.motif, 'gull');
+      await shop.bench.saved();
+      const before = await shop.fit.boxes();
+      const [first, other] = await second('artwork');
+      await (
+        await shop.bench.find('input[aria-label="Name"]')
+      ).sendKeys(Key.chord(Key.CONTROL, 'a'), 'herring gull.png', Key.ENTER);
+      await shop.browser.switchTo().window(first);
+      await shop.bench.dimension('width', '44 mm');
+      await shop.bench.saved();
+      expect((await shop.fit.boxes()).at(-1)!.width).toBeCloseTo(44, 1);
+      await shop.bench.keysUndo();
+      await shop.bench.saved();
+      expect(await shop.fit.boxes()).toEqual(before);
+      const artworks = await records<{ facts: { name: string } }>(shop.browser, 'artworks');
+      expect(artworks.map(({ facts }) => facts.name)).toContain('herring gull.png');
+      await shop.browser.switchTo().window(other);
+      await leaveSecond(first);
+    },
+  );
 });
 
 describe('another Up Fit', () => {

@@ -6,6 +6,7 @@ import type { Fit } from '@/core/fit/schema';
 import { openBrowser } from '../../scripts/lib/browser.mjs';
 import { newFolder } from './bench';
 import { Bench } from './bench-page';
+import { drawGull, makeFirstFit } from './first-fit';
 import { blankById } from './fits';
 import { putRecord, records, StoredFit } from './stored';
 import { served } from './served';
@@ -14,7 +15,6 @@ import { served } from './served';
 export class BenchShop {
   private readonly folder = newFolder();
   readonly downloads = newFolder();
-  /** 500 x 250 opaque pixels in the middle of a clear 600 x 300. */
   readonly motif = this.file('gull.png');
   /** Opaque, its two ends of different colours. */
   readonly ground = this.file('sea.png');
@@ -36,12 +36,12 @@ export class BenchShop {
 
   async open(): Promise<void> {
     this.drawFiles();
-    this.browser = await openBrowser({ downloads: this.downloads });
+    // As a profile holds it that was made for all suites; made here where the server is its own.
+    const seed = this.own === undefined ? served().bench : undefined;
+    this.browser = await openBrowser({ downloads: this.downloads, ...(seed && { seed }) });
     this.bench = new Bench(this.browser, this.address);
-    await this.browser.get(this.address);
-    await this.bench.says('body', /Bring in the first artwork/);
-    await this.bench.drop(this.motif);
-    await (await this.bench.named('Fit gull on Mug 325 ml')).click();
+    if (seed) await this.browser.get(this.address);
+    else await makeFirstFit(this.bench, this.motif);
     await this.bench.named('gull on Mug 325 ml: Fix');
     const [made] = await records<Fit>(this.browser, 'fits');
     for (const id of ['mug-325', 'tumbler-470', 'pouch', 'shirt', 'tumbler-taper-480']) {
@@ -62,10 +62,7 @@ export class BenchShop {
   }
 
   private drawFiles(): void {
-    const gull = new PNG({ width: 600, height: 300 });
-    for (let y = 25; y < 275; y++)
-      for (let x = 50; x < 550; x++) gull.data.set([x % 256, 60, 90, 255], (y * 600 + x) * 4);
-    writeFileSync(this.motif, PNG.sync.write(gull));
+    drawGull(this.motif);
     const sea = new PNG({ width: 400, height: 300 });
     for (let at = 0; at < sea.data.length; at += 4) sea.data.set([((at / 4) % 400) >> 1, 120, 160, 255], at);
     writeFileSync(this.ground, PNG.sync.write(sea, { colorType: 2 }));

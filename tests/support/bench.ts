@@ -23,22 +23,37 @@ export class Page {
   }
 
   async press(words: string): Promise<void> {
-    const button = await this.browser.wait(
-      until.elementLocated(
-        By.xpath(
-          `//*[self::button or self::a or @role="menuitem"][starts-with(normalize-space(), "${words}")]`,
-        ),
+    await this.click(
+      By.xpath(
+        `//*[self::button or self::a or @role="menuitem"][starts-with(normalize-space(), "${words}")]`,
       ),
-      PATIENCE,
       `no button says ${words}`,
     );
-    await button.click();
+  }
+
+  /** Clicks what is there as soon as it is there: it may be drawn anew where something else of the page just changed. */
+  async click(what: By, otherwise: string): Promise<void> {
+    await this.browser.wait(
+      async () => {
+        const [found] = await this.browser.findElements(what);
+        if (!found) return false;
+        return found.click().then(
+          () => true,
+          (fault: Error) => {
+            if (fault.name !== 'StaleElementReferenceError') throw fault;
+            return false;
+          },
+        );
+      },
+      PATIENCE,
+      otherwise,
+    );
   }
 
   /** Presses Undo in the message that says something: an earlier one may still stand beside it. */
   async undo(words: string): Promise<void> {
     const button = By.xpath(`//*[@data-sonner-toast][contains(., "${words}")]//button[.="Undo"]`);
-    await (await this.browser.wait(until.elementLocated(button), PATIENCE, `nothing says ${words}`)).click();
+    await this.click(button, `nothing says ${words}`);
   }
 
   /** Chooses a line of a list by the list's name and the line's words, or the start of both; or by what it stands for. */
@@ -69,18 +84,7 @@ export class Page {
 
   /** Types over a dimension on the flat. */
   async dimension(id: string, text: string): Promise<void> {
-    // Drawn anew where something else of the page has just changed.
-    await this.browser.wait(
-      async () =>
-        (await this.find(`[data-dimension=${id}]`)).click().then(
-          () => true,
-          (fault: Error) => {
-            if (fault.name !== 'StaleElementReferenceError') throw fault;
-            return false;
-          },
-        ),
-      PATIENCE,
-    );
+    await this.click(By.css(`[data-dimension=${id}]`), `no dimension is called ${id}`);
     const field = await this.find('input[aria-describedby]');
     await field.sendKeys(Key.chord(Key.CONTROL, 'a'), text, Key.ENTER);
     await this.browser.wait(until.stalenessOf(field), PATIENCE);

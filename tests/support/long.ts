@@ -4,7 +4,13 @@ export const LONG = process.env['UPFIT_LONG'] === '1';
 /** How often a costly property is tried; far more often in the long run. */
 export const runs = (usual: number): { numRuns: number } => ({ numRuns: LONG ? usual * 40 : usual });
 
+/** So many of a list of costly cases, spread over it with its first and last; all of them in the long run. */
+export function few<T>(all: readonly T[], count: number): readonly T[] {
+  if (LONG || count >= all.length) return all;
+  return Array.from({ length: count }, (_, i) => all[Math.round((i * (all.length - 1)) / (count - 1 || 1))]!);
+}
+
 /** A test of the long run alone: what it drives is held in its parts by others, and takes long to drive whole. */
-export const longTest = ((name: string, body: () => Promise<void>) => {
+export function longTest(name: string, body: () => Promise<void>): void {
   if (LONG) test(name, body);
-}) as (name: string, body: () => Promise<void>) => void;
+}

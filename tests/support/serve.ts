@@ -1,24 +1,40 @@
-import { mkdtempSync } from 'node:fs';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import type { WebDriver } from 'selenium-webdriver';
 import { startApp } from '../../scripts/lib/app.mjs';
 import { openBrowser, openDemo } from '../../scripts/lib/browser.mjs';
+import { newFolder, Page } from './bench';
+import { drawGull, makeFirstFit } from './first-fit';
 import { SERVED, type Served } from './served';
 
-/**
- * Once for all suites of the interface: the built application with nothing in it and with the demo shop, and a profile
- * in which that shop is loaded and measured, which suites begin with a copy of.
- */
-export default async function serve(): Promise<void> {
-  const [empty, demo] = await Promise.all([startApp({ demo: false }), startApp({ demo: true })]);
-  const profile = mkdtempSync(join(tmpdir(), 'up-fit-seed-'));
+/** Makes a profile in which something was done. */
+async function seed(act: (browser: WebDriver) => Promise<unknown>): Promise<string> {
+  const profile = newFolder();
   const browser = await openBrowser({ profile });
   try {
-    await openDemo(browser, demo.address);
+    await act(browser);
   } finally {
     await browser.quit();
   }
-  const served: Served = { empty: empty.address, demo: demo.address, profile };
+  return profile;
+}
+
+async function beginBench(browser: WebDriver, address: string): Promise<void> {
+  const picture = join(newFolder(), 'gull.png');
+  drawGull(picture);
+  await makeFirstFit(new Page(browser, address), picture);
+}
+
+/**
+ * Once for all suites of the interface: the built application with nothing in it and with the demo shop, and
+ * profiles in which that shop is loaded and measured, and in which a bench's shop is, which suites begin with a copy of.
+ */
+export default async function serve(): Promise<void> {
+  const [empty, demo] = await Promise.all([startApp({ demo: false }), startApp({ demo: true })]);
+  const [profile, bench] = await Promise.all([
+    seed((browser) => openDemo(browser, demo.address)),
+    seed((browser) => beginBench(browser, empty.address)),
+  ]);
+  const served: Served = { empty: empty.address, demo: demo.address, profile, bench };
   process.env[SERVED] = JSON.stringify(served);
   (globalThis as { stopServing?: () => Promise<unknown> }).stopServing = () =>
     Promise.all([empty.stop(), demo.stop()]);

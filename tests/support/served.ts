@@ -5,8 +5,9 @@ export interface Served {
   /** Addresses of the application with nothing in it, and with the demo shop. */
   empty: string;
   demo: string;
-  /** A profile with the demo shop loaded and measured; for that address alone. */
+  /** Profiles with the demo shop loaded and measured, and with a `BenchShop` in it; each for its address alone. */
   profile: string;
+  bench: string;
 }
 
 export function served(): Served {

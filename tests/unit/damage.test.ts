@@ -19,7 +19,7 @@ afterAll(() => {
 const ANSWERS = new Set<string>([...FORMAT_IDS, ...ERROR_CODES]);
 
 test('damaged files by the command line: facts or a reason, never a crash', async () => {
-  const paths = writeDamaged(folder, LONG ? 100 : 40, 7);
+  const paths = writeDamaged(folder, LONG ? 100 : 20, 7);
   const readers = nodeReaders();
   const told: string[] = [];
   for (const path of paths) {
@@ -35,7 +35,7 @@ test('damaged files by the command line: facts or a reason, never a crash', asyn
   expect(new Set(told).size).toBeGreaterThan(2);
 }, 60_000);
 
-const MANY = LONG ? 5_000 : 120;
+const MANY = LONG ? 5_000 : 60;
 
 test(`${MANY} damaged files in one process, the engine replaced where it dies of one`, async () => {
   const paths = writeDamaged(folder, MANY, 11);

@@ -1,11 +1,8 @@
-import { makeDocket } from '@/core/check/docket';
-import { VERDICTS, type RuleId, type Verdict } from '@/core/check/finding';
 import type { Facts } from '@/core/artwork/facts';
 import { demoDesigns, demoFits, type DemoKey } from '@/demo/shop';
 import { drawDemo } from '@/demo/draw';
 import { loadNodeEngine } from '@/imaging/node';
 import type { Engine } from '@/imaging/engine';
-import { blankById } from '../support/fits';
 import { demoShop } from '../support/demo';
 
 let engine: Engine;
@@ -42,22 +39,4 @@ test('every design has its artworks, and every fit its design', () => {
   expect(designs.every(({ artworks }) => artworks.length > 0)).toBe(true);
   const known = new Set(designs.map(({ id }) => id));
   expect(demoFits(facts).every(({ designId }) => known.has(designId))).toBe(true);
-});
-
-test('between them the fits show every verdict of every rule', () => {
-  const seen = new Map<RuleId, Set<Verdict>>();
-  for (const fit of demoFits(facts)) {
-    const docket = makeDocket(blankById(fit.blankId), fit, {
-      ...shop.shown,
-      // A smaller grid tells the same verdicts of these rules.
-      coarse: 900,
-    });
-    for (const { rule, verdict } of docket.findings)
-      seen.set(rule, (seen.get(rule) ?? new Set()).add(verdict));
-  }
-  for (const rule of ['resolution', 'bleed', 'safe', 'colour-mode', 'file-spec'] as const) {
-    expect([rule, ...[...(seen.get(rule) ?? [])].sort()]).toEqual([rule, ...[...VERDICTS].sort()]);
-  }
-  // A motif off its centre is for a person to decide; it is never a Fix.
-  expect([...(seen.get('centre') ?? [])].sort()).toEqual(['look', 'ready']);
 });

@@ -14,6 +14,7 @@ import { loadNodeEngine } from '@/imaging/node';
 import { demoShop, docketOf } from '../support/demo';
 import { blankById } from '../support/fits';
 import { fontBytes } from '../support/font';
+import { few } from '../support/long';
 
 const folder = process.env['DOCKET_PAGES'] ?? mkdtempSync(join(tmpdir(), 'up-fit-docket-'));
 let engine: Engine;
@@ -72,12 +73,14 @@ test('a docket says what the command line’s check says, line by line, and read
   expect(sheet.mirroring).toBe('house');
 });
 
-test.each([
+const PAGES = [
   ['compass-rose', 'mug-325'],
   ['storm', 'tumbler-470'],
   ['compass-rose', 'sticker-75'],
   ['keep-the-light', 'shirt'],
-])(
+] as const;
+
+test.each(few(PAGES, 2))(
   '%s on %s: a sound page, every word an outline, its flat drawn as it prints',
   async (designId, blankId) => {
     const fit = fitOf(designId, blankId);

@@ -18,6 +18,7 @@ import type { Engine } from '@/imaging/engine';
 import { fileSource, loadNodeEngine } from '@/imaging/node';
 import fc from 'fast-check';
 import { paint, pixelAt } from '../support/pictures';
+import { longTest } from '../support/long';
 
 /** The picture handed on in chunks of so many rows, as a decoder would. */
 function inChunks<T>(raster: Raster, rows: number, measure: BandMeasure<T>): T {
@@ -167,7 +168,7 @@ describe('a TIFF of 81 megapixels', () => {
     rmSync(folder, { recursive: true });
   });
 
-  test('is measured in bands, upright, and placed from a reduced copy', async () => {
+  longTest('is measured in bands, upright, and placed from a reduced copy', async () => {
     const source = fileSource(path);
     const readers = { engine, drawPage: nodePages() };
     const { facts, raster, preview } = await measureArtwork(readers, { name: 'large.tif', source });

@@ -20,7 +20,7 @@ import type { Engine } from '@/imaging/engine';
 import { groupMap } from '@/files/svg/groups';
 import { loadNodeEngine } from '@/imaging/node';
 import { blankById, factsOf, pieceAt, stickersOf } from '../support/fits';
-import { runs } from '../support/long';
+import { few, runs } from '../support/long';
 
 const blank = blankById('sticker-die-cut');
 const base = blank.faces[0]!;
@@ -186,7 +186,7 @@ describe('the cut-line rule', () => {
   });
 
   it('plain stickers are measured by their own outline', () => {
-    for (const id of ['sticker-75', 'sticker-90x60', 'sticker-sheet-a6']) {
+    for (const id of few(['sticker-75', 'sticker-90x60', 'sticker-sheet-a6'], 2)) {
       const plain = blankById(id);
       const raster = painted(40, 40, disc(20, 20, 10));
       const { fit } = stickersOf([{ faceId: plain.faces[0]!.id, pieces: [pieceAt(20, 20, 10, 10)] }]);
