@@ -166,21 +166,24 @@ describe('the soft proof', () => {
     expect((fill as { colour: string }).colour).toMatch(/^#[0-3]/);
   });
 
-  longTest('a house’s own profile is brought in and kept; what is none is refused with a sentence', async () => {
-    const engine = await loadNodeEngine();
-    const profile = shop.file('house.icc');
-    writeFileSync(profile, engine.pressProfile());
-    engine.close();
-    const input = await shop.bench.find('input[aria-label="Printing profile"]');
-    await input.sendKeys(shop.motif);
-    await shop.bench.says('[data-sonner-toast]', /not a whole ICC profile: export it again/);
-    await input.sendKeys(profile);
-    await shop.bench.says('[data-sonner-toast]', /now prints through/);
-    const [kept] = await records<{ fileName: string }>(shop.browser, 'profiles');
-    expect(kept!.fileName).toBe('house.icc');
-    await shop.browser.navigate().refresh();
-    await shop.bench.ready();
-    await shop.bench.press('Colours:');
-    await shop.bench.says('[role=menu]', /take “.+” out/);
-  });
+  longTest(
+    'a house’s own profile is brought in and kept; what is none is refused with a sentence',
+    async () => {
+      const engine = await loadNodeEngine();
+      const profile = shop.file('house.icc');
+      writeFileSync(profile, engine.pressProfile());
+      engine.close();
+      const input = await shop.bench.find('input[aria-label="Printing profile"]');
+      await input.sendKeys(shop.motif);
+      await shop.bench.says('[data-sonner-toast]', /not a whole ICC profile: export it again/);
+      await input.sendKeys(profile);
+      await shop.bench.says('[data-sonner-toast]', /now prints through/);
+      const [kept] = await records<{ fileName: string }>(shop.browser, 'profiles');
+      expect(kept!.fileName).toBe('house.icc');
+      await shop.browser.navigate().refresh();
+      await shop.bench.ready();
+      await shop.bench.press('Colours:');
+      await shop.bench.says('[role=menu]', /take “.+” out/);
+    },
+  );
 });
