@@ -84,6 +84,8 @@ export const SettingsSchema = v.object({
     v.record(IdSchema, v.object({ profileId: v.nullable(v.string()), intent: v.picklist(INTENTS) })),
     {},
   ),
+  /** Weeks that the shop needs before an occasion. */
+  leadWeeks: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(52)), 3),
   /** Pixels of this screen a mm, as measured with a card held against it; null until then. */
   pxPerMm: v.optional(v.nullable(v.pipe(v.number(), v.gtValue(0))), null),
   /** A blank that is being measured. */
@@ -113,6 +115,7 @@ export const FIRST_SETTINGS: Settings = {
   removedBlanks: [],
   houses: {},
   presses: {},
+  leadWeeks: 3,
   pxPerMm: null,
   draft: null,
 };

@@ -26,7 +26,7 @@ export function VerbMenu({
       </Menu.Trigger>
       <Menu.Portal>
         <Menu.Content
-          className="z-40 max-h-[70vh] min-w-44 overflow-auto border border-ink bg-docket py-1 text-sm"
+          className="z-50 max-h-[70vh] min-w-44 overflow-auto border border-ink bg-docket py-1 text-sm"
           align={align}
           sideOffset={6}
           collisionPadding={8}

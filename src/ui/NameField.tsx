@@ -7,11 +7,13 @@ interface Props {
   label: string;
   /** As large as the words round it, and not a heading. */
   small?: boolean;
+  /** What stands there while it has none. */
+  placeholder?: string;
   onName: (name: string) => void;
 }
 
 /** A name that can be changed where it stands; Enter or leaving it keeps it, Escape does not. */
-export function NameField({ value, label, small = false, onName }: Props) {
+export function NameField({ value, label, small = false, placeholder, onName }: Props) {
   const [text, setText] = useState<string | null>(null);
   const finish = () => {
     const name = text?.trim() ?? '';
@@ -22,6 +24,7 @@ export function NameField({ value, label, small = false, onName }: Props) {
     <Hint words={value}>
       <input
         aria-label={label}
+        placeholder={placeholder}
         value={text ?? value}
         onChange={(event) => {
           setText(event.target.value);

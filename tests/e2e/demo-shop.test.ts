@@ -71,9 +71,7 @@ describe('the range of the demo shop', () => {
   });
 
   test('a design taken off comes back with undo, its fits with it', async () => {
-    await browser.executeScript(
-      'document.querySelector(\'[aria-label="Take Storm off the range"]\').click()',
-    );
+    await page.menu('Storm: what can be done', 'Take off the range');
     await becomes('tbody tr', 11);
     await page.undo('is off the range');
     await becomes('tbody tr', 12);

@@ -60,9 +60,7 @@ describe('two windows of one shop', () => {
     await shop.bench.says('tbody', /Spare/);
     const [first, other] = await second();
     await shop.bench.says('tbody', /Spare/);
-    await shop.browser.executeScript(
-      'document.querySelector(\'[aria-label="Take Spare off the range"]\').click()',
-    );
+    await shop.bench.menu('Spare: what can be done', 'Take off the range');
     await shop.bench.says('[data-sonner-toast]', /Spare.*off the range/);
     await shop.browser.switchTo().window(first);
     const said = async () => (await shop.bench.find('tbody')).getText();

@@ -56,6 +56,48 @@ export class Page {
     await this.click(button, `nothing says ${words}`);
   }
 
+  /** Opens the menu of a button by its name, which may show itself under the pointer alone, and takes a line of it. */
+  async menu(label: string, words: string): Promise<void> {
+    const button = await this.named(label, 'button');
+    await this.browser.executeScript('arguments[0].scrollIntoView({ block: "center" })', button);
+    await this.browser.actions().move({ origin: button }).click().perform();
+    await this.click(
+      By.xpath(`//*[@role="menuitem"][starts-with(normalize-space(), "${words}")]`),
+      `${label} has no ${words}`,
+    );
+  }
+
+  /** Drops a file from outside on what is there, as a person does with the mouse. */
+  async dropOn(css: string, path: string): Promise<void> {
+    await this.transfer('drop', css, path);
+  }
+
+  /** Pastes a picture while something has the focus. */
+  async paste(css: string, path: string): Promise<void> {
+    await this.transfer('paste', css, path);
+  }
+
+  private async transfer(how: 'drop' | 'paste', css: string, path: string): Promise<void> {
+    await this.find(css);
+    await this.browser.executeScript(
+      `const [how, css, name, bytes] = arguments;
+       const target = document.querySelector(css);
+       const data = new DataTransfer();
+       const raw = Uint8Array.from(atob(bytes), (c) => c.charCodeAt(0));
+       data.items.add(new File([raw], name, { type: 'image/png' }));
+       if (how === 'paste') {
+         target.focus();
+         target.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+       } else
+         for (const type of ['dragenter', 'dragover', 'drop'])
+           target.dispatchEvent(new DragEvent(type, { dataTransfer: data, bubbles: true, cancelable: true }));`,
+      how,
+      css,
+      path.split('/').at(-1),
+      readFileSync(path).toString('base64'),
+    );
+  }
+
   /** Chooses a line of a list by the list's name and the line's words, or the start of both; or by what it stands for. */
   async choose(label: string, words: string): Promise<void> {
     await (await this.named(label, 'button')).click();

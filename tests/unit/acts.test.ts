@@ -14,6 +14,16 @@ import { takeArchive, type OpenedArchive } from '@/state/shop/archive';
 import { changeBlank, chooseHouse, removeBlank, saveSpec } from '@/state/shop/blanks';
 import { leaveRefused, tryAgain, useRefused } from '@/state/shop/commit';
 import { keepLayout, removeLayout } from '@/state/shop/layouts';
+import {
+  addVersion,
+  duplicateDesign,
+  joinDesigns,
+  moveArtworks,
+  moveDesign,
+  renameDesign,
+  setVersion,
+  startDesign,
+} from '@/state/shop/designs';
 import { addColumn, removeColumn } from '@/state/shop/range';
 import { changeSettings, keep, removeDesign, removeFit, saveDocket } from '@/state/shop/records';
 import { openShop, useShop } from '@/state/shop/shop';
@@ -56,6 +66,7 @@ async function furnish(): Promise<void> {
   await openShop();
   for (const id of ['first', 'other']) await keepFile(measured(id), new Blob([id]));
   await keep('designs', designNamed('design', ['first', 'other']));
+  await keep('designs', designNamed('sea', [], 1));
   await keep('fits', fitNamed('a', { artworkIds: ['first', 'other'] }));
   await keep('fits', fitNamed('b', { artworkIds: ['other'] }));
   await keep('swatches', { id: 'set', name: 'Set', colours: [] });
@@ -101,6 +112,14 @@ const ACTS: Record<string, () => Promise<unknown>> = {
   'a design of artworks': () => designOf('New', [artwork('first')]),
   'a set of stickers': () => keepSet(fitNamed('set', { artworkIds: ['first'] }), 'Set', artwork('first')),
   'a design off the range': () => removeDesign('design'),
+  'a design begun on a blank': () => startDesign('Lamp salve', 'tote'),
+  'a design renamed': () => renameDesign('design', 'Gullwick salve'),
+  'a design copied with its fits': () => duplicateDesign('design'),
+  'a design joined to another': () => joinDesigns('design', 'sea'),
+  'artworks moved between designs': () => moveArtworks(['first'], 'design', 'sea'),
+  'a row moved': () => moveDesign('sea', 'design'),
+  'a version added': () => addVersion('a'),
+  'a version named': () => setVersion('a', { name: 'dark letters', colours: ['white'] }),
   'a fit taken off': () => removeFit('a'),
   'what is lost taken off a fit': () => dropLostPieces('a'),
   'colours kept': () => saveSwatches({ id: 'new', name: 'New', colours: [] }),
@@ -232,5 +251,5 @@ test('an archive that lacks what its fits need takes nothing, and says which', a
   const broken = archive({ fits: [{ ...fitNamed('c', { designId: 'nowhere' }) }] });
   await expect(takeArchive(broken, false)).rejects.toThrow(/needs a design/);
   expect(await dump()).toEqual(before);
-  expect((await readRecords()).designs).toHaveLength(1);
+  expect((await readRecords()).designs).toHaveLength(2);
 });

@@ -13,6 +13,7 @@ import { gridOver } from '../render/transform';
 import { isAccepted } from './acceptance';
 import { factsIn, type CheckContext, type ProductLook, type Rule } from './context';
 import type { Finding } from './finding';
+import { coloursFor } from '../fit/version';
 import { RULES } from './registry';
 import { withProvedRemedies, type Remeasure } from './remedied';
 
@@ -139,19 +140,23 @@ function rememberedOr(
   const all = product.contents ? [fit.faces, fit.ticked] : pieces;
   const key = JSON.stringify([
     [product, method, spec, limits, face],
-    [all, shown, fit.colourId],
+    [all, shown, fit.colourId, fit.version?.colours],
     [press?.name, press?.intent, unit, coarse, everyColour, rules.map(({ id }) => id)],
   ]);
   return remembered(key, check);
 }
 
-/** The looks of the product: its states, which count unless they hide the print, or else its colours, of which the fit's own does. */
+/**
+ * The looks of the product: its states, which count unless they hide the print, or else its colours, of which the fit's
+ * own does; those that a version names all do, and no other is looked at.
+ */
 export function looksOf({ blank }: ResolvedBlank, fit: Fit, { everyColour }: DocketOptions): ProductLook[] {
   if (blank.states.length > 0)
     return blank.states.map((state) => ({ ...state, counts: state.hides !== true }));
-  return blank.colours.map((colour) => ({
+  const isForSome = (fit.version?.colours.length ?? 0) > 0;
+  return coloursFor(blank, fit).map((colour) => ({
     ...colour,
-    counts: everyColour === true || colour.id === fit.colourId,
+    counts: everyColour === true || isForSome || colour.id === fit.colourId,
   }));
 }
 

@@ -2,7 +2,7 @@ import type { Facts } from '../artwork/facts';
 import { artSize, type PrintFace } from '../blank/resolve';
 import type { Verdict } from './finding';
 import { placedPpi } from '../fit/density';
-import { newPiece } from '../fit/place';
+import { newPiece, roleOf } from '../fit/place';
 
 /** Whether an artwork has pixels enough for a face, and its PPI there; null for a drawing, which has enough for any. */
 export interface Suitability {
@@ -14,7 +14,7 @@ export interface Suitability {
 export function suitabilityOf(facts: Facts, face: PrintFace): Suitability {
   if (!facts.pixels) return { verdict: 'ready', ppi: null };
   if (facts.alpha.opaqueBounds.width === 0 || artSize(face).width === 0) return { verdict: 'fix', ppi: 0 };
-  const piece = newPiece('suits', facts.sha256, facts, facts.alpha.present ? 'motif' : 'ground', face);
+  const piece = newPiece('suits', facts.sha256, facts, roleOf(facts), face);
   const ppi = placedPpi(facts.pixels, piece, face).least;
   return { ppi, verdict: ppi >= face.target - 0.005 ? 'ready' : ppi >= face.floor ? 'look' : 'fix' };
 }

@@ -14,6 +14,11 @@ import {
 } from './geometry';
 import type { ArtworkPiece, FillPiece, PlacedPiece, Role } from './schema';
 
+/** What an artwork is taken for: opaque, a ground that covers; with clear parts, a motif. */
+export function roleOf({ alpha }: Pick<Facts, 'alpha'>): Role {
+  return alpha.present ? 'motif' : 'ground';
+}
+
 /** A new piece of an artwork on a face: a motif inside the safe area, a ground covering the bleed. */
 export function newPiece(
   id: string,

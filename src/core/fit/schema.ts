@@ -2,6 +2,8 @@ import * as v from 'valibot';
 import { Finite, Length, list, Place, Positive } from '../bounds';
 import { IdSchema } from '../blank/basics';
 import { CutSchema } from './cut';
+import { IdeaSchema } from './idea';
+import { VersionSchema } from './version';
 import { StepSchema } from '../artwork/steps';
 import { LetteringSchema, InkSchema } from '../type/schema';
 
@@ -151,6 +153,8 @@ export const FitSchema = v.object({
   colourId: IdSchema,
   stateId: v.nullable(IdSchema),
   sizeId: v.nullable(IdSchema),
+  /** Which of several fits of its design on this blank it is. */
+  version: v.optional(VersionSchema),
   /** Graded sizes that it is sold in: all of them where none is named. */
   soldIn: v.optional(list(IdSchema, 200)),
   /** Findings that a person accepted as they are; they come back as soon as they measure otherwise. */
@@ -167,9 +171,17 @@ export const DesignSchema = v.object({
   id: v.string(),
   name: v.string(),
   order: v.number(),
+  idea: v.optional(IdeaSchema),
   artworks: list(v.object({ artworkId: v.string(), role: RoleSchema })),
 });
 export type Design = v.InferOutput<typeof DesignSchema>;
+
+/** A design's artworks with others after them, each once. */
+export function withArtworks(own: Design['artworks'], added: Design['artworks']): Design['artworks'] {
+  const all = new Map(added.map((one) => [one.artworkId, one]));
+  for (const { artworkId } of own) all.delete(artworkId);
+  return [...own, ...all.values()];
+}
 
 /** Whether a piece has a place of its own; a fill lies over all of its area. */
 export function isPlaced(piece: Piece): piece is PlacedPiece {

@@ -2,7 +2,7 @@ import type { FactsOf } from './geometry';
 import { followPiece } from './follow';
 import { isShowing, RoleSchema, type Design, type Fit, type Piece } from './schema';
 
-type Artworks = Design['artworks'];
+type Artworks = readonly Design['artworks'][number][];
 
 /**
  * Which artwork takes which one's place, by role and in order: grounds for grounds, motifs for motifs. Where there are

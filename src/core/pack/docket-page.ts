@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { pressCard } from '../blank/press-card';
 import type { PrintFace, ResolvedBlank } from '../blank/resolve';
+import type { Blank } from '../blank/schema';
 import type { Docket } from '../check/docket';
 import type { Outcome } from '../check/outcome';
 import { VERDICTS } from '../check/finding';
@@ -11,6 +12,7 @@ import { placedPpi } from '../fit/density';
 import { factsFor, opaqueBox, type FactsOf } from '../fit/geometry';
 import { isMotifKind, isShowing, type Fit, type Piece } from '../fit/schema';
 import { mirrorOwner } from '../print/plan';
+import { namedColours } from '../fit/version';
 
 const Size = { width: v.number(), height: v.number() };
 
@@ -107,7 +109,7 @@ export function docketPage(asked: SheetAsked): DocketPage {
     blank: product.name,
     house: spec.house,
     method: method.name,
-    colour: product.colours.find(({ id }) => id === fit.colourId)?.name ?? product.colours[0]!.name,
+    colour: coloursOf(product, fit).join(', '),
     size: product.sizes.find(({ id }) => id === fit.sizeId)?.name ?? null,
     date,
     verdict: docket.verdict,
@@ -130,6 +132,12 @@ export function docketPage(asked: SheetAsked): DocketPage {
     press: pressCard(spec),
     notes,
   };
+}
+
+/** The product colours that a version is for by name, or the one that is chosen. */
+function coloursOf(product: Blank, fit: Fit): string[] {
+  const chosen = product.colours.find(({ id }) => id === fit.colourId) ?? product.colours[0]!;
+  return namedColours(product, fit) ?? [chosen.name];
 }
 
 function reach(outcomes: readonly Outcome[]): v.InferOutput<typeof ReachSchema> {

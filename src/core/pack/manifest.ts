@@ -36,6 +36,8 @@ export const PackedFitSchema = v.object({
   specId: v.string(),
   colour: v.string(),
   size: v.nullable(v.string()),
+  /** Which of several fits of a design it is, and the product colours it is for; null where for all. */
+  version: v.optional(v.object({ name: v.string(), colours: v.nullable(v.array(v.string())) })),
   verdict: v.picklist(VERDICTS),
   /** Why it is handed over although something in it is a Fix. */
   reason: v.nullable(v.string()),

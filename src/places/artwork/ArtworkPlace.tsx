@@ -13,7 +13,7 @@ import { ArtworkList } from './ArtworkList';
 import { ArtworkView } from './ArtworkView';
 import type { Tool } from './types';
 import { useChange } from './useChange';
-import { usePaste } from './usePaste';
+import { usePaste } from '../shell/usePaste';
 import { useAsked } from '../shell/useAsked';
 
 /** Everything brought in, with what was measured in it and what it is good for. */

@@ -11,6 +11,7 @@ import { sentence } from '@/state/sentence';
 import { useShop } from '@/state/shop/shop';
 import { DropTarget } from '@/ui/DropTarget';
 import { useFitId } from '../shell/address';
+import { usePaste } from '../shell/usePaste';
 import { addArtworks, addText } from './acts/adding';
 import { BenchBar } from './bar/BenchBar';
 import { PieceList } from './strip/PieceList';
@@ -63,6 +64,7 @@ function Bench({ live }: { live: Live }) {
       toast(sentence(error));
     }
   };
+  usePaste((files) => void bringIn(files));
   return (
     <DropTarget
       onFiles={(files) => void bringIn(files)}

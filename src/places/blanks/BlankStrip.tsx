@@ -1,4 +1,5 @@
 'use client';
+import { useState } from 'react';
 import { toast } from 'sonner';
 import { kindOf } from '@/core/blank/kinds';
 import { differences, numbersOf, withNumber } from '@/core/blank/numbers';
@@ -19,6 +20,7 @@ import { NumberRow } from './NumberRow';
 import { SplitField } from './SplitField';
 import { Fact, Heading } from '@/ui/StripParts';
 import { today } from '@/state/today';
+import { StartDesign } from '../shell/StartDesign';
 import { TryOn } from './TryOn';
 import { Popup } from '@/ui/Popup';
 import { tellDone } from '@/ui/tell';
@@ -61,6 +63,7 @@ export function BlankStrip({
           {faces.length > 1 && `, ${face.name.toLowerCase()}`}
         </span>
       </p>
+      <Begin blankId={blank.id} />
       <Measures resolved={resolved} />
       <HouseNumbers resolved={resolved} />
       <Limits resolved={resolved} />
@@ -70,6 +73,31 @@ export function BlankStrip({
       <Templates resolved={resolved} />
       <Verbs resolved={resolved} onChoose={onChoose} />
     </aside>
+  );
+}
+
+/** The first thing to do with a blank. */
+function Begin({ blankId }: { blankId: string }) {
+  const [asked, setAsked] = useState(false);
+  return (
+    <p className="mt-2">
+      <button
+        className="action"
+        onClick={() => {
+          setAsked(true);
+        }}
+      >
+        Start a design on it
+      </button>
+      {asked && (
+        <StartDesign
+          blankId={blankId}
+          onClose={() => {
+            setAsked(false);
+          }}
+        />
+      )}
+    </p>
   );
 }
 

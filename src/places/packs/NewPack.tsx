@@ -4,6 +4,7 @@ import { useId, useState } from 'react';
 import { tellingFinding } from '@/core/check/docket';
 import type { Fit } from '@/core/fit/schema';
 import type { Sheet } from '@/core/sheet/schema';
+import { byVersion, fitTitle } from '@/core/fit/version';
 import { currentDocket } from '@/state/bench/dockets';
 import { useShop, type Shop } from '@/state/shop/shop';
 import { VerdictShape, VERDICT_WORDS } from '@/ui/Verdict';
@@ -303,10 +304,17 @@ function rowsOf(shop: Shop): Row[] {
       const { blank, spec } = resolved;
       const verdict = verdictOf(fit, shop);
       return [
-        { fit, order: design.order, design: design.name, blank: blank.name, house: spec.house, verdict },
+        {
+          fit,
+          order: design.order,
+          design: fitTitle(design, fit),
+          blank: blank.name,
+          house: spec.house,
+          verdict,
+        },
       ];
     })
-    .sort((a, b) => a.order - b.order || a.blank.localeCompare(b.blank));
+    .sort((a, b) => a.order - b.order || a.blank.localeCompare(b.blank) || byVersion(a.fit, b.fit));
 }
 
 function verdictOf(fit: Fit, shop: Shop) {

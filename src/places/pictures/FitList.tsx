@@ -44,6 +44,7 @@ export function FitList({
               className="w-full text-sm"
             >
               {blankOf(fit, shop)?.blank.name ?? fit.blankId}
+              {fit.version && `, ${fit.version.name}`}
             </Checkbox>
           ))}
         </fieldset>

@@ -1,15 +1,18 @@
 'use client';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import { tellingFinding } from '@/core/check/docket';
+import { rank } from '@/core/check/finding';
 import type { Design, Fit } from '@/core/fit/schema';
 import { currentDocket } from '@/state/bench/dockets';
 import { previewUrl } from '@/state/artwork/previews';
 import { blankOf } from '@/state/shop/library';
-import { contextOf, useShop } from '@/state/shop/shop';
+import { contextOf, useShop, type Shop } from '@/state/shop/shop';
 import { FitDrawing } from '@/ui/flat/FitDrawing';
 import { SetDrawing } from '@/ui/flat/SetDrawing';
 import { VERDICT_INK, VERDICT_WORDS, VerdictShape } from '@/ui/Verdict';
 import { Hint } from '@/ui/Hint';
+import { MenuLine, VerbMenu } from '@/ui/Menu';
+import { spotMark } from './spots';
 
 export const CELL_WIDTH = 148;
 const DRAWING_HEIGHT = 104;
@@ -19,23 +22,29 @@ interface Props {
   /** px that the drawing is laid out for; a narrower cell shows it smaller. */
   drawingWidth: number;
   design: Design;
-  fit: Fit | undefined;
+  /** Its fits on this blank, in order. */
+  versions: readonly Fit[];
   onFit: () => void;
   onOpen: (fitId: string) => void;
+  /** Makes another version beside the only one, or shows them all. */
+  onVersions: () => void;
   onRemove: () => void;
 }
 
 /** A cell of the range: the fit itself drawn small with its verdict, or one click from being fitted. */
-export function Cell({ column, drawingWidth, design, fit, onFit, onOpen, onRemove }: Props) {
+export function Cell({ column, drawingWidth, design, versions, onFit, onOpen, onVersions, onRemove }: Props) {
   const artworks = useShop((shop) => shop.artworks);
+  // The worst of its versions speaks for the cell.
+  const fit = useShop((shop) => worstOf(versions, shop));
   const docket = useShop((shop) => (fit ? currentDocket(fit, shop) : undefined));
   const own = useShop((shop) => (fit && blankOf(fit, shop)) ?? column);
   const whole = useShop((shop) => !fit || contextOf(fit, shop) !== null);
   const { blank } = own;
   const face = shownFace(own, fit);
+  const mark = spotMark({ designId: design.id, blankId: column.blank.id });
   if (!fit) {
     return (
-      <td className="h-px border-b border-r border-rule p-0">
+      <td {...mark} className="h-px border-b border-r border-rule p-0">
         <button
           aria-label={`Fit ${design.name} on ${blank.name}`}
           onClick={onFit}
@@ -67,7 +76,7 @@ export function Cell({ column, drawingWidth, design, fit, onFit, onOpen, onRemov
     height: DRAWING_HEIGHT,
   };
   return (
-    <td className="group/cell relative border-b border-r border-rule p-[6px] align-top">
+    <td {...mark} className="group/cell relative border-b border-r border-rule p-[6px] align-top">
       <Hint words={telling?.message}>
         <button
           aria-label={`${design.name} on ${blank.name}: ${verdict ? VERDICT_WORDS[verdict] : 'measuring'}${verdict && verdict !== 'ready' ? `, ${word}` : ''}`}
@@ -94,22 +103,48 @@ export function Cell({ column, drawingWidth, design, fit, onFit, onOpen, onRemov
           >
             {verdict && <VerdictShape verdict={verdict} />}
             <span className="truncate">{word}</span>
+            {versions.length > 1 && (
+              <span className="ml-auto shrink-0 font-normal text-ink-2">{versions.length} versions</span>
+            )}
           </span>
         </button>
       </Hint>
-      <button
-        aria-label={`Take ${design.name} off ${blank.name}`}
-        onClick={onRemove}
-        className="verb absolute bottom-1.5 right-2 text-sm opacity-0 focus-visible:opacity-100 group-hover/cell:opacity-100"
+      <VerbMenu
+        label="Fit…"
+        spoken={`${design.name} on ${blank.name}: what can be done`}
+        align="end"
+        className="verb absolute bottom-1.5 right-2 bg-frame pl-1 text-sm opacity-0 focus-visible:opacity-100 group-hover/cell:opacity-100 data-[state=open]:opacity-100"
       >
-        Take off
-      </button>
+        <MenuLine
+          onSelect={() => {
+            onOpen(fit.id);
+          }}
+        >
+          {versions.length > 1 ? 'Its versions side by side…' : 'Open it on the bench'}
+        </MenuLine>
+        {versions.length === 1 && (
+          <>
+            <MenuLine onSelect={onVersions}>Another version beside it…</MenuLine>
+            <MenuLine onSelect={onRemove}>Take it off this blank</MenuLine>
+          </>
+        )}
+      </VerbMenu>
     </td>
   );
 }
 
+/** The version with the worst verdict; the first of such, and one that cannot be measured before all. */
+function worstOf(versions: readonly Fit[], shop: Shop): Fit | undefined {
+  const grade = (fit: Fit) => {
+    if (!contextOf(fit, shop)) return 3;
+    const verdict = currentDocket(fit, shop)?.verdict;
+    return verdict ? rank(verdict) : -1;
+  };
+  return [...versions].sort((a, b) => grade(b) - grade(a))[0];
+}
+
 /** The face that speaks for a fit: the first that carries something. */
-function shownFace({ faces }: ResolvedBlank, fit: Fit | undefined): ResolvedBlank['faces'][number] {
+export function shownFace({ faces }: ResolvedBlank, fit: Fit | undefined): ResolvedBlank['faces'][number] {
   const carrying = (fit?.faces ?? []).filter(({ pieces }) => pieces.length > 0).map(({ faceId }) => faceId);
   return faces.find(({ id }) => carrying.includes(id)) ?? faces[0]!;
 }

@@ -1,17 +1,32 @@
 'use client';
+import dynamic from 'next/dynamic';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import type { Verdict } from '@/core/check/finding';
 import { currentDocket } from '@/state/bench/dockets';
-import { importFiles } from '@/state/artwork/imports';
 import { sentence } from '@/state/sentence';
-import { designFromArtwork } from '@/state/shop/range';
+import { dropFiles } from '@/state/shop/dropped';
+import { addColumn, removeColumn } from '@/state/shop/range';
 import { contextOf, useShop } from '@/state/shop/shop';
+import { Checkbox } from '@/ui/Checkbox';
 import { DropTarget } from '@/ui/DropTarget';
+import { MenuLine, VerbMenu } from '@/ui/Menu';
+import { tellDone } from '@/ui/tell';
 import { VERDICT_INK, VERDICT_WORDS } from '@/ui/Verdict';
+import { StartDesign } from '../shell/StartDesign';
+import { usePaste } from '../shell/usePaste';
+import type { Asked } from './asked';
 import { RangeTable } from './RangeTable';
+import { dropSpotOf, spotOf } from './spots';
 import { Segments } from '@/ui/Toggle';
+
+// Fetched when they are first asked for: the range opens without them.
+const DesignDialog = dynamic(() => import('./design/DesignDialog').then((module) => module.DesignDialog));
+const VersionsDialog = dynamic(() =>
+  import('./design/VersionsDialog').then((module) => module.VersionsDialog),
+);
 
 type Filter = 'all' | 'needs work' | 'ready';
 const FILTERS: readonly Filter[] = ['all', 'needs work', 'ready'];
@@ -20,9 +35,13 @@ const FILTERS: readonly Filter[] = ['all', 'needs work', 'ready'];
 export function Range() {
   const shop = useShop();
   const [filter, setFilter] = useState<Filter>('all');
+  const [search, setSearch] = useState('');
+  const [asked, setAsked] = useState<Asked>(null);
   const router = useRouter();
   const columns = shop.settings.columns.flatMap((id) => shop.blanks.get(id) ?? []);
   const designs = [...shop.designs.values()].sort((a, b) => a.order - b.order);
+  const wanted = search.trim().toLocaleLowerCase();
+  const found = designs.filter(({ name }) => name.toLocaleLowerCase().includes(wanted));
   const shown = [...shop.fits.values()].filter(
     (fit) => shop.designs.has(fit.designId) && shop.settings.columns.includes(fit.blankId),
   );
@@ -31,27 +50,30 @@ export function Range() {
   const count = (verdict: Verdict) => verdicts.filter((one) => one === verdict).length;
   const measuring = verdicts.filter((one) => one === undefined).length;
 
-  const bringIn = async (files: File[]) => {
+  const bringIn = async (files: File[], on: Element | null) => {
     try {
-      const artworks = await importFiles(files);
-      for (const artwork of artworks) {
-        const used = [...useShop.getState().designs.values()].some(({ artworks: own }) =>
-          own.some((one) => one.artworkId === artwork.id),
-        );
-        if (!used) await designFromArtwork(artwork);
-      }
+      const done = await dropFiles(files, spotOf(on));
+      if (done) tellDone(done.said, done.undo);
     } catch (error) {
       toast(sentence(error));
     }
   };
+  usePaste((files, on) => void bringIn(files, on));
+  const open = (fitId: string) => {
+    router.push(`/bench/${fitId}`);
+  };
+  const leave = () => {
+    setAsked(null);
+  };
 
   return (
     <DropTarget
-      onFiles={(files) => void bringIn(files)}
+      onFiles={(files, on) => void bringIn(files, on)}
       label="Drop artwork: each becomes a design"
+      spotAt={dropSpotOf}
       className="flex min-h-0 grow flex-col"
     >
-      {(open) => (
+      {(pick) => (
         <>
           <div className="flex h-[46px] shrink-0 items-center gap-5 border-b border-rule bg-frame px-4">
             <h1 className="text-lg font-bold">
@@ -68,7 +90,17 @@ export function Range() {
                 measuring {measuring}
               </span>
             )}
-            <span className="ml-auto flex items-center gap-3 text-sm text-ink-2">
+            <input
+              type="search"
+              aria-label="Search designs by name"
+              placeholder="search designs"
+              value={search}
+              onChange={(event) => {
+                setSearch(event.target.value);
+              }}
+              className="ml-auto w-40 min-w-0 shrink border-b border-ink bg-frame px-1 py-0.5 text-sm"
+            />
+            <span className="flex items-center gap-3 text-sm text-ink-2">
               Show
               <Segments
                 label="Designs that are shown"
@@ -77,21 +109,28 @@ export function Range() {
                 onChange={setFilter}
               />
             </span>
-            <button className="action" onClick={open}>
+            <button className="action" onClick={pick}>
               Add artwork
             </button>
           </div>
           {designs.length === 0 ? (
-            <Empty onBringIn={open} />
+            <Empty
+              onBringIn={pick}
+              onStart={(blankId) => {
+                setAsked({ kind: 'start', blankId });
+              }}
+            />
           ) : (
             <RangeTable
               columns={columns}
-              designs={designs.filter((design) => matches(filter, design.id))}
-              onOpen={(fitId) => {
-                router.push(`/bench/${fitId}`);
-              }}
+              designs={found.filter((design) => matches(filter, design.id))}
+              onOpen={open}
+              onAsk={setAsked}
             />
           )}
+          {asked?.kind === 'design' && <DesignDialog designId={asked.designId} onClose={leave} />}
+          {asked?.kind === 'versions' && <VersionsDialog {...asked} onOpen={open} onClose={leave} />}
+          {asked?.kind === 'start' && <StartDesign blankId={asked.blankId} onClose={leave} />}
         </>
       )}
     </DropTarget>
@@ -107,19 +146,70 @@ export function Range() {
   }
 }
 
-function Empty({ onBringIn }: { onBringIn: () => void }) {
+/** What an empty shop begins with: what it prints on, then a picture or a bare face. */
+function Empty({ onBringIn, onStart }: { onBringIn: () => void; onStart: (blankId: string) => void }) {
+  const { blanks, settings } = useShop();
+  const all = [...blanks.values()].map(({ blank }) => blank);
+  const ticked = settings.columns;
   return (
-    <div className="grid grow place-items-center">
-      <div className="w-[430px] border-t-2 border-ink pt-4">
-        <p className="text-lg font-bold">Bring in the first artwork</p>
+    <div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-10 overflow-auto px-10 py-8">
+      <section aria-label="What you print on" className="border-t-2 border-ink pt-4">
+        <p className="text-lg font-bold">1. What will it be printed on?</p>
         <p className="mt-1 text-ink-2">
-          Drop a PNG, JPEG, TIFF, WebP, GIF or AVIF anywhere on this page. It becomes a design, a row; the
-          products it can go on are the columns. Nothing leaves this browser.
+          Tick what you sell: each is a column of the range. One that is not here is{' '}
+          <Link className="verb" href="/blanks/measure">
+            measured with a tape
+          </Link>{' '}
+          or taken from its house’s{' '}
+          <Link className="verb" href="/blanks/spec">
+            spec
+          </Link>
+          .
         </p>
-        <button className="action mt-4" onClick={onBringIn}>
+        <div className="mt-3 columns-2 gap-6 text-sm">
+          {all.map(({ id, name }) => (
+            <Checkbox
+              key={id}
+              className="break-inside-avoid"
+              checked={ticked.includes(id)}
+              onChange={(on) => void (on ? addColumn(id) : removeColumn(id))}
+            >
+              {name}
+            </Checkbox>
+          ))}
+        </div>
+      </section>
+      <section aria-label="The first design" className="border-t-2 border-ink pt-4">
+        <p className="text-lg font-bold">2. Bring in the first artwork</p>
+        <p className="mt-1 text-ink-2">
+          Drop a PNG, JPEG, TIFF, WebP, GIF, AVIF, SVG or PDF anywhere on this page, or paste a picture. It
+          becomes a design, a row. Nothing leaves this browser.
+        </p>
+        <button className="action mt-3" onClick={onBringIn}>
           Choose files
         </button>
-      </div>
+        <p className="mt-6 border-t border-rule pt-3 font-semibold">Or begin without a file</p>
+        <p className="mt-1 text-ink-2">Words and fills are drawn on the bench.</p>
+        <p className="mt-2">
+          <VerbMenu label="Start a design on…" disabled={ticked.length === 0}>
+            {ticked.flatMap((id) => {
+              const blank = blanks.get(id)?.blank;
+              return blank
+                ? [
+                    <MenuLine
+                      key={id}
+                      onSelect={() => {
+                        onStart(id);
+                      }}
+                    >
+                      {blank.name}
+                    </MenuLine>,
+                  ]
+                : [];
+            })}
+          </VerbMenu>
+        </p>
+      </section>
     </div>
   );
 }

@@ -1,4 +1,5 @@
 'use client';
+import { fitTitle } from '@/core/fit/version';
 import { useRouter } from 'next/navigation';
 import { useOffered } from '@/state/commands';
 import { useShop } from '@/state/shop/shop';
@@ -46,10 +47,18 @@ export function Everything({
     { heading: 'Places', items: [...marks, ...FURTHER].map(({ name, href }) => goes(href, name, href)) },
     {
       heading: 'Fits',
-      items: [...fits.values()].flatMap(({ id, designId, blankId }) => {
+      items: [...fits.values()].flatMap((fit) => {
+        const { id, designId, blankId } = fit;
         const design = designs.get(designId);
         return design
-          ? [goes(id, design.name, `/bench/${id}`, `on ${blanks.get(blankId)?.blank.name ?? blankId}`)]
+          ? [
+              goes(
+                id,
+                fitTitle(design, fit),
+                `/bench/${id}`,
+                `on ${blanks.get(blankId)?.blank.name ?? blankId}`,
+              ),
+            ]
           : [];
       }),
     },

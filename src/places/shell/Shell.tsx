@@ -108,7 +108,7 @@ export function Shell({ demo, children }: { demo: boolean; children: ReactNode }
             style: { pointerEvents: 'auto' },
             classNames: {
               toast: 'flex items-center gap-4 border border-ink bg-docket px-4 py-2.5 text-ink w-[360px]',
-              actionButton: 'verb ml-auto shrink-0',
+              actionButton: 'verb ml-auto min-h-6 shrink-0 px-1',
             },
           }}
         />

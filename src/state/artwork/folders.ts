@@ -1,5 +1,6 @@
 import { create } from 'zustand';
-import type { Design } from '@/core/fit/schema';
+import { withArtworks, type Design } from '@/core/fit/schema';
+import { roleOf } from '@/core/fit/place';
 import type { Artwork } from '@/store/schema';
 import type { Store } from '@/store/commit';
 import { commit } from '../shop/commit';
@@ -37,6 +38,11 @@ export async function designOf(name: string, artworks: readonly Artwork[]): Prom
   return result;
 }
 
+/** Artworks as a design has them, each in the role it is taken for. */
+export function inRoles(artworks: readonly Artwork[]): Design['artworks'] {
+  return artworks.map(({ id, facts }) => ({ artworkId: id, role: roleOf(facts) }));
+}
+
 /** The same as part of another act. */
 export async function newDesign(store: Store, name: string, artworks: readonly Artwork[]): Promise<Design> {
   const order = Math.max(-1, ...(await store.all('designs')).map((one) => one.order)) + 1;
@@ -45,12 +51,7 @@ export async function newDesign(store: Store, name: string, artworks: readonly A
     id: crypto.randomUUID(),
     name,
     order,
-    artworks: [...new Map(artworks.map((artwork) => [artwork.id, artwork])).values()].map(
-      ({ id, facts }) => ({
-        artworkId: id,
-        role: facts.alpha.present ? 'motif' : 'ground',
-      }),
-    ),
+    artworks: withArtworks([], inRoles(artworks)),
   };
   store.put('designs', design);
   return design;

@@ -36,6 +36,7 @@ export function docketKey(
       fit.soldIn,
       settings.unit,
       fit.colourId,
+      fit.version?.colours,
       fit.faces,
       pressKey(spec.id, { settings, profiles }),
       fit.accepted,

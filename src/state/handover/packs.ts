@@ -23,6 +23,7 @@ import { isTransfer, sheetFiles } from './sheets';
 import { patiently } from '../shop/commit';
 import { keep, takeOut } from '../shop/records';
 import { contextOf, useShop } from '../shop/shop';
+import { fileTitle, fitTitle, namedColours } from '@/core/fit/version';
 import { today } from '@/state/today';
 
 export interface PackAsked {
@@ -139,7 +140,8 @@ async function packFit(
   const context = fit && contextOf(fit, shop);
   if (!fit || !context) throw new Error('A fit of this pack is no longer whole: look at it in the range.');
   const { blank, design, artworks } = context;
-  const on = `${design.name} on ${blank.blank.name}`;
+  const called = fitTitle(design, fit);
+  const on = `${called} on ${blank.blank.name}`;
   const docket = currentDocket(fit) ?? (await measureExactly(fit, step(`Measuring ${on}`, 0, 0.3)));
   if (!docket) throw new Error(`${on} could not be measured: look at it on the bench.`);
   const reason = asked.reasons.get(fitId)?.trim() ?? '';
@@ -151,7 +153,7 @@ async function packFit(
   const swatches = await swatchesIn(fit, artworks);
   const sheet = docketPage({
     shop: shop.settings.shopName,
-    design: design.name,
+    design: called,
     blank,
     fit,
     docket,
@@ -167,7 +169,8 @@ async function packFit(
   const job = await fitJob(fit, blank, artworks);
   const page = await engine.docketPage(job, sheet, step(`Docket, ${on}`, 0.8, 0.9));
   const picture = await packPicture(fit, blank, step(`Picture, ${on}`, 0.9, 1));
-  const folder = `${prefix}${safeName(design.name)}-${safeName(blank.blank.name)}`.slice(0, 80);
+  const folder =
+    `${prefix}${safeName(fileTitle(design, fit, blank.blank))}-${safeName(blank.blank.name)}`.slice(0, 100);
   const text = (words: string) => new Blob([words]);
   const files: ZipFile[] = [
     ...made.files.map(({ name, file }) => ({ path: `${folder}/${name}`, data: file })),
@@ -177,7 +180,7 @@ async function packFit(
     { path: `${folder}/docket.json`, data: text(JSON.stringify(sheet, null, 2)) },
     ...(swatches.length > 0
       ? [
-          { path: `${folder}/palette.gpl`, data: text(gplOf(design.name, swatches)) },
+          { path: `${folder}/palette.gpl`, data: text(gplOf(called, swatches)) },
           { path: `${folder}/palette.csv`, data: text(csvOf(swatches)) },
         ]
       : []),
@@ -186,7 +189,8 @@ async function packFit(
     files,
     fit: {
       fitId,
-      design: design.name,
+      design: called,
+      ...(fit.version && { version: { name: fit.version.name, colours: namedColours(blank.blank, fit) } }),
       blankId: blank.blank.id,
       blank: blank.blank.name,
       house: blank.spec.house,

@@ -13,8 +13,9 @@ import type { PictureFile } from '@/workers/messages';
 import { makeZip } from '@/workers/zip-client';
 import { fitJob } from '../bench/dockets';
 import { saveAs } from './download';
-import { contextOf, useShop } from '../shop/shop';
+import { contextOf, useShop, type Shop } from '../shop/shop';
 import { FORMATS } from '@/core/formats/registry';
+import { fitTitle } from '@/core/fit/version';
 
 export { PICTURE_FORMATS, type PictureFormat } from '@/files/picture';
 
@@ -141,12 +142,17 @@ export async function packPicture(fit: Fit, blank: ResolvedBlank, options: JobOp
   return file;
 }
 
+function titleOf(fit: Fit, { designs }: Shop): string {
+  const design = designs.get(fit.designId);
+  return design ? fitTitle(design, fit) : 'design';
+}
+
 /** What a picture's file is called. */
 export function pictureName(wanted: PictureWanted, style: PictureStyle): string {
   const shop = useShop.getState();
   const [fit] = wanted.fits;
   const parts: Record<string, string> = {
-    design: safeName(shop.designs.get(fit!.designId)?.name ?? 'design'),
+    design: safeName(titleOf(fit!, shop)),
     blank: safeName(contextOf(fit!, shop)?.blank.blank.name ?? 'blank'),
     scene: safeName(settingName(wanted.setting)),
     colour: safeName(wanted.colour.name),

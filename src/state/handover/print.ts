@@ -13,6 +13,7 @@ import { isSilent } from '../artwork/artworks';
 import { fitJob } from '../bench/dockets';
 import { saveAs } from './download';
 import { contextOf, useShop, type Shop } from '../shop/shop';
+import { fileTitle } from '@/core/fit/version';
 
 export interface MadePrints {
   /** What the files are of. */
@@ -38,12 +39,13 @@ export async function makePrintFiles(
   const context = contextOf(fit, useShop.getState());
   if (!context) throw new Error('An artwork of this fit is no longer here: bring it in again.');
   const { blank, design, artworks } = context;
-  const title = `${design.name} ${blank.blank.name}`;
+  const named = fileTitle(design, fit, blank.blank);
+  const title = `${named} ${blank.blank.name}`;
   const made = async (job: FitJob, one: PrintChoice, some: JobOptions) => {
     const files = await engine.printFiles(
       job,
       {
-        design: design.name,
+        design: named,
         faceIds: parts === 'faces' ? blank.faces.map(({ id }) => id) : [faceId],
         parts: parts === 'zones' || parts === 'pieces' ? parts : 'face',
         choice: one,

@@ -13,6 +13,7 @@ import { saveAs } from './download';
 import { commit } from '../shop/commit';
 import { keep, takeOut } from '../shop/records';
 import { contextOf, useShop, type Shop } from '../shop/shop';
+import { fitTitle } from '@/core/fit/version';
 
 export async function saveSheet(sheet: Sheet): Promise<void> {
   await keep('sheets', sheet);
@@ -51,7 +52,7 @@ export function printsIn(shop: Shop): Print[] {
       const pieces = fit.faces.find(({ faceId }) => faceId === face.id)?.pieces ?? [];
       if (!pieces.some(({ visible }) => visible)) return [];
       const which = blank.faces.length > 1 ? `, ${face.name.toLowerCase()}` : '';
-      const name = `${design.name} on ${blank.blank.name}${which}`;
+      const name = `${fitTitle(design, fit)} on ${blank.blank.name}${which}`;
       const cut = printCut(face);
       return [{ fitId: fit.id, faceId: face.id, name, ...printSize(face), bleed: face.bleed, cut }];
     });

@@ -35,7 +35,10 @@ export function removeLayout(blankId: string): Promise<() => Promise<void>> {
  * The faces that a new fit begins with by its blank's starting layout: a copy, the design's artworks where those of the
  * layout's own design were. What has no place in it is set as on a bare blank. Null where the blank has no layout.
  */
-export function facesByLayout(blank: ResolvedBlank, chosen: Design['artworks']): Fit['faces'] | null {
+export function facesByLayout(
+  blank: ResolvedBlank,
+  chosen: readonly Design['artworks'][number][],
+): Fit['faces'] | null {
   const { layouts, artworks } = useShop.getState();
   const layout = layouts.get(blank.blank.id);
   if (!layout) return null;

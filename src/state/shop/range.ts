@@ -22,17 +22,29 @@ export async function fitDesign(designId: string, blankId: string): Promise<Fit>
   const design = designs.get(designId);
   const resolved = blanks.get(blankId);
   if (!design || !resolved) throw new Error('The design or the blank is no longer here.');
-  const { blank, faces, method } = resolved;
   const chosen = design.artworks.flatMap(({ artworkId, role }) => {
     const named = artworks.get(artworkId);
-    const artwork = named && renditionFor(method, familyOf(named, artworks));
+    const artwork = named && renditionFor(resolved.method, familyOf(named, artworks));
     return artwork ? [{ artworkId: artwork.id, role, facts: artwork.facts }] : [];
   });
-  const bare: Fit = {
+  const shown = chosen.map(({ artworkId }) => artworks.get(artworkId)!);
+  const fit = await withCuts(bareFit(design, resolved, chosen), resolved, shown);
+  await saveFit(fit);
+  return fit;
+}
+
+/** A fit as it begins: by its blank's starting layout, or with the chosen artworks alone on its first face. */
+export function bareFit(
+  design: Pick<Design, 'id' | 'name'>,
+  resolved: ResolvedBlank,
+  chosen: readonly Chosen[],
+): Fit {
+  const { blank, faces } = resolved;
+  return {
     upfit: 'fit/1',
     id: crypto.randomUUID(),
-    designId,
-    blankId,
+    designId: design.id,
+    blankId: blank.id,
     blankVersion: blank.version,
     colourId: blank.colours[0]!.id,
     stateId: null,
@@ -41,14 +53,10 @@ export async function fitDesign(designId: string, blankId: string): Promise<Fit>
       ? [toBeCut(resolved, bareFace(faces[0]!, chosen), design.name)]
       : (facesByLayout(resolved, chosen) ?? [bareFace(faces[0]!, chosen)]),
   };
-  const shown = chosen.map(({ artworkId }) => artworks.get(artworkId)!);
-  const fit = await withCuts(bare, resolved, shown);
-  await saveFit(fit);
-  return fit;
 }
 
 /** A face with a design's grounds covering its bleed, and its motifs inside its safe area on top of them. */
-function bareFace(face: PrintFace, chosen: readonly Chosen[]): Fit['faces'][number] {
+export function bareFace(face: PrintFace, chosen: readonly Chosen[]): Fit['faces'][number] {
   const order = { ground: 0, motif: 1 };
   const pieces = [...chosen]
     .sort((a, b) => order[a.role] - order[b.role])
@@ -61,7 +69,8 @@ function toBeCut(blank: ResolvedBlank, face: FitFace, name: string): FitFace {
   return { ...face, faceId: 'sticker-1', cut: { ...usualCut(blank), name, d: '', of: '' } };
 }
 
-type Chosen = Design['artworks'][number] & { facts: Facts };
+/** An artwork of a design with what was measured in it. */
+export type Chosen = Design['artworks'][number] & { facts: Facts };
 
 /** An artwork and its renditions, itself first. */
 function familyOf(artwork: Artwork, artworks: ReadonlyMap<string, Artwork>): Artwork[] {

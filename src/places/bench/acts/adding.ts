@@ -1,6 +1,6 @@
 import { toast } from 'sonner';
 import { wayRound } from '@/core/blank/kinds';
-import { newFill, newPiece } from '@/core/fit/place';
+import { newFill, newPiece, roleOf } from '@/core/fit/place';
 import { newRepeat, oneOf } from '@/core/fit/repeat';
 import { rgbOf } from '@/core/colour/hex';
 import { labOf } from '@/core/colour/lab';
@@ -29,9 +29,7 @@ export async function addPieces({ face }: Live, added: readonly Piece[]): Promis
 export function addArtworks(live: Live, artworks: Live['artworks']): Promise<void> {
   return addPieces(
     live,
-    artworks.map(({ id, facts }) =>
-      newPiece(crypto.randomUUID(), id, facts, facts.alpha.present ? 'motif' : 'ground', live.face),
-    ),
+    artworks.map(({ id, facts }) => newPiece(crypto.randomUUID(), id, facts, roleOf(facts), live.face)),
   );
 }
 

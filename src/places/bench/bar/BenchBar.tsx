@@ -8,6 +8,7 @@ import { useShop } from '@/state/shop/shop';
 import { FitMenu, SwapMenu } from './FitMenu';
 import { PrintButton } from '../print/PrintButton';
 import type { Live } from '../live/useLive';
+import { byVersion, fitTitle } from '@/core/fit/version';
 import { Hint } from '@/ui/Hint';
 
 /** What is on the bench, the way to its neighbours, undo and redo, and the print file. */
@@ -19,7 +20,7 @@ export function BenchBar({ live }: { live: Live }) {
   return (
     <div className="flex h-[38px] shrink-0 items-center gap-4 border-b border-rule bg-frame px-4">
       <h1 className="flex min-w-0 items-baseline gap-2 text-lg font-bold">
-        <span className="truncate">{design.name}</span>
+        <span className="truncate">{fitTitle(design, fit)}</span>
         <span className="text-base font-normal text-ink-2">on</span>
         <span className="whitespace-nowrap">{blank.blank.name}</span>
       </h1>
@@ -109,7 +110,8 @@ function useNeighbours(fitId: string): { at: number; count: number; before: stri
     .sort(
       (a, b) =>
         order.indexOf(a.designId) - order.indexOf(b.designId) ||
-        settings.columns.indexOf(a.blankId) - settings.columns.indexOf(b.blankId),
+        settings.columns.indexOf(a.blankId) - settings.columns.indexOf(b.blankId) ||
+        byVersion(a, b),
     )
     .map(({ id }) => id);
   const at = ids.indexOf(fitId);

@@ -8,11 +8,11 @@ import { changeFace, changeFit } from '@/state/bench/open-fit';
 import { select, useHand } from '@/state/bench/hand';
 import { sentence } from '@/state/sentence';
 import { keepLayout, removeLayout } from '@/state/shop/layouts';
-import { previewUrl } from '@/state/artwork/previews';
 import { useShop } from '@/state/shop/shop';
 import { MenuHeading, MenuLine, MenuRule, VerbMenu } from '@/ui/Menu';
 import type { Live } from '../live/useLive';
 import { tellDone } from '@/ui/tell';
+import { ArtworkLine } from '../../shell/ArtworkLine';
 
 /** What is done with a fit as a whole: a face carried to another, a starting layout kept, other artwork in its places. */
 export function FitMenu({ live }: { live: Live }) {
@@ -109,17 +109,13 @@ export function SwapMenu({ live }: { live: Live }) {
           {[...artworks.values()]
             .filter(({ id }) => id !== shown.artworkId)
             .map((artwork) => (
-              <MenuLine
+              <ArtworkLine
                 key={artwork.id}
+                artwork={artwork}
                 onSelect={() => {
                   swap(new Map([[shown.artworkId, artwork.id]]));
                 }}
-              >
-                <span className="grid h-8 w-12 place-items-center bg-viewing">
-                  <img src={previewUrl(artwork)} alt="" className="max-h-7 max-w-11" />
-                </span>
-                <span className="max-w-56 truncate">{artwork.facts.name}</span>
-              </MenuLine>
+              />
             ))}
           <MenuRule />
         </>

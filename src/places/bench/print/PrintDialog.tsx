@@ -12,6 +12,7 @@ import { Dialog, LeaveDialog } from '@/ui/Dialog';
 import type { Live } from '../live/useLive';
 import type { PrintWork } from './usePrintWork';
 import { FORMATS, PRINT_FORMATS, type PrintFormat } from '@/core/formats/registry';
+import { fileTitle } from '@/core/fit/version';
 
 const MIRROR_SAID = {
   file: 'This file is mirrored: nobody else may mirror it again.',
@@ -45,7 +46,9 @@ export function PrintDialog({ live, work, onClose }: { live: Live; work: PrintWo
   const together = parts === 'faces' && format === 'pdf' && wanted.length > 1;
   const printed = together ? [{ face: { ...wanted[0]!.face, name: 'every face' } }] : wanted;
   const names = uniqueNames(
-    printed.map((one) => printFileName(design.name, blank, one.face, planPrint(blank, one.face, choice))),
+    printed.map((one) =>
+      printFileName(fileTitle(design, fit, blank.blank), blank, one.face, planPrint(blank, one.face, choice)),
+    ),
   );
   return (
     <Dialog title="Print files" className="top-24 w-[640px]" onClose={onClose}>

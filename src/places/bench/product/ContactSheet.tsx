@@ -8,6 +8,7 @@ import type { LookAt } from '@/state/bench/product';
 import { saveAs } from '@/state/handover/download';
 import { Dialog, LeaveDialog } from '@/ui/Dialog';
 import { shownColour, type Live } from '../live/useLive';
+import { fitTitle } from '@/core/fit/version';
 import { useProductView } from './useProductView';
 
 /** Room for a look's words beneath it, in px. */
@@ -68,7 +69,7 @@ export function ContactSheet({ live }: { live: Live }) {
   if (!open) return null;
   return (
     <Dialog
-      title={`${live.design.name} on ${live.blank.blank.name}, from all sides`}
+      title={`${fitTitle(live.design, live.fit)} on ${live.blank.blank.name}, from all sides`}
       className="top-[5vh] flex h-[88vh] w-[94vw] flex-col"
       shade
       onClose={() => {
@@ -103,7 +104,10 @@ function Looks({ live }: { live: Live }) {
     try {
       const picture = await view!.picture();
       const named = await withWords(picture, looks, cells, size!.width);
-      saveAs(named, `${safeName(live.design.name)}_${safeName(live.blank.blank.name)}_all-sides.png`);
+      saveAs(
+        named,
+        `${safeName(fitTitle(live.design, live.fit))}_${safeName(live.blank.blank.name)}_all-sides.png`,
+      );
     } catch (error) {
       toast(sentence(error));
     }

@@ -1,9 +1,9 @@
 'use client';
-import { previewUrl } from '@/state/artwork/previews';
 import { useShop } from '@/state/shop/shop';
 import { MenuHeading, MenuLine, MenuRule, VerbMenu } from '@/ui/Menu';
 import { addArtworks, addFill, addText } from '../acts/adding';
 import type { Live } from '../live/useLive';
+import { ArtworkLine } from '../../shell/ArtworkLine';
 
 /** What can be laid on the face. */
 export function AddMenu({ live, onBringIn }: { live: Live; onBringIn: () => void }) {
@@ -36,12 +36,7 @@ export function AddMenu({ live, onBringIn }: { live: Live; onBringIn: () => void
       <MenuRule />
       <MenuHeading>artwork that is here</MenuHeading>
       {[...artworks.values()].map((artwork) => (
-        <MenuLine key={artwork.id} onSelect={() => void addArtworks(live, [artwork])}>
-          <span className="grid h-8 w-12 place-items-center bg-viewing">
-            <img src={previewUrl(artwork)} alt="" className="max-h-7 max-w-11" />
-          </span>
-          <span className="max-w-56 truncate">{artwork.facts.name}</span>
-        </MenuLine>
+        <ArtworkLine key={artwork.id} artwork={artwork} onSelect={() => void addArtworks(live, [artwork])} />
       ))}
     </VerbMenu>
   );

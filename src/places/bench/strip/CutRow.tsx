@@ -15,6 +15,7 @@ import { useFilePicker } from '@/ui/useFilePicker';
 import type { Live } from '../live/useLive';
 import { Row } from './Row';
 import { aspectsOf } from '@/core/blank/kinds';
+import { fitTitle } from '@/core/fit/version';
 
 const SHAPES: Record<Exclude<Cut['shape'], 'path'>, string> = {
   contour: 'the artwork’s outline',
@@ -105,7 +106,8 @@ export function CutRow({ live, cut }: { live: Live; cut: Cut }) {
             <MenuLine
               key={`${format}${faces.length}`}
               onSelect={() => {
-                const title = faces.length > 1 ? live.design.name : `${live.design.name} ${face.name}`;
+                const all = fitTitle(live.design, live.fit);
+                const title = faces.length > 1 ? all : `${all} ${face.name}`;
                 saveCutLines(title, cutPages(faces), format).catch((error: unknown) =>
                   toast(sentence(error)),
                 );

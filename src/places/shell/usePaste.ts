@@ -2,8 +2,11 @@
 import { useEffect, useRef } from 'react';
 import { format } from 'date-fns';
 
-/** Takes pictures that are pasted anywhere but into a field. */
-export function usePaste(onFiles: (files: File[]) => void): void {
+/**
+ * Takes pictures that are pasted anywhere but into a field, with what they are pasted on: what has the focus, or lies
+ * under the pointer.
+ */
+export function usePaste(onFiles: (files: File[], on: Element | null) => void): void {
   const take = useRef(onFiles);
   useEffect(() => {
     take.current = onFiles;
@@ -15,8 +18,11 @@ export function usePaste(onFiles: (files: File[]) => void): void {
       const files = [...(event.clipboardData?.files ?? [])];
       if (files.length === 0) return;
       event.preventDefault();
+      const focused = document.activeElement;
+      const on = focused && focused !== document.body ? focused : hovered();
       take.current(
         files.map((file) => (files.length === 1 && file.name === 'image.png' ? named(file) : file)),
+        on,
       );
     };
     window.addEventListener('paste', paste);
@@ -24,6 +30,11 @@ export function usePaste(onFiles: (files: File[]) => void): void {
       window.removeEventListener('paste', paste);
     };
   }, []);
+}
+
+/** The innermost thing under the pointer. */
+function hovered(): Element | null {
+  return [...document.querySelectorAll(':hover')].at(-1) ?? null;
 }
 
 /** A picture from the clipboard has no name of its own. */

@@ -1,0 +1,6 @@
+/** What is open over the range. */
+export type Asked =
+  | { kind: 'design'; designId: string }
+  | { kind: 'versions'; designId: string; blankId: string }
+  | { kind: 'start'; blankId: string }
+  | null;

@@ -1,0 +1,190 @@
+'use client';
+import { toast } from 'sonner';
+import type { ResolvedBlank } from '@/core/blank/resolve';
+import { tellingFinding } from '@/core/check/docket';
+import type { Design, Fit } from '@/core/fit/schema';
+import { coloursFor } from '@/core/fit/version';
+import { previewUrl } from '@/state/artwork/previews';
+import { currentDocket } from '@/state/bench/dockets';
+import { sentence } from '@/state/sentence';
+import { addVersion, setVersion, versionsOf } from '@/state/shop/designs';
+import { blankOf } from '@/state/shop/library';
+import { removeFit } from '@/state/shop/records';
+import { useShop } from '@/state/shop/shop';
+import { Checkbox } from '@/ui/Checkbox';
+import { Dialog, LeaveDialog } from '@/ui/Dialog';
+import { FitDrawing } from '@/ui/flat/FitDrawing';
+import { NameField } from '@/ui/NameField';
+import { tellDone } from '@/ui/tell';
+import { VERDICT_INK, VERDICT_WORDS, VerdictShape } from '@/ui/Verdict';
+import { shownFace } from '../Cell';
+
+interface Props {
+  designId: string;
+  blankId: string;
+  onOpen: (fitId: string) => void;
+  onClose: () => void;
+}
+
+const DRAWING = { width: 232, height: 190 };
+
+/** A design's fits on one blank side by side at one scale, each with its name and the product colours it is for. */
+export function VersionsDialog({ designId, blankId, onOpen, onClose }: Props) {
+  const shop = useShop();
+  const design = shop.designs.get(designId);
+  const blank = shop.blanks.get(blankId);
+  const versions = versionsOf(shop.fits.values(), designId, blankId);
+  if (!design || !blank || versions.length === 0) return null;
+  const last = versions.at(-1)!;
+  return (
+    <Dialog
+      title={`${design.name} on ${blank.blank.name}: ${versions.length} ${versions.length === 1 ? 'version' : 'versions'}`}
+      description="Each is a fit of its own. A version for some of the product’s colours is checked on those alone; files and packs say its name and its colours."
+      className="top-16 max-h-[86vh] w-[min(92vw,1080px)] overflow-auto"
+      shade
+      onClose={onClose}
+    >
+      <ul className="flex flex-wrap gap-x-6 gap-y-5">
+        {versions.map((fit) => (
+          <VersionCard
+            key={fit.id}
+            design={design}
+            blank={blankOf(fit, shop) ?? blank}
+            fit={fit}
+            isOnly={versions.length === 1}
+            onOpen={() => {
+              onOpen(fit.id);
+            }}
+          />
+        ))}
+      </ul>
+      <div className="mt-5 flex items-center gap-4 border-t border-rule pt-4">
+        <button
+          className="action"
+          onClick={() =>
+            void addVersion(last.id).then(({ result, undo }) => {
+              tellDone(`“${result.version?.name ?? ''}” begins as a copy.`, undo);
+            })
+          }
+        >
+          Another version
+        </button>
+        <LeaveDialog>Close</LeaveDialog>
+      </div>
+    </Dialog>
+  );
+}
+
+function VersionCard({
+  design,
+  blank,
+  fit,
+  isOnly,
+  onOpen,
+}: {
+  design: Design;
+  blank: ResolvedBlank;
+  fit: Fit;
+  isOnly: boolean;
+  onOpen: () => void;
+}) {
+  const artworks = useShop((shop) => shop.artworks);
+  const docket = useShop((shop) => currentDocket(fit, shop));
+  const face = shownFace(blank, fit);
+  const { colours } = blank.blank;
+  const named = fit.version?.colours ?? [];
+  const name = fit.version?.name ?? 'the first, without a name';
+  const shown = coloursFor(blank.blank, fit).find(({ id }) => id === fit.colourId) ?? colours[0]!;
+  const telling = docket && tellingFinding(docket.findings);
+  const set = (change: Parameters<typeof setVersion>[1]) => {
+    setVersion(fit.id, change).catch((error: unknown) => toast(sentence(error)));
+  };
+  return (
+    <li className="w-[232px]" aria-label={name}>
+      <NameField
+        small
+        value={fit.version?.name ?? ''}
+        label={`Name of the version ${name}`}
+        placeholder="no name yet"
+        onName={(typed) => {
+          set({ name: typed });
+        }}
+      />
+      <button
+        className="mt-1 block bg-viewing"
+        aria-label={`Open ${design.name}, ${name}, on the bench`}
+        onClick={onOpen}
+      >
+        <FitDrawing
+          blank={blank}
+          face={face}
+          sizeId={fit.sizeId}
+          pieces={fit.faces.find(({ faceId }) => faceId === face.id)?.pieces ?? []}
+          colour={shown.hex}
+          pictureOf={(id) => {
+            const artwork = artworks.get(id);
+            return artwork && previewUrl(artwork);
+          }}
+          factsOf={(id) => artworks.get(id)?.facts}
+          {...DRAWING}
+        />
+      </button>
+      <p
+        data-verdict={docket?.verdict}
+        className={`measure mt-1 flex min-h-6 items-center gap-1.5 text-sm font-semibold ${docket ? VERDICT_INK[docket.verdict] : 'text-ink-2'}`}
+      >
+        {docket && <VerdictShape verdict={docket.verdict} />}
+        <span className="truncate">
+          {!docket
+            ? 'measuring…'
+            : docket.verdict === 'ready'
+              ? VERDICT_WORDS.ready
+              : (telling?.word ?? VERDICT_WORDS[docket.verdict])}
+        </span>
+      </p>
+      {colours.length > 1 && (
+        <fieldset className="mt-1 border-t border-rule pt-1">
+          <legend className="float-left w-full text-sm text-ink-2">
+            {named.length === 0 ? 'for every colour' : `for ${named.length} of ${colours.length} colours`}
+          </legend>
+          <div className="clear-both flex flex-wrap gap-x-3">
+            {colours.map((colour) => (
+              <Checkbox
+                key={colour.id}
+                className="text-sm"
+                spoken={`${name} is for ${colour.name}`}
+                checked={named.includes(colour.id)}
+                onChange={(on) => {
+                  set({
+                    colours: colours
+                      .map(({ id }) => id)
+                      .filter((id) => (id === colour.id ? on : named.includes(id))),
+                  });
+                }}
+              >
+                {colour.name}
+              </Checkbox>
+            ))}
+          </div>
+        </fieldset>
+      )}
+      <p className="mt-1.5 flex gap-4 text-sm">
+        <button className="verb" onClick={onOpen}>
+          Open
+        </button>
+        {!isOnly && (
+          <button
+            className="verb"
+            onClick={() =>
+              void removeFit(fit.id).then((undo) => {
+                tellDone(`${design.name}, ${name}, is off ${blank.blank.name}.`, undo);
+              })
+            }
+          >
+            Take off
+          </button>
+        )}
+      </p>
+    </li>
+  );
+}
