@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { BlankSchema } from '@/core/blank/schema';
 
 // The desk reads what it is sent by its own understanding of it, and shares nothing with who sends.
 
@@ -45,6 +46,8 @@ export const ManifestForm = v.object({
       fitId: v.string(),
       blankId: v.string(),
       specId: v.string(),
+      /** A blank that is none of ours, as the customer measured it. */
+      measured: v.optional(BlankSchema),
       prints: v.array(PrintForm),
     }),
   ),

@@ -1,5 +1,7 @@
 import { shippedBlanks } from '@/core/blank/library';
 import { SPECS } from '@/core/blank/library/specs';
+import { METHODS } from '@/core/blank/methods';
+import { bodyTroubles } from '@/core/blank/troubles';
 import {
   printPixels,
   printSize,
@@ -28,8 +30,7 @@ export async function lookAt(fit: PackedFit, print: Print, bytes: Uint8Array): P
   const { path } = print;
   const blank = blankOf(fit);
   const face = blank && faceOf(blank, print);
-  if (!blank || !face)
-    return { path, verdict: 'fix', reasons: ['We do not print on this product: choose one of ours.'] };
+  if (!blank || !face) return { path, verdict: 'fix', reasons: [notOurs(fit)] };
   let decoded;
   try {
     const { pixels } = declared(bytes);
@@ -60,10 +61,27 @@ function faceOf({ blank, faces }: ResolvedBlank, { faceId, cut }: Print): PrintF
   return fits ? { ...own, id: faceId, ...cut, cornerRadius: 0 } : undefined;
 }
 
-function blankOf({ blankId, specId }: PackedFit): ResolvedBlank | undefined {
-  const shipped = shippedBlanks().find(({ blank }) => blank.id === blankId);
+/** The product: one of ours, or as the customer measured it where we print on such. */
+function blankOf({ blankId, specId, measured }: PackedFit): ResolvedBlank | undefined {
   const spec = SPECS.find(({ id }) => id === specId);
-  return shipped && spec && resolveBlank(shipped.blank, shipped.method, spec);
+  if (!spec) return undefined;
+  if (!measured) {
+    const shipped = shippedBlanks().find(({ blank }) => blank.id === blankId);
+    return shipped && resolveBlank(shipped.blank, shipped.method, spec);
+  }
+  const method = METHODS.find(({ id }) => id === measured.methodId);
+  const isFit = measured.id === blankId && method && spec.methods.includes(method.id);
+  if (!spec.takesMeasured || !isFit || bodyTroubles(measured.body, MM).length > 0) return undefined;
+  return resolveBlank({ ...measured, specId }, method, spec);
+}
+
+const MM = { unit: 'mm', inches: 'decimal' } as const;
+
+function notOurs({ specId, measured }: PackedFit): string {
+  const spec = SPECS.find(({ id }) => id === specId);
+  return !measured || spec?.takesMeasured
+    ? 'We do not print on this product: choose one of ours.'
+    : 'We print on our own products only, not on those a customer measured: choose one of ours.';
 }
 
 function fileReasons({ spec }: ResolvedBlank, format: string, bytes: number): string[] {

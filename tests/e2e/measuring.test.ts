@@ -142,6 +142,39 @@ describe('a new user with a tape', () => {
     );
     expect(seen.upright).toBe(true);
   });
+
+  test('who prints it is known before the pack; its house takes it by its measurements', async () => {
+    await page.says('[data-taken]', /Harl Kiln Works prints this as you measured it/);
+    const fitId = new URL(await browser.getCurrentUrl()).pathname.split('/').at(-1)!;
+    await browser.get(`${app.address}/packs?fit=${fitId}`);
+    await page.named('flag on Kiln cup', '[role=checkbox]');
+    for (const why of await browser.findElements(By.css('input[aria-label^="Why flag"]')))
+      await why.sendKeys('a proof');
+    await page.press('Make the pack');
+    await page.press('Send to a house');
+    await page.named('How many of flag on Kiln cup', 'input');
+    await page.press('Send the order');
+    await page.says('[data-order=arrived]', /Arrived at Harl Kiln Works: HK-\d{6}/);
+  });
+
+  test('a house that prints its own blanks only is said on the bench, in the docket and in the pack’s list', async () => {
+    await browser.get(`${app.address}/blanks?blank=kiln-cup`);
+    await page.choose('House that prints it', 'Corrie Transfer Co.');
+    await browser.get(app.address);
+    await (await page.named('flag on Kiln cup')).click();
+    await page.says('[data-taken=false]', /Corrie Transfer Co\. prints its own blanks only/);
+    await page.verdict('file-spec', 'look');
+    const fitId = new URL(await browser.getCurrentUrl()).pathname.split('/').at(-1)!;
+    await browser.get(`${app.address}/packs?fit=${fitId}`);
+    await page.says('table', /Corrie Transfer Co\. prints its own blanks only/);
+    for (const why of await browser.findElements(By.css('input[aria-label^="Why flag"]')))
+      await why.sendKeys('a proof');
+    await page.press('Make the pack');
+    await page.says('[role=note]', /Corrie Transfer Co\. has no desk here: save the zip/);
+    expect(await browser.findElements(By.xpath('//button[starts-with(., "Send to a house")]'))).toEqual([]);
+    await browser.get(`${app.address}/blanks?blank=kiln-cup`);
+    await page.choose('House that prints it', 'Harl Kiln Works');
+  });
 });
 
 /** The flag in the view from the front, along its own middle: its size in pixels, and whether red is above blue. */

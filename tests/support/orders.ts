@@ -7,6 +7,7 @@ import { planPrint, type PrintChoice } from '@/core/print/plan';
 import { writePrint } from '@/files/print';
 import { ZipMaker } from '@/files/zip';
 import type { Engine } from '@/imaging/engine';
+import type { ResolvedBlank } from '@/core/blank/resolve';
 import { blankById, faceOf, pieceAt, shown } from './fits';
 import { paint } from './pictures';
 
@@ -19,14 +20,14 @@ interface Made {
   format?: PrintFormat;
 }
 
-/** A print file of a blank's first face: what is given, or a picture in its middle. */
+/** A print file of the first face of a shipped blank, or of one's own: what is given, or a picture in its middle. */
 export async function print(
   engine: Engine,
-  blankId: string,
+  of: string | ResolvedBlank,
   choice: PrintChoice = {},
   some?: readonly Piece[],
 ): Promise<Uint8Array> {
-  const blank = blankById(blankId);
+  const blank = typeof of === 'string' ? blankById(of) : of;
   const face = faceOf(blank);
   const pieces = some ?? [pieceAt(face.width / 2, face.height / 2, 60, 40)];
   const plan = planPrint(blank, face, { mirrored: false, ...choice });
@@ -36,18 +37,26 @@ export async function print(
   ).bytes;
 }
 
-/** A pack of one fit with one print file, as Up Fit makes it, and the order for it. */
+/** A pack of one fit with one print file, as Up Fit makes it, and the order for it; one's own blank lies in it. */
 export async function packOf(
-  blankId: string,
+  of: string | ResolvedBlank,
   { bytes, mirrored = false, format = 'png' }: Made,
 ): Promise<{ pack: Blob; order: Order }> {
-  const { blank, spec, faces } = blankById(blankId);
+  const { blank, spec, faces } = typeof of === 'string' ? blankById(of) : of;
   const maker = new ZipMaker();
   const path = '01/print.png';
   await maker.add({ path, data: new Blob([bytes as Uint8Array<ArrayBuffer>]) });
   const faceId = faces[0]!.id;
   const fit = {
-    ...{ fitId: 'fit', design: 'd', blankId, blank: blank.name, house: spec.house, specId: spec.id },
+    ...{
+      fitId: 'fit',
+      design: 'd',
+      blankId: blank.id,
+      blank: blank.name,
+      house: spec.house,
+      specId: spec.id,
+    },
+    ...(typeof of !== 'string' && { measured: blank }),
     ...{ colour: 'White', size: null, verdict: 'ready' as const, reason: null, mirroring: null },
     prints: [
       {

@@ -8,6 +8,10 @@ import { changeMood, create, desks, finish, orders, part } from '@/desk/routes';
 import type { Engine } from '@/imaging/engine';
 import { loadNodeEngine } from '@/imaging/node';
 import * as v from 'valibot';
+import { resolveAmong, SPECS } from '@/core/blank/library';
+import { withNumber } from '@/core/blank/numbers';
+import type { ResolvedBlank } from '@/core/blank/resolve';
+import type { Blank } from '@/core/blank/schema';
 import { blankById, faceOf } from '../support/fits';
 import { packOf, print as printOf } from '../support/orders';
 
@@ -60,6 +64,45 @@ test('three desks say what they take before anything is sent', async () => {
   expect(list.map(({ id }) => id)).toEqual([HARL, DUNMERE, 'skerry-labels']);
   expect(new Set(list.map(({ mostBytes }) => mostBytes)).size).toBe(3);
   expect(list[0]!.partBytes).toBe(8 * 1024 * 1024);
+});
+
+describe('a blank that the customer measured', () => {
+  const withSizes = (body: Blank['body'], sizes: Readonly<Record<string, number>>): Blank['body'] =>
+    Object.entries(sizes).reduce((so, [id, mm]) => withNumber(so, id, mm)!, body);
+  const own = (
+    from: string,
+    change: Partial<Blank>,
+    sizes: Readonly<Record<string, number>>,
+  ): ResolvedBlank => {
+    const { blank } = blankById(from);
+    return resolveAmong(SPECS, { ...blank, ...change, body: withSizes(blank.body, sizes) });
+  };
+  const cup = own(
+    'tumbler-taper-480',
+    { id: 'kiln-cup', version: 1 },
+    { topDiameter: 84, bottomDiameter: 62 },
+  );
+  const corrected = own('mug-325', { version: 2 }, { diameter: 80 });
+
+  test('is printed by a house that takes such, by its own numbers; by those of another it is sent back', async () => {
+    for (const measured of [cup, corrected]) {
+      const bytes = await print(measured);
+      const answer = await sent(HARL, await packOf(measured, { bytes }));
+      expect([answer.number, reasonsIn(answer)]).toEqual([expect.stringMatching(/^HK-/), '']);
+      const other =
+        measured === cup ? own('tumbler-taper-480', { id: 'kiln-cup' }, { topDiameter: 70 }) : cup;
+      expect(reasonsIn(await sent(HARL, await packOf(other, { bytes })))).toMatch(/we need exactly/);
+    }
+  });
+
+  test('is sent back by a house that prints its own products only, and where its numbers make no product', async () => {
+    const shirt = own('shirt', { id: 'own-shirt' }, {});
+    const answer = await sent(DUNMERE, await packOf(shirt, { bytes: await print('shirt') }));
+    expect(reasonsIn(answer)).toMatch(/our own products only/);
+    const absurd = { ...cup, blank: { ...cup.blank, body: withSizes(cup.blank.body, { slant: 0.5 }) } };
+    const refused = await sent(HARL, await packOf(absurd, { bytes: await print('mug-325') }));
+    expect(reasonsIn(refused)).toMatch(/choose one of ours/);
+  });
 });
 
 describe('a pack that can be printed', () => {

@@ -87,6 +87,10 @@ export const HouseSpecSchema = v.object({
   cutRadius: v.optional(Positive),
   /** Who turns a transfer over; the house where it says nothing. */
   mirroring: v.optional(v.picklist(['file', 'driver', 'house'])),
+  /** Whether the house prints on blanks that its customers measured; nothing where it has not said. */
+  takesMeasured: v.optional(v.boolean()),
+  /** Whether it has a desk that packs are sent to from here. */
+  desk: v.optional(v.boolean()),
   press: v.nullable(
     v.object({
       celsius: Positive,

@@ -1,5 +1,6 @@
 import * as v from 'valibot';
 import { list } from '../bounds';
+import { BlankSchema } from '../blank/schema';
 import { VERDICTS } from '../check/finding';
 import { PRINT_FORMATS } from '../formats/registry';
 
@@ -39,6 +40,8 @@ export const PackedFitSchema = v.object({
   /** Which of several fits of a design it is, and the product colours it is for; null where for all. */
   version: v.optional(v.object({ name: v.string(), colours: v.nullable(v.array(v.string())) })),
   verdict: v.picklist(VERDICTS),
+  /** The blank itself, where the house does not know it: one that was measured, or corrected. */
+  measured: v.optional(BlankSchema),
   /** Why it is handed over although something in it is a Fix. */
   reason: v.nullable(v.string()),
   /** Who turns the print over for a transfer. */

@@ -1,21 +1,25 @@
 'use client';
 import Link from 'next/link';
 import { useId, useState } from 'react';
+import { takingOf, type Taking } from '@/core/blank/taking';
 import { tellingFinding } from '@/core/check/docket';
 import type { Fit } from '@/core/fit/schema';
 import type { Sheet } from '@/core/sheet/schema';
 import { byVersion, fitTitle } from '@/core/fit/version';
 import { currentDocket } from '@/state/bench/dockets';
+import { blankOf } from '@/state/shop/library';
 import { useShop, type Shop } from '@/state/shop/shop';
 import { VerdictShape, VERDICT_WORDS } from '@/ui/Verdict';
 import { usePackWork } from './usePackWork';
 import { Tick } from '@/ui/Checkbox';
+import { Hint } from '@/ui/Hint';
 
 interface Row {
   fit: Fit;
   design: string;
   blank: string;
   house: string;
+  taking: Taking;
   verdict: ReturnType<typeof verdictOf>;
 }
 
@@ -179,7 +183,7 @@ function Line({
 }
 
 function FitRow({
-  row: { fit, design, blank, house, verdict },
+  row: { fit, design, blank, house, taking, verdict },
   chosen,
   reason,
   onChoose,
@@ -195,7 +199,11 @@ function FitRow({
     <tr className="border-b border-rule align-baseline">
       <TickCells name={design} label={`${design} on ${blank}`} chosen={chosen} onChoose={onChoose} />
       <td className="max-w-48 truncate pr-4">{blank}</td>
-      <td className="max-w-48 truncate pr-4 text-ink-2">{house}</td>
+      <td className={`max-w-64 truncate pr-4 ${taking.takes === false ? 'text-look' : 'text-ink-2'}`}>
+        <Hint words={taking.words}>
+          <span>{taking.takes === false ? taking.words : house}</span>
+        </Hint>
+      </td>
       <td>
         <span className="flex items-baseline gap-2">
           {verdict ? (
@@ -298,7 +306,7 @@ function rowsOf(shop: Shop): Row[] {
   return [...shop.fits.values()]
     .flatMap((fit) => {
       const design = shop.designs.get(fit.designId);
-      const resolved = shop.blanks.get(fit.blankId);
+      const resolved = blankOf(fit, shop);
       const laid = fit.faces.some(({ pieces }) => pieces.some(({ visible }) => visible));
       if (!design || !resolved || !laid) return [];
       const { blank, spec } = resolved;
@@ -310,6 +318,7 @@ function rowsOf(shop: Shop): Row[] {
           design: fitTitle(design, fit),
           blank: blank.name,
           house: spec.house,
+          taking: takingOf(resolved),
           verdict,
         },
       ];

@@ -7,6 +7,7 @@ import { sentence } from '@/state/sentence';
 import { removePack, savePack } from '@/state/handover/packs';
 import type { StoredPack } from '@/core/pack/record';
 import { VerdictShape, VERDICT_WORDS } from '@/ui/Verdict';
+import { useShop } from '@/state/shop/shop';
 import { Orders } from './Orders';
 import { SendDialog } from './SendDialog';
 import { sayBytes, sayDay } from './words';
@@ -23,6 +24,10 @@ const MIRRORED = {
 export function PackDetail({ pack }: { pack: StoredPack }) {
   const { manifest, bytes, sha256 } = pack;
   const [sending, setSending] = useState(false);
+  const specs = useShop((shop) => shop.specs);
+  const houses = [...new Set(manifest.fits.map(({ house }) => house))];
+  // A house that is not in the shop any more may have one: it is asked for.
+  const hasDesk = manifest.fits.some(({ specId }) => specs.get(specId)?.desk !== false);
   const remove = async () => {
     const undo = await removePack(pack);
     tellDone(`“${manifest.name}” is taken out.`, undo);
@@ -47,16 +52,24 @@ export function PackDetail({ pack }: { pack: StoredPack }) {
           >
             Save the zip
           </button>
-          <button
-            className="action"
-            onClick={() => {
-              setSending(true);
-            }}
-          >
-            Send to a house…
-          </button>
+          {hasDesk && (
+            <button
+              className="action"
+              onClick={() => {
+                setSending(true);
+              }}
+            >
+              Send to a house…
+            </button>
+          )}
         </span>
       </header>
+      {!hasDesk && (
+        <p role="note" className="shrink-0 border-b border-rule px-5 py-2">
+          {houses.join(' and ')} {houses.length === 1 ? 'has' : 'have'} no desk here: save the zip, and send
+          it as {houses.length === 1 ? 'they ask' : 'each of them asks'}.
+        </p>
+      )}
       <div className="min-h-0 grow overflow-auto px-5 pb-5">
         <Orders pack={pack} />
         {manifest.notes !== '' && <p className="mt-3">{manifest.notes}</p>}

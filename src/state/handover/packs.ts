@@ -23,6 +23,7 @@ import { isTransfer, sheetFiles } from './sheets';
 import { patiently } from '../shop/commit';
 import { keep, takeOut } from '../shop/records';
 import { contextOf, useShop } from '../shop/shop';
+import { isShipped } from '@/core/blank/taking';
 import { fileTitle, fitTitle, namedColours } from '@/core/fit/version';
 import { today } from '@/state/today';
 
@@ -200,6 +201,7 @@ async function packFit(
       verdict: docket.verdict,
       reason: sheet.reason,
       mirroring: mirrorOwner(blank),
+      ...(!isShipped(blank.blank) && { measured: blank.blank }),
       prints: made.files.map(({ name, faceId, plan }) => ({
         path: `${folder}/${name}`,
         faceId,

@@ -21,6 +21,10 @@ type Asked = Pick<HouseSpec, 'id' | 'house' | 'methods'> & {
   unsure?: readonly ('bleed' | 'safe' | 'floor')[];
 };
 
+/** Houses that print on blanks their customers measured, and houses that have a desk. */
+const TAKE_MEASURED = ['Harl Kiln Works', 'Skerry Labels'];
+const WITH_DESKS = ['Harl Kiln Works', 'Dunmere Garment Print', 'Skerry Labels'];
+
 /** A spec as its house states it; what is left out is what most of these houses ask. */
 function spec(asked: Asked): HouseSpec {
   const number = (name: 'bleed' | 'safe' | 'floor', value: number) =>
@@ -45,6 +49,8 @@ function spec(asked: Asked): HouseSpec {
       maxBytes: stated((asked.mebibytes ?? 50) * MIB),
       naming: stated(NAMING),
     },
+    takesMeasured: TAKE_MEASURED.includes(asked.house),
+    desk: WITH_DESKS.includes(asked.house),
     press: asked.press ?? null,
   };
 }
@@ -184,7 +190,7 @@ export const SPECS: readonly HouseSpec[] = [
   }),
   spec({
     id: 'broadwater-wall',
-    house: 'Broadwater Banners',
+    house: 'Brathwick Banners',
     methods: ['large-format'],
     bleed: 5,
     safe: 15,
@@ -197,7 +203,7 @@ export const SPECS: readonly HouseSpec[] = [
   }),
   spec({
     id: 'broadwater-banner',
-    house: 'Broadwater Banners',
+    house: 'Brathwick Banners',
     methods: ['large-format'],
     bleed: 10,
     safe: 40,

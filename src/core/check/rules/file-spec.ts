@@ -1,4 +1,5 @@
 import { assumedAmong, type SpecNumber } from '../../blank/questions';
+import { takingOf } from '../../blank/taking';
 import { newFill } from '../../fit/place';
 import { FORMATS } from '../../formats/registry';
 import { planPrint, planTroubles, type PrintPlan } from '../../print/plan';
@@ -12,7 +13,7 @@ const RESTS: readonly SpecNumber[] = ['bleed', 'target', 'formats', 'pixels', 'd
 /** What the print file will be against what the house takes; a number that is only assumed is said. */
 export const fileSpec: Rule = {
   id: 'file-spec',
-  version: 1,
+  version: 2,
   rests: RESTS,
   name: 'File',
   check: (context) => {
@@ -21,7 +22,7 @@ export const fileSpec: Rule = {
     const size = `${plan.pixels.width} × ${plan.pixels.height} px`;
     const unmet = unmetRules(context, plan);
     const assumed = assumedAmong(context.blank, RESTS);
-    const notes = artworkNotes(context);
+    const notes = [...takingNotes(context), ...artworkNotes(context)];
     const verdict = unmet.length > 0 ? 'fix' : assumed.length + notes.length > 0 ? 'look' : 'ready';
     return [
       {
@@ -77,6 +78,12 @@ function unmetRules(context: CheckContext, plan: PrintPlan): Unmet[] {
     unmet.push({ word: 'Clear parts', message, remedies: [whiteUnder(context)] });
   }
   return unmet;
+}
+
+/** That the house does not print this blank, or has not said so. */
+function takingNotes({ blank }: CheckContext): { word: string; message: string }[] {
+  const { takes, words } = takingOf(blank);
+  return takes === false ? [{ word: 'Not theirs', message: `${words}: choose that, or another house.` }] : [];
 }
 
 /** Things in an artwork's own file that a house may print otherwise, by the codes of its notes. */

@@ -1,6 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useStore } from 'zustand';
+import { takingOf } from '@/core/blank/taking';
 import { showLength, showSize } from '@/core/length/show';
 import { redo, takeOver, undo, useBench } from '@/state/bench/open-fit';
 import { keepWaiting, useSaving } from '@/state/bench/save-queue';
@@ -31,6 +32,7 @@ export function BenchBar({ live }: { live: Live }) {
         {face.bleed > face.edge ? `bleed ${say(face.bleed - face.edge)}` : 'no bleed'} · safe {say(face.safe)}{' '}
         · {blank.method.name.toLowerCase()}
       </span>
+      <Printer blank={blank} />
       <span className="ml-auto flex shrink-0 items-center gap-4">
         <Stand live={live} />
         <SwapMenu live={live} />
@@ -61,6 +63,21 @@ export function BenchBar({ live }: { live: Live }) {
         <PrintButton live={live} />
       </span>
     </div>
+  );
+}
+
+/** Who prints this, known before anything is made; why not, where its house does not. */
+function Printer({ blank }: { blank: Live['blank'] }) {
+  const { takes, words } = takingOf(blank);
+  return (
+    <Hint words={words}>
+      <span
+        data-taken={String(takes)}
+        className={`measure min-w-0 shrink-[99999] truncate text-sm ${takes === false ? 'font-semibold text-look' : 'text-ink-2'}`}
+      >
+        {words}
+      </span>
+    </Hint>
   );
 }
 
