@@ -4,7 +4,9 @@ import { badArgument, readArgs, type Args } from './args';
 import { blanks } from './commands/blanks';
 import { check, CHECK_OPTIONS } from './commands/check';
 import { inspect } from './commands/inspect';
+import { picture, PICTURE_OPTIONS } from './commands/picture';
 import { render, RENDER_OPTIONS } from './commands/render';
+import { scenes } from './commands/scenes';
 import { template, TEMPLATE_OPTIONS } from './commands/template';
 
 type Command = {
@@ -16,6 +18,8 @@ const COMMANDS: Record<string, Command> = {
   inspect: { options: [], run: inspect },
   blanks: { options: [], run: blanks },
   check: { options: CHECK_OPTIONS, run: check },
+  scenes: { options: [], run: scenes },
+  picture: { options: PICTURE_OPTIONS, run: picture },
   render: { options: RENDER_OPTIONS, run: render },
   template: { options: TEMPLATE_OPTIONS, run: template },
 };

@@ -2,7 +2,7 @@ import type { ResolvedBlank } from '@/core/blank/resolve';
 import type { Finish } from '@/core/blank/schema';
 import type { Press } from '@/core/colour/press';
 import type { Fit } from '@/core/fit/schema';
-import { drawScene } from '@/core/mockup/draw';
+import { drawScene, type Pictured } from '@/core/mockup/draw';
 import { drawPhoto, photoPerMm } from '@/core/mockup/photo/draw';
 import type { PhotoScene } from '@/core/mockup/photo/schema';
 import { headlineOf, headlineRead, picturePpi, ppiFor, printsOf, type Headline } from '@/core/mockup/prints';
@@ -84,23 +84,30 @@ export function makePicture(
     return { raster, read: null };
   }
   const { scene } = setting;
-  const pictured = fits.map(({ blank, fit, colour }, i) => {
-    const faceId = onlyFace(blank, fit);
-    const model = modelOf(blank, fit.sizeId, faceId);
-    const look = {
-      colour,
-      finish: finishOf(blank, colour, model.finish),
-      ink: blank.method.ink,
-      raised: blank.method.raised,
-      prints: printed[i]!,
-    };
-    return { model, look };
-  });
+  const pictured = fits.map((one, i) => picturedAs(one, printed[i]));
   const raster = drawScene(scene, pictured, dress, { width, height, progress: rest });
   const headline = reads
     ? keep.headlines(keyOf(first!), () => headlineOf(first!.blank, first!.fit, first!.shown))
     : null;
   return { raster, read: headline && headlineRead(first!.blank, headline, eyesOf(scene)) };
+}
+
+/** A fit as a scene has it, with its prints. */
+export function picturedAs(
+  { blank, fit, colour }: Pick<FitPictured, 'blank' | 'fit' | 'colour'>,
+  prints: ReadonlyMap<string, Texture> = new Map(),
+): Pictured {
+  const model = modelOf(blank, fit.sizeId, onlyFace(blank, fit));
+  return {
+    model,
+    look: {
+      colour,
+      finish: finishOf(blank, colour, model.finish),
+      ink: blank.method.ink,
+      raised: blank.method.raised,
+      prints,
+    },
+  };
 }
 
 function keyOf({ blank, fit }: FitPictured): string {

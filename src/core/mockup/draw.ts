@@ -1,3 +1,4 @@
+import type { Camera } from '../product/camera';
 import { drawProducts } from '../product/draw';
 import { cameraIn, frameThings, viewingDistance } from '../product/frame';
 import type { Light } from '../product/light';
@@ -40,6 +41,20 @@ export function arranged({ places, backdrop }: Scene, fits: readonly Pictured[])
   });
 }
 
+/** What stands in a scene, and the camera that takes a picture of so many px of it. */
+export function shotOf(
+  scene: Scene,
+  fits: readonly Pictured[],
+  { width, height }: { width: number; height: number },
+): { standing: Standing[]; camera: Camera } {
+  const standing = arranged(scene, fits);
+  const { camera: shot } = scene;
+  const eye = { yaw: radians(shot.yaw), pitch: radians(shot.pitch) };
+  const distance = viewingDistance(standing.flatMap(({ meshes }) => meshes)) * shot.far;
+  const framed = frameThings(standing, [eye], distance, { width, height, margin: shot.margin });
+  return { standing, camera: cameraIn(framed, eye, 0) };
+}
+
 /** A scene with fits in it, as a picture of so many px. */
 export function drawScene(
   scene: Scene,
@@ -47,12 +62,8 @@ export function drawScene(
   dress: Dress,
   { width, height, progress = IN_SILENCE }: { width: number; height: number; progress?: Progress },
 ): Raster {
-  const standing = arranged(scene, fits);
-  const { camera: shot, backdrop } = scene;
-  const eye = { yaw: radians(shot.yaw), pitch: radians(shot.pitch) };
-  const distance = viewingDistance(standing.flatMap(({ meshes }) => meshes)) * shot.far;
-  const framed = frameThings(standing, [eye], distance, { width, height, margin: shot.margin });
-  const camera = cameraIn(framed, eye, 0);
+  const { standing, camera } = shotOf(scene, fits, { width, height });
+  const { backdrop } = scene;
   const grounds = groundsOf(standing);
   const lamp = lampOf(scene.light);
   const onFloor = backdrop.ground === 'sweep' || backdrop.ground === 'table';

@@ -1,6 +1,8 @@
 import * as v from 'valibot';
 import type { ResolvedBlank } from '../blank/resolve';
 import { productOf, type Family } from '../product/kinds';
+import { READABLE_ANGLE } from '../blank/bodies/round';
+import { wrapAngle } from '../product/views';
 import { PictureSizeSchema, SceneSchema, type PictureSize, type Scene } from './schema';
 import listed from './scenes.json';
 import sizes from './sizes.json';
@@ -46,6 +48,20 @@ export function familyOf(blank: ResolvedBlank): Family {
 export function scenesFor(blank: ResolvedBlank): Scene[] {
   const family = familyOf(blank);
   return SCENES.filter(({ families }) => families.length === 0 || families.includes(family));
+}
+
+const SIDES = { front: 0, right: 90, back: 180, left: -90 } as const;
+
+/** The sides of its first fit that a scene shows, as a viewer in front names them: those that read, within 60 degrees. */
+export function sidesIn(scene: Scene): string[] {
+  const eyes = scene.places
+    .filter(({ fit }) => fit === 0)
+    .map(({ turn }) => ((scene.camera.yaw - turn) * Math.PI) / 180);
+  return Object.entries(SIDES)
+    .filter(([, degrees]) =>
+      eyes.some((yaw) => Math.abs(wrapAngle(yaw - (degrees * Math.PI) / 180)) <= READABLE_ANGLE),
+    )
+    .map(([side]) => side);
 }
 
 /** How many fits a scene pictures together. */

@@ -2,7 +2,7 @@ import type { Progress, Raster } from '../raster/raster';
 import type { Camera } from './camera';
 import type { Light } from './light';
 import { paint } from './paint';
-import { fall, posed, type Standing } from './scene';
+import { fall, posed, type Standing, type Scene } from './scene';
 import { SurfaceShader } from './shader';
 import { turned, type Vector } from '../geometry/vector';
 
@@ -35,7 +35,11 @@ export interface Seen {
 
 /** What a place of the picture shows first; null where it shows none of the products. */
 export function seenAt(standing: readonly Standing[], camera: Camera, x: number, y: number): Seen | null {
-  const scene = fall(standing, camera);
+  return seenIn(fall(standing, camera), x, y);
+}
+
+/** The same, where many places are looked at. */
+export function seenIn(scene: Scene, x: number, y: number): Seen | null {
   const { triangles, near, places } = scene;
   let [best, nearest] = [null as Seen | null, 0];
   for (let i = 0; i < triangles.length / 3; i++) {

@@ -1,0 +1,84 @@
+import { writeFile } from 'node:fs/promises';
+import { extname } from 'node:path';
+import { UpFitError } from '@/core/errors';
+import { FORMATS } from '@/core/formats/registry';
+import { marksIn } from '@/core/mockup/marks';
+import { SCENES, scenesFor } from '@/core/mockup/scenes';
+import { PictureSizeSchema, USUAL_DRESS, type Scene } from '@/core/mockup/schema';
+import { picturePpi } from '@/core/mockup/prints';
+import type { Readers } from '@/files/artwork';
+import { makePicture, picturedAs, PICTURE_FORMATS, writePicture } from '@/files/picture';
+import * as v from 'valibot';
+import { badArgument, readNumber, required, type Args } from '../args';
+import type { Answer } from '../answer';
+import { PLACED_OPTIONS, readPlaced, type Placed } from '../placed';
+
+export const PICTURE_OPTIONS = [...PLACED_OPTIONS, 'scene', 'pixels', 'turn', 'out'] as const;
+
+/** `picture`: the product with the artwork on it in a scene, as a listing shows it; and where places of the flat are seen. */
+export async function picture(args: Args, readers: () => Promise<Readers>): Promise<Answer> {
+  const out = required(args, 'out');
+  const ending = extname(out).toLowerCase().slice(1);
+  const format = PICTURE_FORMATS.find((one) => (FORMATS[one].endings as readonly string[]).includes(ending));
+  if (!format) throw badArgument(`--out ends in .png, .jpg or .webp, not “.${ending}”.`);
+  const size = readPixels(args.values.get('pixels') ?? '1000x1000');
+  const ready = await readers();
+  const { blank, fit, facts, pixels } = await readPlaced(ready, args);
+  const scene = turned(findScene(required(args, 'scene'), blank), args.values.get('turn'));
+  const raster = await pixels(picturePpi(blank, fit, Math.max(size.width, size.height)));
+  const shown = { facts: () => facts, pixels: () => raster };
+  const pictured = { blank, fit, shown, colour: colourOf(blank, fit), press: null };
+  const { raster: drawn, read } = makePicture(
+    [pictured],
+    { scene },
+    { ...size, dress: USUAL_DRESS, reads: true },
+    { prints: (_, make) => make(), headlines: (_, make) => make() },
+  );
+  const { bytes } = writePicture(ready.engine, drawn, format);
+  await writeFile(out, bytes);
+  return {
+    json: {
+      out,
+      scene: scene.id,
+      pixels: size,
+      bytes: bytes.length,
+      read,
+      ...(args.switches.has('marks') && { marks: marksIn(scene, picturedAs(pictured), blank.faces, size) }),
+    },
+    text: `${out}: ${scene.name}, ${size.width} × ${size.height} px, ${bytes.length} bytes`,
+    status: 0,
+  };
+}
+
+function readPixels(text: string): { width: number; height: number } {
+  const [, width, height] = /^(\d+)\s*[x×]\s*(\d+)$/i.exec(text.trim()) ?? [];
+  const size = { width: Number(width), height: Number(height) };
+  const bounds = v.pick(PictureSizeSchema, ['width', 'height']);
+  if (!v.is(bounds, size))
+    throw badArgument(`--pixels wants two whole numbers of 64 to 6000, as in 1000x1000; not “${text}”.`);
+  return size;
+}
+
+/** A scene by its id that shows such products; `not-found` where there is none, with those there are. */
+function findScene(id: string, blank: Placed['blank']): Scene {
+  const own = scenesFor(blank);
+  const scene = own.find((one) => one.id === id);
+  if (scene) return scene;
+  const why = SCENES.some((one) => one.id === id)
+    ? `Scene “${id}” is not for ${blank.blank.name}`
+    : `There is no scene “${id}”`;
+  throw new UpFitError('not-found', `${why}: choose among ${own.map((one) => one.id).join(', ')}.`);
+}
+
+/** The scene with everything in it turned further, in degrees. */
+function turned(scene: Scene, by: string | undefined): Scene {
+  if (by === undefined) return scene;
+  const degrees = readNumber('turn', by);
+  return { ...scene, places: scene.places.map((place) => ({ ...place, turn: place.turn + degrees })) };
+}
+
+/** What the product is shown in: its colour, or the look of it that does not hide the print. */
+function colourOf({ blank }: Placed['blank'], fit: Placed['fit']): string {
+  const state = blank.states.find(({ hides }) => hides !== true);
+  return (state ?? blank.colours.find(({ id }) => id === fit.colourId) ?? blank.colours[0]!).hex;
+}
