@@ -5,6 +5,7 @@ import { blanks } from './commands/blanks';
 import { check, CHECK_OPTIONS } from './commands/check';
 import { inspect } from './commands/inspect';
 import { picture, PICTURE_OPTIONS } from './commands/picture';
+import { price, PRICE_OPTIONS } from './commands/price';
 import { render, RENDER_OPTIONS } from './commands/render';
 import { scenes } from './commands/scenes';
 import { template, TEMPLATE_OPTIONS } from './commands/template';
@@ -20,6 +21,7 @@ const COMMANDS: Record<string, Command> = {
   check: { options: CHECK_OPTIONS, run: check },
   scenes: { options: [], run: scenes },
   picture: { options: PICTURE_OPTIONS, run: picture },
+  price: { options: PRICE_OPTIONS, run: price },
   render: { options: RENDER_OPTIONS, run: render },
   template: { options: TEMPLATE_OPTIONS, run: template },
 };

@@ -1,0 +1,137 @@
+import Big from 'big.js';
+import * as v from 'valibot';
+import { list } from '../bounds';
+
+/** A decimal number as it is written, without a sign; kept as words, so that no cent is lost. */
+export const MoneySchema = v.pipe(v.string(), v.regex(/^\d{1,9}(\.\d{1,6})?$/));
+const Words = v.pipe(v.string(), v.trim(), v.maxLength(120));
+
+/** One line of a price list: what a house asks for a blank from a quantity on. Empty is what nobody has said. */
+export const PriceSchema = v.object({
+  house: Words,
+  blank: Words,
+  size: Words,
+  method: Words,
+  /** The quantity from which the price holds. */
+  from: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(1_000_000)),
+  /** Of one piece. */
+  price: v.nullable(MoneySchema),
+  /** Of each ink or screen, once an order. */
+  setup: v.nullable(MoneySchema),
+  /** Of one piece. */
+  postage: v.nullable(MoneySchema),
+  currency: v.pipe(v.string(), v.regex(/^[A-Z]{3}$/)),
+  /** Since when: `2026-11-28`. */
+  day: v.pipe(v.string(), v.isoDate()),
+});
+export type Price = v.InferOutput<typeof PriceSchema>;
+export const PricesSchema = list(PriceSchema, 20_000);
+
+export const PRICE_COLUMNS = [
+  'house',
+  'blank',
+  'size',
+  'method',
+  'from',
+  'price',
+  'setup',
+  'postage',
+  'currency',
+  'day',
+] as const;
+type Column = (typeof PRICE_COLUMNS)[number];
+
+/** What is wrong with a list, by the row as a table shows it (the head is row 1) and the column. */
+export interface PriceTrouble {
+  row: number;
+  column: Column;
+  message: string;
+}
+
+/** Reads the rows of a table, its head first, as a price list; every fault is told by row and column. */
+export function readPrices(table: readonly (readonly string[])[]): {
+  prices: Price[];
+  troubles: PriceTrouble[];
+} {
+  const head = (table[0] ?? []).map((word) => word.trim().toLowerCase());
+  const missing = PRICE_COLUMNS.filter((column) => !head.includes(column));
+  if (missing.length > 0) {
+    const message = `The table has no column ${missing.join(', ')}: its first row names them.`;
+    return { prices: [], troubles: [{ row: 1, column: missing[0]!, message }] };
+  }
+  const troubles: PriceTrouble[] = [];
+  const lines = table.slice(1).flatMap((cells, i) => {
+    if (cells.every((cell) => cell.trim() === '')) return [];
+    const row = i + 2;
+    const cell = (column: Column) => (cells[head.indexOf(column)] ?? '').trim();
+    const before = troubles.length;
+    const tell = (column: Column, message: string) => {
+      troubles.push({ row, column, message: `Row ${row}, ${column}: ${message}` });
+    };
+    const money = (column: Column): string | null => {
+      const text = cell(column);
+      if (text === '') return null;
+      const why = moneyTrouble(text);
+      if (why !== null) tell(column, why);
+      return text;
+    };
+    const from = cell('from') === '' ? 1 : Number(cell('from'));
+    if (!v.is(PriceSchema.entries.from, from))
+      tell('from', `“${cell('from')}” is no quantity: write a whole number from 1.`);
+    if (cell('blank') === '') tell('blank', 'say which blank it is for.');
+    if (!v.is(PriceSchema.entries.currency, cell('currency')))
+      tell('currency', `“${cell('currency')}” is no currency: write three letters, as EUR.`);
+    if (!v.is(PriceSchema.entries.day, cell('day')))
+      tell('day', `“${cell('day')}” is no day: write year, month and day, as 2026-11-28.`);
+    const price: Price = {
+      ...{ house: cell('house'), blank: cell('blank'), size: cell('size'), method: cell('method') },
+      ...{ from, price: money('price'), setup: money('setup'), postage: money('postage') },
+      ...{ currency: cell('currency'), day: cell('day') },
+    };
+    return troubles.length > before ? [] : [{ row, price }];
+  });
+  return { prices: lines.map(({ price }) => price), troubles: [...troubles, ...clashes(lines)] };
+}
+
+/** Why words are no sum of money; null where they are. */
+function moneyTrouble(text: string): string | null {
+  if (v.safeParse(MoneySchema, text).success) return null;
+  if (text.startsWith('-')) return `“${text}” is below zero: a price is not.`;
+  if (/^\d+,\d+$/.test(text)) return `“${text}” has a comma: write ${text.replace(',', '.')}.`;
+  return `“${text}” is no sum: write a number with a point, as 4.10.`;
+}
+
+/** The words by which prices belong to one thing of one house. */
+export const keyOfPrice = ({ house, blank, size, method }: Price): string =>
+  JSON.stringify([house, blank, size, method].map((word) => word.toLowerCase()));
+
+/** Quantities that are priced twice, larger ones that cost more, and two currencies for one thing. */
+function clashes(lines: readonly { row: number; price: Price }[]): PriceTrouble[] {
+  const groups = new Map<string, { row: number; price: Price }[]>();
+  for (const line of lines) {
+    const key = keyOfPrice(line.price);
+    groups.set(key, [...(groups.get(key) ?? []), line]);
+  }
+  return [...groups.values()].flatMap((group) => {
+    const sorted = [...group].sort((a, b) => a.price.from - b.price.from || a.row - b.row);
+    return sorted.slice(1).flatMap(({ row, price }, i): PriceTrouble[] => {
+      const before = sorted[i]!;
+      const told = (column: Column, message: string) => [
+        { row, column, message: `Row ${row}, ${column}: ${message}` },
+      ];
+      if (price.from === before.price.from)
+        return told('from', `row ${before.row} prices ${price.blank} from ${price.from} already: leave one.`);
+      if (price.currency !== before.price.currency)
+        return told(
+          'currency',
+          `row ${before.row} is in ${before.price.currency}: keep one currency a blank.`,
+        );
+      if (price.price !== null && before.price.price !== null && Big(price.price).gt(before.price.price))
+        return told(
+          'price',
+          `${price.price} from ${price.from} is more than ${before.price.price} from ${before.price.from}.`,
+        );
+      return [];
+    });
+  });
+}
