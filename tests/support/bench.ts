@@ -1,4 +1,4 @@
-import { mkdtempSync, readdirSync, readFileSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { By, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver';
@@ -177,7 +177,9 @@ export async function downloaded(
   folder: string,
   ending = '.png',
 ): Promise<{ name: string; bytes: Buffer }> {
-  const finished = () => readdirSync(folder).find((name) => name.endsWith(ending));
+  // Its name stands there empty until all of it has come down under another.
+  const finished = () =>
+    readdirSync(folder).find((name) => name.endsWith(ending) && statSync(join(folder, name)).size > 0);
   await browser.wait(() => finished() !== undefined, PATIENCE, 'no file came down');
   const name = finished()!;
   return { name, bytes: readFileSync(join(folder, name)) };

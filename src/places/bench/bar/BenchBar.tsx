@@ -73,7 +73,7 @@ function Printer({ blank }: { blank: Live['blank'] }) {
     <Hint words={words}>
       <span
         data-taken={String(takes)}
-        className={`measure min-w-0 shrink-[99999] truncate text-sm ${takes === false ? 'font-semibold text-look' : 'text-ink-2'}`}
+        className={`measure min-w-0 shrink-[99] truncate pr-1 text-sm ${takes === false ? 'font-semibold text-look' : 'text-ink-2'}`}
       >
         {words}
       </span>
