@@ -10,7 +10,6 @@ test('a house prints its own blanks, every one that is shipped', () => {
   for (const resolved of shippedBlanks())
     expect(takingOf(resolved)).toEqual({
       takes: true,
-      byMeasures: false,
       words: `${resolved.spec.house} prints this`,
     });
 });
@@ -18,12 +17,11 @@ test('a house prints its own blanks, every one that is shipped', () => {
 test('a measured or corrected blank is printed where the house takes such', () => {
   expect(takingOf(own('tumbler-taper-480'))).toEqual({
     takes: true,
-    byMeasures: true,
     words: 'Harl Kiln Works prints this as you measured it',
   });
   const corrected = resolveAmong(SPECS, { ...blankById('mug-325').blank, version: 2 });
   expect(isShipped(corrected.blank)).toBe(false);
-  expect(takingOf(corrected).byMeasures).toBe(true);
+  expect(takingOf(corrected).words).toMatch(/as you measured it/);
 });
 
 test('where it does not, the nearest of its own is named', () => {
@@ -42,7 +40,6 @@ test('a house that the seller wrote down is asked', () => {
   const resolved = resolveAmong([spec], { ...blankById('mug-325').blank, id: 'own-mug', specId: 'fogbell' });
   expect(takingOf(resolved)).toEqual({
     takes: null,
-    byMeasures: false,
     words: 'Ask Fogbell Print whether they print this',
   });
 });

@@ -5,8 +5,6 @@ import type { Blank } from './schema';
 /** Whether a house prints a blank; `null` where nobody has said. */
 export interface Taking {
   takes: boolean | null;
-  /** Whether it prints it by the measurements that come with the pack. */
-  byMeasures: boolean;
   /** For a person, whole: who prints it, or why not and what instead. */
   words: string;
 }
@@ -23,15 +21,13 @@ export function isShipped({ id, version }: Pick<Blank, 'id' | 'version'>): boole
 export function takingOf(resolved: ResolvedBlank): Taking {
   const { blank, spec } = resolved;
   const { house, takesMeasured } = spec;
-  if (isShipped(blank)) return { takes: true, byMeasures: false, words: `${house} prints this` };
-  if (takesMeasured === undefined)
-    return { takes: null, byMeasures: false, words: `Ask ${house} whether they print this` };
-  if (takesMeasured)
-    return { takes: true, byMeasures: true, words: `${house} prints this as you measured it` };
+  if (isShipped(blank)) return { takes: true, words: `${house} prints this` };
+  if (takesMeasured === undefined) return { takes: null, words: `Ask ${house} whether they print this` };
+  if (takesMeasured) return { takes: true, words: `${house} prints this as you measured it` };
   const nearest = nearestOwn(resolved);
   return {
     takes: false,
-    byMeasures: false,
+
     words: `${house} prints its own blanks only${nearest ? `; its nearest is ${nearest.name}` : ''}`,
   };
 }

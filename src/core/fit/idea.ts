@@ -1,6 +1,9 @@
 import * as v from 'valibot';
 
-const Words = v.pipe(v.string(), v.maxLength(4000));
+/** Letters of what is noted, and of an occasion's name, at most. */
+export const MOST_NOTED = 4000;
+export const MOST_OCCASION = 120;
+const Words = v.pipe(v.string(), v.maxLength(MOST_NOTED));
 /** A calendar day, as ISO 8601 writes it. */
 export const DaySchema = v.pipe(v.string(), v.isoDate());
 
@@ -13,8 +16,8 @@ export const IdeaSchema = v.object({
   ownWords: v.boolean(),
   /** Who would want it. */
   buyers: Words,
-  /** What it is for a certain day for; `day` is null where none is. */
-  occasion: v.object({ name: v.pipe(v.string(), v.maxLength(120)), day: v.nullable(DaySchema) }),
+  /** The day it is made for; null where there is none. */
+  occasion: v.object({ name: v.pipe(v.string(), v.maxLength(MOST_OCCASION)), day: v.nullable(DaySchema) }),
 });
 export type Idea = v.InferOutput<typeof IdeaSchema>;
 

@@ -41,8 +41,8 @@ export function marksIn(
         const where = whereOnProduct(stands, id, x, y);
         if (!where) return [];
         const { x: px, y: py } = project(camera, where.point);
-        const faces = dot(where.normal, minus(camera.eye, where.point)) > 0;
-        const first = faces ? seenIn(fallen, px, py) : null;
+        const towards = dot(where.normal, minus(camera.eye, where.point)) > 0;
+        const first = towards ? seenIn(fallen, px, py) : null;
         const seen =
           first?.product === thing && first.faceId === id && Math.hypot(first.x - x, first.y - y) < NEAR;
         return [{ thing, face: id, x, y, px, py, seen }];

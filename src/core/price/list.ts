@@ -1,6 +1,5 @@
 import Big from 'big.js';
 import * as v from 'valibot';
-import { list } from '../bounds';
 
 /** A decimal number as it is written, without a sign; kept as words, so that no cent is lost. */
 export const MoneySchema = v.pipe(v.string(), v.regex(/^\d{1,9}(\.\d{1,6})?$/));
@@ -25,7 +24,6 @@ export const PriceSchema = v.object({
   day: v.pipe(v.string(), v.isoDate()),
 });
 export type Price = v.InferOutput<typeof PriceSchema>;
-export const PricesSchema = list(PriceSchema, 20_000);
 
 export const PRICE_COLUMNS = [
   'house',
@@ -102,7 +100,7 @@ function moneyTrouble(text: string): string | null {
 }
 
 /** The words by which prices belong to one thing of one house. */
-export const keyOfPrice = ({ house, blank, size, method }: Price): string =>
+const keyOfPrice = ({ house, blank, size, method }: Price): string =>
   JSON.stringify([house, blank, size, method].map((word) => word.toLowerCase()));
 
 /** Quantities that are priced twice, larger ones that cost more, and two currencies for one thing. */

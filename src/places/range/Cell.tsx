@@ -26,7 +26,7 @@ interface Props {
   versions: readonly Fit[];
   onFit: () => void;
   onOpen: (fitId: string) => void;
-  /** Makes another version beside the only one, or shows them all. */
+  /** Makes another version beside the only one. */
   onVersions: () => void;
   onRemove: () => void;
 }

@@ -3,7 +3,7 @@ import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { toast } from 'sonner';
 import type { ResolvedBlank } from '@/core/blank/resolve';
-import type { Design } from '@/core/fit/schema';
+import type { Design, Fit } from '@/core/fit/schema';
 import { currentDocket } from '@/state/bench/dockets';
 import { sentence } from '@/state/sentence';
 import { addVersion, versionsOf } from '@/state/shop/designs';
@@ -18,6 +18,8 @@ import { DesignHead } from './DesignHead';
 
 interface Props {
   design: Design;
+  /** Its fits, on whatever blanks. */
+  fits: readonly Fit[];
   columns: readonly ResolvedBlank[];
   drawingWidth: number;
   above: Design | undefined;
@@ -32,6 +34,7 @@ interface Props {
 /** A design and its fits on the blanks of the range. */
 export function DesignRow({
   design,
+  fits,
   columns,
   drawingWidth,
   above,
@@ -44,9 +47,9 @@ export function DesignRow({
   const shop = useShop();
   const { attributes, listeners, setActivatorNodeRef, setNodeRef, transform, transition, isDragging } =
     useSortable({ id: design.id });
-  const own = columns.map(({ blank }) => versionsOf(shop.fits.values(), design.id, blank.id));
-  const fits = own.flat();
-  const ready = fits.filter((one) => currentDocket(one, shop)?.verdict === 'ready').length;
+  const own = columns.map(({ blank }) => versionsOf(fits, design.id, blank.id));
+  const shown = own.flat();
+  const ready = shown.filter((one) => currentDocket(one, shop)?.verdict === 'ready').length;
   const fit = (blankId: string) => {
     fitDesign(design.id, blankId).catch((error: unknown) => toast(sentence(error)));
   };
@@ -62,7 +65,7 @@ export function DesignRow({
       <DesignHead
         design={design}
         ready={ready}
-        fitted={fits.length}
+        fitted={shown.length}
         handle={{ attributes, listeners, setActivatorNodeRef }}
         above={above}
         under={under}
@@ -95,12 +98,10 @@ export function DesignRow({
               }}
               onVersions={() => {
                 if (!first) return;
-                if (versions.length > 1) askVersions(blankId);
-                else
-                  void addVersion(first.id).then(({ undo }) => {
-                    askVersions(blankId);
-                    tellDone(`${design.name} has two versions on ${column.blank.name}.`, undo);
-                  });
+                void addVersion(first.id).then(({ undo }) => {
+                  askVersions(blankId);
+                  tellDone(`${design.name} has two versions on ${column.blank.name}.`, undo);
+                });
               }}
               onRemove={() => {
                 if (!first) return;

@@ -12,7 +12,7 @@ import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrate
 import { trimSize, type PrintFace, type ResolvedBlank } from '@/core/blank/resolve';
 import { isToShape } from '@/core/cut/face';
 import { showSize, type UnitSetting } from '@/core/length/show';
-import type { Design } from '@/core/fit/schema';
+import type { Design, Fit } from '@/core/fit/schema';
 import { addColumn, removeColumn } from '@/state/shop/range';
 import { moveDesign } from '@/state/shop/designs';
 import { useShop } from '@/state/shop/shop';
@@ -22,6 +22,8 @@ import { DesignRow } from './DesignRow';
 import { MenuLine, VerbMenu } from '@/ui/Menu';
 import { tellDone } from '@/ui/tell';
 import { spotMark } from './spots';
+
+const NO_FITS: readonly Fit[] = [];
 
 /** Rows go up and down alone. */
 const DOWN_ONLY: Modifier[] = [({ transform }) => ({ ...transform, x: 0 })];
@@ -38,6 +40,7 @@ export function RangeTable({ columns, designs, onOpen, onAsk }: Props) {
   const shop = useShop();
   const { unit } = shop.settings;
   const drawingWidth = Math.max(CELL_WIDTH - 14, Math.min(238, 1000 / Math.max(1, columns.length)));
+  const fitsOf = byDesign(shop.fits.values());
   const spare = [...shop.blanks.values()].filter(
     ({ blank }) => !columns.some((column) => column.blank.id === blank.id),
   );
@@ -66,7 +69,7 @@ export function RangeTable({ columns, designs, onOpen, onAsk }: Props) {
         <table className="w-full border-separate border-spacing-0">
           <thead>
             <tr>
-              <th className="sticky left-0 top-0 z-20 w-[204px] min-w-[204px] border-b-2 border-r border-ink border-r-rule bg-frame px-4 py-2.5 text-left text-sm font-normal text-ink-2">
+              <th className="sticky left-0 top-0 z-20 w-[204px] min-w-[204px] border-b-2 border-r border-ink border-r-rule bg-frame py-2.5 pl-[30px] pr-4 text-left text-sm font-normal text-ink-2">
                 design ↓ blank →<br />
                 print area in {unit.unit}
               </th>
@@ -118,6 +121,7 @@ export function RangeTable({ columns, designs, onOpen, onAsk }: Props) {
                 <DesignRow
                   key={design.id}
                   design={design}
+                  fits={fitsOf.get(design.id) ?? NO_FITS}
                   columns={columns}
                   drawingWidth={drawingWidth}
                   above={designs[i - 1]}
@@ -136,6 +140,17 @@ export function RangeTable({ columns, designs, onOpen, onAsk }: Props) {
       </DndContext>
     </div>
   );
+}
+
+/** Fits by their design, so that no row goes through all of them. */
+function byDesign(fits: Iterable<Fit>): Map<string, Fit[]> {
+  const all = new Map<string, Fit[]>();
+  for (const fit of fits) {
+    const own = all.get(fit.designId);
+    if (own) own.push(fit);
+    else all.set(fit.designId, [fit]);
+  }
+  return all;
 }
 
 /** What a column's blank measures: its first print area, or the box of its arc. */

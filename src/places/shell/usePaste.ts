@@ -3,7 +3,7 @@ import { useEffect, useRef } from 'react';
 import { format } from 'date-fns';
 
 /**
- * Takes pictures that are pasted anywhere but into a field, with what they are pasted on: what has the focus, or lies
+ * Takes pictures that are pasted anywhere but into a field or a dialog, with what they are pasted on: what has the focus, or lies
  * under the pointer.
  */
 export function usePaste(onFiles: (files: File[], on: Element | null) => void): void {
@@ -13,7 +13,10 @@ export function usePaste(onFiles: (files: File[], on: Element | null) => void): 
   });
   useEffect(() => {
     const paste = (event: ClipboardEvent) => {
-      if (event.target instanceof Element && event.target.closest('input, textarea, [contenteditable]'))
+      if (
+        event.target instanceof Element &&
+        event.target.closest('input, textarea, [contenteditable], [role=dialog]')
+      )
         return;
       const files = [...(event.clipboardData?.files ?? [])];
       if (files.length === 0) return;

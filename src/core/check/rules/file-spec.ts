@@ -80,7 +80,7 @@ function unmetRules(context: CheckContext, plan: PrintPlan): Unmet[] {
   return unmet;
 }
 
-/** That the house does not print this blank, or has not said so. */
+/** That the house does not print this blank. */
 function takingNotes({ blank }: CheckContext): { word: string; message: string }[] {
   const { takes, words } = takingOf(blank);
   return takes === false ? [{ word: 'Not theirs', message: `${words}: choose that, or another house.` }] : [];

@@ -2,7 +2,7 @@
 import { valibotResolver } from '@hookform/resolvers/valibot';
 import { useId, useState } from 'react';
 import { Controller, useForm, type FieldPath } from 'react-hook-form';
-import { dayTrouble, IdeaSchema, NO_IDEA, type Idea } from '@/core/fit/idea';
+import { dayTrouble, IdeaSchema, MOST_NOTED, MOST_OCCASION, NO_IDEA, type Idea } from '@/core/fit/idea';
 import type { Design } from '@/core/fit/schema';
 import { noteIdea } from '@/state/shop/designs';
 import { changeSettings } from '@/state/shop/records';
@@ -21,18 +21,22 @@ export function IdeaForm({ design }: { design: Design }) {
     defaultValues: design.idea ?? NO_IDEA,
     mode: 'onBlur',
   });
+  const { dirtyFields, isDirty } = form.formState;
   const keep = form.handleSubmit(async (idea) => {
-    await noteIdea(design.id, idea);
+    // Only what was changed here: another window may have changed the rest.
+    const changed = Object.keys(idea).filter((key) => key in dirtyFields) as (keyof Idea)[];
+    await noteIdea(design.id, Object.fromEntries(changed.map((key) => [key, idea[key]])));
     form.reset(idea);
   });
   const keepChanged = () => {
-    if (form.formState.isDirty) void keep();
+    if (isDirty) void keep();
   };
   const words = (name: Words, label: string, rows = 1) => (
     <label className="flex flex-col border-b border-rule py-1.5 text-sm text-ink-2">
       {label}
       <textarea
         rows={rows}
+        maxLength={name === 'occasion.name' ? MOST_OCCASION : MOST_NOTED}
         {...form.register(name, { onBlur: keepChanged })}
         className="resize-y border-b border-transparent bg-docket text-base text-ink hover:border-rule focus:border-ink"
       />
