@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { BlankSchema } from '@/core/blank/schema';
+import { BlankSchema, HouseSpecSchema, MethodSchema } from '@/core/blank/schema';
 
 // The desk reads what it is sent by its own understanding of it, and shares nothing with who sends.
 
@@ -44,10 +44,14 @@ export const ManifestForm = v.object({
   fits: v.array(
     v.object({
       fitId: v.string(),
+      house: v.optional(Words, ''),
       blankId: v.string(),
       specId: v.string(),
       /** A blank that is none of ours, as the customer measured it. */
       measured: v.optional(BlankSchema),
+      /** A house that its customer wrote down, and its method where that is written too. */
+      spec: v.optional(HouseSpecSchema),
+      method: v.optional(MethodSchema),
       prints: v.array(PrintForm),
     }),
   ),
@@ -70,7 +74,9 @@ export const TakenForm = v.object({
   sha256: v.string(),
   reasons: v.array(v.string()),
   findings: v.array(FindingForm),
+  /** How the house numbers its orders, where it says. */
+  orderNumbers: v.optional(v.string()),
 });
 export type Taken = v.InferOutput<typeof TakenForm>;
 
-export type Answer = Omit<Taken, 'taken'> & { number: string | null };
+export type Answer = Omit<Taken, 'taken' | 'orderNumbers'> & { number: string | null };

@@ -1,6 +1,4 @@
 import { shippedBlanks } from '@/core/blank/library';
-import { SPECS } from '@/core/blank/library/specs';
-import { METHODS } from '@/core/blank/methods';
 import { bodyTroubles } from '@/core/blank/troubles';
 import {
   printPixels,
@@ -12,6 +10,7 @@ import {
 import { declared } from './declared';
 import { decode, type Decoded } from './decode';
 import type { FileFinding, PackedFit } from './forms';
+import { methodFor, specFor, type House } from './houses';
 import { pageSize } from './page-size';
 import { aspectsOf } from '@/core/blank/kinds';
 
@@ -26,11 +25,16 @@ const PAGE = 0.1;
 const GUIDE = 0.5;
 
 /** A print file against the house's own rules, from its bytes. */
-export async function lookAt(fit: PackedFit, print: Print, bytes: Uint8Array): Promise<FileFinding> {
+export async function lookAt(
+  house: House,
+  fit: PackedFit,
+  print: Print,
+  bytes: Uint8Array,
+): Promise<FileFinding> {
   const { path } = print;
-  const blank = blankOf(fit);
+  const blank = blankOf(house, fit);
   const face = blank && faceOf(blank, print);
-  if (!blank || !face) return { path, verdict: 'fix', reasons: [notOurs(fit)] };
+  if (!blank || !face) return { path, verdict: 'fix', reasons: [notOurs(house, fit)] };
   let decoded;
   try {
     const { pixels } = declared(bytes);
@@ -62,24 +66,23 @@ function faceOf({ blank, faces }: ResolvedBlank, { faceId, cut }: Print): PrintF
 }
 
 /** The product: one of ours, or as the customer measured it where we print on such. */
-function blankOf({ blankId, specId, measured }: PackedFit): ResolvedBlank | undefined {
-  const spec = SPECS.find(({ id }) => id === specId);
+function blankOf(house: House, fit: PackedFit): ResolvedBlank | undefined {
+  const { blankId, specId, measured } = fit;
+  const spec = specFor(house, fit);
   if (!spec) return undefined;
-  if (!measured) {
-    const shipped = shippedBlanks().find(({ blank }) => blank.id === blankId);
-    return shipped && resolveBlank(shipped.blank, shipped.method, spec);
-  }
-  const method = METHODS.find(({ id }) => id === measured.methodId);
-  const isFit = measured.id === blankId && method && spec.methods.includes(method.id);
+  const blank = measured ?? shippedBlanks().find((one) => one.blank.id === blankId)?.blank;
+  const method = blank && methodFor(house, blank.methodId, fit);
+  if (!method) return undefined;
+  if (!measured) return resolveBlank({ ...blank, specId }, method, spec);
+  const isFit = measured.id === blankId && spec.methods.includes(method.id);
   if (!spec.takesMeasured || !isFit || bodyTroubles(measured.body, MM).length > 0) return undefined;
   return resolveBlank({ ...measured, specId }, method, spec);
 }
 
 const MM = { unit: 'mm', inches: 'decimal' } as const;
 
-function notOurs({ specId, measured }: PackedFit): string {
-  const spec = SPECS.find(({ id }) => id === specId);
-  return !measured || spec?.takesMeasured
+function notOurs(house: House, fit: PackedFit): string {
+  return !fit.measured || specFor(house, fit)?.takesMeasured
     ? 'We do not print on this product: choose one of ours.'
     : 'We print on our own products only, not on those a customer measured: choose one of ours.';
 }

@@ -105,11 +105,11 @@ export function keepUpload(upload: Upload): void {
 }
 
 /** The next order number, written down before it is told: it is given once, also over a restart. */
-export function nextNumber(mark: string): string {
+export function nextCount(): number {
   const own = shelf();
   own.numbers++;
   writeWhole(join(own.folder, 'numbers.json'), own.numbers);
-  return `${mark}-${String(own.numbers).padStart(6, '0')}`;
+  return own.numbers;
 }
 
 function writeWhole(path: string, value: unknown): void {

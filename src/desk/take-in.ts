@@ -3,8 +3,7 @@ import { unzipSync } from 'fflate';
 import * as v from 'valibot';
 import { parseJson } from './door';
 import { ManifestForm, type FileFinding, type OrderForm, type Taken } from './forms';
-import type { House } from './houses';
-import { SPECS } from '@/core/blank/library/specs';
+import { specFor, type House } from './houses';
 import { lookAt } from './look';
 import { lookAtSheet } from './look-sheet';
 
@@ -38,19 +37,21 @@ export async function takeIn(house: House, order: OrderForm, pack: Uint8Array): 
 
   const findings: FileFinding[] = [];
   const reasons: string[] = [];
+  let orderNumbers: string | undefined;
   for (const line of order.lines) {
     const fit = manifest.fits.find(({ fitId }) => fitId === line.fitId);
-    const spec = SPECS.find(({ id }) => id === fit?.specId);
-    if (!fit || spec?.house !== house.name) {
-      reasons.push(`A line of the order is for ${spec?.house ?? 'no house'}, and we are ${house.name}.`);
+    const spec = fit && specFor(house, fit);
+    if (!fit || !spec) {
+      reasons.push(`A line of the order is for ${fit?.house ?? 'no house'}, and we are ${house.name}.`);
       continue;
     }
+    orderNumbers ??= spec.orderNumbers;
     for (const { faceId, path } of line.sides) {
       const print = fit.prints.find((one) => one.path === path);
       const bytes = files[path];
       if (!print || !bytes) reasons.push(`The order names ${path}, which is not in the pack.`);
       else if (!findings.some((one) => one.path === path))
-        findings.push(await lookAt(fit, { ...print, faceId }, bytes));
+        findings.push(await lookAt(house, fit, { ...print, faceId }, bytes));
     }
     if (line.sides.length === 0)
       reasons.push('A line of the order says nothing of which file goes on which side.');
@@ -65,7 +66,7 @@ export async function takeIn(house: House, order: OrderForm, pack: Uint8Array): 
     const count = bad.length === 1 ? '1 file cannot' : `${bad.length} files cannot`;
     return refused([...reasons, ...(bad.length > 0 ? [`${count} be printed as it stands.`] : [])], findings);
   }
-  return { taken: true, sha256, reasons: [], findings };
+  return { taken: true, sha256, reasons: [], findings, ...(orderNumbers !== undefined && { orderNumbers }) };
 }
 
 const MIB = 1024 * 1024;

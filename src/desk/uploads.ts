@@ -1,8 +1,8 @@
 import { open, rm } from 'node:fs/promises';
 import type { Answer, OrderForm } from './forms';
-import { houseById, type House } from './houses';
+import { houseById, numberBy, type House } from './houses';
 import { readPack } from './reader';
-import { keepUpload, nextNumber, packPath, shelf, uploadFor, type Upload } from './shelf';
+import { keepUpload, nextCount, packPath, shelf, uploadFor, type Upload } from './shelf';
 
 /** Begins an upload; one with the same key goes on where it stood. */
 export function beginUpload(house: House, order: OrderForm): Upload {
@@ -60,9 +60,9 @@ export function finishUpload(upload: Upload): Promise<Answer> | null {
 
 async function answerTo(upload: Upload): Promise<Answer> {
   const house = houseById(upload.houseId)!;
-  const { taken, ...said } = await readPack(house, upload.order, packPath(upload.id));
+  const { taken, orderNumbers, ...said } = await readPack(house, upload.order, packPath(upload.id));
   // Given in one step with being written down: no two orders share one.
-  const answer = { ...said, number: taken ? nextNumber(house.mark) : null };
+  const answer = { ...said, number: taken ? numberBy(nextCount(), house.mark, orderNumbers) : null };
   upload.answer = answer;
   keepUpload(upload);
   await rm(packPath(upload.id), { force: true });

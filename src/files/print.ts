@@ -15,6 +15,7 @@ import type { Engine, InkRaster } from '@/imaging/engine';
 import { part } from '@/imaging/measure';
 import { forecastBytes } from './forecast';
 import { onInks, type ForPress } from './inks';
+import { cutInksOf } from '@/core/blank/cut-inks';
 import { printPdf, type PdfLayer } from './pdf/print';
 import { readBack } from './readback';
 import { printSvg, type MadeLayer } from './svg/print';
@@ -84,7 +85,10 @@ async function writeAs(
       name: press.press.name,
       bytes: press.profile?.bytes ?? engine.pressProfile(),
     };
-    return printPdf(title, pages, profile, plan.mirrored);
+    return printPdf(title, pages, profile, {
+      mirrored: plan.mirrored,
+      cutInk: cutInksOf(asked.blank.spec).cut,
+    });
   }
   if (plan.format === 'svg') {
     const svg = printSvg(first!.face, svgLayers(engine, asked, first!, shown, progress));

@@ -4,6 +4,7 @@ const ANY_FIT = '/bench/any';
 const PAGES: readonly string[] = [
   '/',
   '/blanks',
+  '/blanks/houses',
   '/blanks/measure',
   '/blanks/spec',
   '/blanks/template',

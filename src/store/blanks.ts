@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { IdSchema } from '@/core/blank/basics';
-import { BlankSchema, HouseSpecSchema, type Blank } from '@/core/blank/schema';
+import { BlankSchema, HouseSpecSchema, MethodSchema, type Blank } from '@/core/blank/schema';
 
 /** One version of a blank that the seller made or changed. Older versions stay, since fits were made on them. */
 export const StoredBlankSchema = v.object({ key: v.string(), blank: BlankSchema });
@@ -11,6 +11,7 @@ export function versionKey({ id, version }: Pick<Blank, 'id' | 'version'>): stri
 }
 
 export const StoredSpecSchema = HouseSpecSchema;
+export const StoredMethodSchema = MethodSchema;
 
 /** A house's template picture under a face: where its page lies, in mm from the trim's top left. Never printed. */
 export const UnderlaySchema = v.object({

@@ -1,9 +1,15 @@
 import * as v from 'valibot';
-import { BLANKS, SPECS } from '@/core/blank/library';
+import { BLANKS, METHODS, SPECS } from '@/core/blank/library';
 import { artworkIdsOf, DesignSchema, FitSchema } from '@/core/fit/schema';
 import { StoredPackSchema } from '@/core/pack/record';
 import { SheetSchema } from '@/core/sheet/schema';
-import { StoredBlankSchema, StoredSpecSchema, UnderlaySchema, versionKey } from './blanks';
+import {
+  StoredBlankSchema,
+  StoredMethodSchema,
+  StoredSpecSchema,
+  UnderlaySchema,
+  versionKey,
+} from './blanks';
 import {
   HeadSchema,
   LayoutSchema,
@@ -58,6 +64,7 @@ const table = <S extends v.GenericSchema, const T extends Omit<TableOf<S>, 'sche
 
 const shippedBlanks = new Set(BLANKS.map(versionKey));
 const shippedSpecs = new Set(SPECS.map(({ id }) => id));
+const shippedMethods = new Set(METHODS.map(({ id }) => id));
 
 const artworks = (ids: Iterable<string>): Need[] => [...ids].map((key) => ({ table: 'artworks', key }));
 
@@ -121,8 +128,11 @@ export const TABLES = {
     name: ({ blank }) => blank.name,
     archive: { words: 'own blanks', files: [] },
     needs: {
-      tables: ['specs'],
-      of: ({ blank }) => (shippedSpecs.has(blank.specId) ? [] : [{ table: 'specs', key: blank.specId }]),
+      tables: ['specs', 'methods'],
+      of: ({ blank: { specId, methodId } }) => [
+        ...(shippedSpecs.has(specId) ? [] : [{ table: 'specs', key: specId }]),
+        ...(shippedMethods.has(methodId) ? [] : [{ table: 'methods', key: methodId }]),
+      ],
     },
   }),
   specs: table({
@@ -132,6 +142,15 @@ export const TABLES = {
     noun: 'house spec',
     name: ({ house }) => house,
     archive: { words: 'house specs', files: [] },
+  }),
+  /** Printing methods that the seller wrote or changed. */
+  methods: table({
+    schema: StoredMethodSchema,
+    key: 'id',
+    since: 9,
+    noun: 'printing method',
+    name: ({ name }) => name,
+    archive: { words: 'printing methods', files: [] },
   }),
   /** Templates that lie under faces, by `blank/face`. */
   underlays: table({

@@ -4,18 +4,23 @@ import type { ReactElement, ReactNode } from 'react';
 
 /** What opens beside a button and stays until it is answered or left. */
 export function Popup({
+  open,
+  onOpen,
   trigger,
   align = 'center',
   className = '',
   children,
 }: {
+  /** Where what lies round it opens and closes it. */
+  open?: boolean;
+  onOpen?: (open: boolean) => void;
   trigger: ReactElement;
   align?: 'start' | 'center' | 'end';
   className?: string;
   children: ReactNode;
 }) {
   return (
-    <Popover.Root>
+    <Popover.Root {...(open !== undefined && { open })} {...(onOpen && { onOpenChange: onOpen })}>
       <Popover.Trigger asChild>{trigger}</Popover.Trigger>
       <Popover.Portal>
         <Popover.Content

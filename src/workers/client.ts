@@ -1,3 +1,4 @@
+import type { CutInks } from '@/core/blank/cut-inks';
 import { proxy, type Remote } from 'comlink';
 import { UpFitError } from '@/core/errors';
 import type { Cmyk } from '@/core/colour/palette';
@@ -197,8 +198,8 @@ class EnginePool {
     return this.run([], file.size, {}, (service) => service.readProfile(file));
   }
 
-  cutPdf(title: string, pages: readonly CutPage[], spot: string): Promise<Blob> {
-    return this.run([], 0, {}, (service) => service.cutPdf(title, pages, spot));
+  cutPdf(title: string, pages: readonly CutPage[], inks: CutInks): Promise<Blob> {
+    return this.run([], 0, {}, (service) => service.cutPdf(title, pages, inks));
   }
 
   swatchPage(title: string, swatches: readonly Swatch[]): Promise<Blob> {

@@ -306,10 +306,10 @@ const service: EngineService = {
       return new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'application/pdf' });
     }),
 
-  cutPdf: (title, pages, spot) =>
+  cutPdf: (title, pages, inks) =>
     answer(async () => {
       const { cutPdf } = await import('@/files/pdf/cut-lines');
-      const bytes = await cutPdf(title, pages, spot);
+      const bytes = await cutPdf(title, pages, inks);
       return new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'application/pdf' });
     }),
 

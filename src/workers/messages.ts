@@ -1,3 +1,4 @@
+import type { CutInks } from '@/core/blank/cut-inks';
 import type { Failure } from './outcome';
 import type { Facts } from '@/core/artwork/facts';
 import type { Cmyk } from '@/core/colour/palette';
@@ -172,7 +173,7 @@ export interface EngineService {
   /** What a profile file says of itself; refused where it is no printing profile. */
   readProfile(file: Blob): Promise<Outcome<{ id: string; name: string }>>;
   /** Cut lines alone as PDF, a page each. */
-  cutPdf(title: string, pages: readonly CutPage[], spot: string): Promise<Outcome<Blob>>;
+  cutPdf(title: string, pages: readonly CutPage[], inks: CutInks): Promise<Outcome<Blob>>;
   /** A page of swatches as PDF. */
   swatchPage(title: string, swatches: readonly Swatch[]): Promise<Outcome<Blob>>;
 }

@@ -1,7 +1,7 @@
 import type { WebDriver } from 'selenium-webdriver';
 import type { Facts } from '@/core/artwork/facts';
 import { resolveAmong } from '@/core/blank/library';
-import { BLANKS, SPECS } from '@/core/blank/library';
+import { BLANKS, SHIPPED } from '@/core/blank/library';
 import type { PrintFace } from '@/core/blank/resolve';
 import { factsFor, opaqueBox, type Box } from '@/core/fit/geometry';
 import { isPlaced, type Fit, type Piece } from '@/core/fit/schema';
@@ -69,7 +69,7 @@ export class StoredFit {
   async face(faceId?: string): Promise<PrintFace> {
     const { blankId } = await this.read();
     const blank = BLANKS.find(({ id }) => id === blankId)!;
-    const { faces } = resolveAmong(SPECS, blank, null);
+    const { faces } = resolveAmong(SHIPPED, blank, null);
     return faces.find(({ id }) => id === faceId) ?? faces[0]!;
   }
 }

@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto';
-import { BLANKS, SPECS } from '@/core/blank/library';
+import { BLANKS, METHODS, SPECS } from '@/core/blank/library';
+import { MILLIMETRES } from '@/core/length/show';
 import type { Fit } from '@/core/fit/schema';
 import { newSheet } from '@/core/sheet/schema';
 import { keepFile, removeArtwork, replaceFile } from '@/state/artwork/artworks';
@@ -11,7 +12,8 @@ import { choosePress } from '@/state/engine/press';
 import { removePack } from '@/state/handover/packs';
 import { removeSheet, saveSheet } from '@/state/handover/sheets';
 import { takeArchive, type OpenedArchive } from '@/state/shop/archive';
-import { changeBlank, chooseHouse, removeBlank, saveSpec } from '@/state/shop/blanks';
+import { changeBlank, removeBlank } from '@/state/shop/blanks';
+import { chooseHouse, duplicateRecord, makeRecord, saveSpec, stateEntries } from '@/state/shop/houses';
 import { leaveRefused, tryAgain, useRefused } from '@/state/shop/commit';
 import { keepLayout, removeLayout } from '@/state/shop/layouts';
 import {
@@ -132,6 +134,10 @@ const ACTS: Record<string, () => Promise<unknown>> = {
   'a blank changed': () => changeBlank(BLANKS[0]!, { name: 'Mine' }),
   'a spec kept': () => saveSpec({ ...SPECS[0]!, id: 'own' }),
   'a blank taken out': () => removeBlank('mug-325'),
+  'a house made': () => makeRecord('specs', 'Fogbell Print'),
+  'a method copied': () => duplicateRecord(METHODS[0]!),
+  'a house that came with us changed': () =>
+    stateEntries('specs', SPECS[0]!, { bleed: '3 mm' }, { kind: 'assumed' }, MILLIMETRES),
   'a house chosen': () => chooseHouse('mug-325', SPECS[1]!.id),
   'a press chosen': () => choosePress(SPECS[0]!.id, { intent: 'perceptual' }),
   'a column added': () => addColumn('tote'),
@@ -143,9 +149,33 @@ const ACTS: Record<string, () => Promise<unknown>> = {
 
 /** What the screens show, as far as it is what is stored. */
 function shown(): unknown {
-  const { artworks, designs, fits, dockets, swatches, sheets, packs, layouts, specs, versions, settings } =
-    shop();
-  const maps = { artworks, designs, fits, dockets, swatches, sheets, packs, layouts, specs, versions };
+  const {
+    artworks,
+    designs,
+    fits,
+    dockets,
+    swatches,
+    sheets,
+    packs,
+    layouts,
+    specs,
+    methods,
+    versions,
+    settings,
+  } = shop();
+  const maps = {
+    artworks,
+    designs,
+    fits,
+    dockets,
+    swatches,
+    sheets,
+    packs,
+    layouts,
+    specs,
+    methods,
+    versions,
+  };
   return {
     settings,
     ...Object.fromEntries(Object.entries(maps).map(([name, map]) => [name, [...map].sort()])),

@@ -166,7 +166,7 @@ test('cut lines alone: SVG and PDF at true size hold the same lines', async () =
   expect(svg).toContain('Crab &amp; co');
   expect(/d="([^"]+)"/.exec(svg)![1]).toBe(page.lines[0]!.d);
   const path = join(folder, 'alone.pdf');
-  const bytes = await cutPdf('Alone', [page], 'Cut line');
+  const bytes = await cutPdf('Alone', [page], { cut: 'Cut line', backing: 'Backing line' });
   writeFileSync(path, bytes);
   // Read as artwork it tells of its separation, and that it overprints.
   const { notes } = await openPage(

@@ -8,7 +8,7 @@ import { changeMood, create, desks, finish, orders, part } from '@/desk/routes';
 import type { Engine } from '@/imaging/engine';
 import { loadNodeEngine } from '@/imaging/node';
 import * as v from 'valibot';
-import { resolveAmong, SPECS } from '@/core/blank/library';
+import { resolveAmong, SHIPPED } from '@/core/blank/library';
 import { withNumber } from '@/core/blank/numbers';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import type { Blank } from '@/core/blank/schema';
@@ -59,9 +59,9 @@ async function sent(houseId: string, { pack, order }: { pack: Blob; order: Order
 
 const reasonsIn = (answer: Answer) => answer.findings.flatMap(({ reasons }) => reasons).join(' ');
 
-test('three desks say what they take before anything is sent', async () => {
+test('three desks, and the one for houses that are written down, say what they take before anything is sent', async () => {
   const list = v.parse(v.array(DeskSchema), await desks().json());
-  expect(list.map(({ id }) => id)).toEqual([HARL, DUNMERE, 'skerry-labels']);
+  expect(list.map(({ id }) => id)).toEqual([HARL, DUNMERE, 'skerry-labels', 'written']);
   expect(new Set(list.map(({ mostBytes }) => mostBytes)).size).toBe(3);
   expect(list[0]!.partBytes).toBe(8 * 1024 * 1024);
 });
@@ -75,7 +75,7 @@ describe('a blank that the customer measured', () => {
     sizes: Readonly<Record<string, number>>,
   ): ResolvedBlank => {
     const { blank } = blankById(from);
-    return resolveAmong(SPECS, { ...blank, ...change, body: withSizes(blank.body, sizes) });
+    return resolveAmong(SHIPPED, { ...blank, ...change, body: withSizes(blank.body, sizes) });
   };
   const cup = own(
     'tumbler-taper-480',

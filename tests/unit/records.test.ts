@@ -5,7 +5,7 @@ import type { Body } from '@/core/blank/kinds';
 import type { TaperBody } from '@/core/blank/bodies/round';
 import { KeepOutSchema, panelZones, rectangle } from '@/core/blank/face';
 import { circumference, printableHeight } from '@/core/blank/bodies/round';
-import { BLANKS, resolveAmong, SPECS } from '@/core/blank/library';
+import { BLANKS, resolveAmong, SHIPPED, SPECS } from '@/core/blank/library';
 import { makeBlank } from '@/core/blank/make';
 import { METHODS } from '@/core/blank/methods';
 import {
@@ -85,8 +85,8 @@ describe('a blank as a record', () => {
 
   test('a blank that names records that are not there cannot be resolved', () => {
     const { blank } = blankById('mug-325');
-    expect(() => resolveAmong(SPECS, { ...blank, methodId: 'stencil' })).toThrow(/not here/);
-    expect(() => resolveAmong([], blank)).toThrow(/not here/);
+    expect(() => resolveAmong(SHIPPED, { ...blank, methodId: 'stencil' })).toThrow(/not here/);
+    expect(() => resolveAmong({ ...SHIPPED, specs: [] }, blank)).toThrow(/not here/);
   });
 
   test('what is not told of a blank is what most have', () => {
@@ -121,7 +121,7 @@ describe('numbers that nobody has stated', () => {
   test.each(SPEC_NUMBERS)('%s: named once, asked once, told as assumed', (number) => {
     const own = number === 'size' ? { ...blank, measured: assumed } : blank;
     const changed = number === 'size' ? spec : withAssumed(number);
-    const resolved = resolveAmong([changed], own);
+    const resolved = resolveAmong({ ...SHIPPED, specs: [changed] }, own);
     expect(resolved.method).toBe(method);
     expect(assumedAmong(resolved, SPEC_NUMBERS)).toHaveLength(1);
     expect(

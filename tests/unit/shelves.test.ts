@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { keepOutFrom, PARTS } from '@/core/blank/library/parts';
-import { BLANKS, SPECS } from '@/core/blank/library';
-import type { Blank, HouseSpec } from '@/core/blank/schema';
+import { BLANKS, METHODS, SPECS } from '@/core/blank/library';
+import type { Blank, HouseSpec, Method } from '@/core/blank/schema';
 import { freeIdAmong, printFileName } from '@/core/pack/names';
 import { planPrint } from '@/core/print/plan';
 import type { Fit } from '@/core/fit/schema';
@@ -14,6 +14,7 @@ import { shippedBlanks } from '@/core/blank/library';
 import { blankById, faceOf, fitOf } from '../support/fits';
 
 const specs = new Map<string, HouseSpec>(SPECS.map((spec) => [spec.id, spec]));
+const methods = new Map<string, Method>(METHODS.map((method) => [method.id, method]));
 const mug = BLANKS.find(({ id }) => id === 'mug-325')!;
 const wider: Blank = { ...mug, version: 2, body: { ...mug.body, diameter: 80 } as Blank['body'] };
 const versions = new Map([mug, wider].map((blank) => [versionKey(blank), blank]));
@@ -21,13 +22,15 @@ const fit = (change: Partial<Fit>): Fit => ({ ...fitOf(blankById('mug-325'), [])
 
 describe('the shelves of the library', () => {
   test('show the newest version of each blank, and none that was taken out', () => {
-    const { blanks } = library(versions, specs, FIRST_SETTINGS);
+    const { blanks } = library({ versions, specs, methods }, FIRST_SETTINGS);
     expect([...blanks.values()].map(({ blank }) => [blank.id, blank.version])).toEqual([['mug-325', 2]]);
-    expect(library(versions, specs, { ...FIRST_SETTINGS, removedBlanks: ['mug-325'] }).blanks.size).toBe(0);
+    expect(
+      library({ versions, specs, methods }, { ...FIRST_SETTINGS, removedBlanks: ['mug-325'] }).blanks.size,
+    ).toBe(0);
   });
 
   test('a fit keeps the version it was made on, in the house that is chosen now', () => {
-    const shop = { versions, specs, settings: FIRST_SETTINGS };
+    const shop = { versions, specs, methods, settings: FIRST_SETTINGS };
     expect(blankOf(fit({ blankVersion: 1 }), shop)?.faces[0]!.width).toBeCloseTo(Math.PI * 79 - 26, 9);
     expect(blankOf(fit({ blankVersion: 2 }), shop)?.faces[0]!.width).toBeCloseTo(Math.PI * 80 - 26, 9);
     expect(blankOf(fit({ blankVersion: 3 }), shop)).toBeUndefined();
@@ -38,15 +41,15 @@ describe('the shelves of the library', () => {
   });
 
   test('what is asked for again is the same object, until its spec changes', () => {
-    const first = resolveHere(mug, specs, {});
-    expect(resolveHere(mug, specs, {})).toBe(first);
+    const first = resolveHere(mug, { specs, methods }, {});
+    expect(resolveHere(mug, { specs, methods }, {})).toBe(first);
     const spec = specs.get('harl-kiln-mug')!;
     const stricter = new Map(specs).set(spec.id, {
       ...spec,
       version: 2,
       bleed: { value: 4, source: { kind: 'house' as const } },
     });
-    expect(resolveHere(mug, stricter, {}).faces[0]!.bleed).toBe(4);
+    expect(resolveHere(mug, { specs: stricter, methods }, {}).faces[0]!.bleed).toBe(4);
   });
 
   test('settings of an earlier version read with nothing chosen and nothing taken out', () => {

@@ -1,10 +1,10 @@
-import { BLANKS, resolveAmong, shippedBlanks, SPECS } from '@/core/blank/library';
+import { BLANKS, resolveAmong, SHIPPED, shippedBlanks, SPECS } from '@/core/blank/library';
 import { isShipped, takingOf } from '@/core/blank/taking';
 import { blankById, docketOf, findingOf, pieceAt } from '../support/fits';
 import { solid } from '../support/pictures';
 
 const own = (id: string, change = {}) =>
-  resolveAmong(SPECS, { ...blankById(id).blank, id: `own-${id}`, ...change });
+  resolveAmong(SHIPPED, { ...blankById(id).blank, id: `own-${id}`, ...change });
 
 test('a house prints its own blanks, every one that is shipped', () => {
   for (const resolved of shippedBlanks())
@@ -19,7 +19,7 @@ test('a measured or corrected blank is printed where the house takes such', () =
     takes: true,
     words: 'Harl Kiln Works prints this as you measured it',
   });
-  const corrected = resolveAmong(SPECS, { ...blankById('mug-325').blank, version: 2 });
+  const corrected = resolveAmong(SHIPPED, { ...blankById('mug-325').blank, version: 2 });
   expect(isShipped(corrected.blank)).toBe(false);
   expect(takingOf(corrected).words).toMatch(/as you measured it/);
 });
@@ -37,7 +37,10 @@ test('where it does not, the nearest of its own is named', () => {
 test('a house that the seller wrote down is asked', () => {
   const spec = { ...SPECS[0]!, id: 'fogbell', house: 'Fogbell Print' };
   delete spec.takesMeasured;
-  const resolved = resolveAmong([spec], { ...blankById('mug-325').blank, id: 'own-mug', specId: 'fogbell' });
+  const resolved = resolveAmong(
+    { ...SHIPPED, specs: [spec] },
+    { ...blankById('mug-325').blank, id: 'own-mug', specId: 'fogbell' },
+  );
   expect(takingOf(resolved)).toEqual({
     takes: null,
     words: 'Ask Fogbell Print whether they print this',

@@ -4,6 +4,7 @@ import type { Method } from './schema';
 export const METHODS: readonly Method[] = [
   {
     upfit: 'method/1',
+    version: 1,
     id: 'sublimation',
     name: 'Sublimation',
     ink: 'multiply',
@@ -23,6 +24,7 @@ export const METHODS: readonly Method[] = [
   },
   {
     upfit: 'method/1',
+    version: 1,
     id: 'direct-to-garment',
     name: 'Direct to garment',
     ink: 'cover',
@@ -42,6 +44,7 @@ export const METHODS: readonly Method[] = [
   },
   {
     upfit: 'method/1',
+    version: 1,
     id: 'film-transfer',
     name: 'Film transfer',
     ink: 'cover',
@@ -61,6 +64,7 @@ export const METHODS: readonly Method[] = [
   },
   {
     upfit: 'method/1',
+    version: 1,
     id: 'screen',
     name: 'Screen',
     ink: 'cover',
@@ -73,6 +77,7 @@ export const METHODS: readonly Method[] = [
   },
   {
     upfit: 'method/1',
+    version: 1,
     id: 'uv',
     name: 'UV',
     ink: 'cover',
@@ -92,6 +97,7 @@ export const METHODS: readonly Method[] = [
   },
   {
     upfit: 'method/1',
+    version: 1,
     id: 'digital-label',
     name: 'Digital label',
     ink: 'multiply',
@@ -111,6 +117,7 @@ export const METHODS: readonly Method[] = [
   },
   {
     upfit: 'method/1',
+    version: 1,
     id: 'digital-print',
     name: 'Digital print',
     ink: 'multiply',
@@ -130,6 +137,7 @@ export const METHODS: readonly Method[] = [
   },
   {
     upfit: 'method/1',
+    version: 1,
     id: 'large-format',
     name: 'Large format',
     ink: 'multiply',

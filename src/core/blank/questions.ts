@@ -1,3 +1,5 @@
+import { houseEntries } from './entries/house';
+import type { Entry } from './entries/entry';
 import type { ResolvedBlank } from './resolve';
 import type { HouseSpec, Source } from './schema';
 
@@ -17,65 +19,70 @@ export type SpecNumber =
   | 'maxBytes'
   | 'naming';
 
-const NAMES: Record<SpecNumber, string> = {
-  size: 'size',
-  bleed: 'bleed',
-  safe: 'safe margin',
-  safeFrom: 'edge the safe margin is measured from',
-  target: 'target PPI',
-  floor: 'floor PPI',
-  formats: 'file format',
-  pixels: 'pixel size',
-  density: 'density tag',
-  modes: 'colour mode',
-  alpha: 'transparency',
-  maxBytes: 'largest file',
-  naming: 'file naming',
+const SIZE = {
+  name: 'size',
+  question: 'What is the exact print area, in millimetres or in pixels with their PPI?',
 };
 
-/** What to ask a house where a number is only assumed. */
-const QUESTIONS: Record<SpecNumber, string> = {
-  size: 'What is the exact print area, in millimetres or in pixels with their PPI?',
-  bleed: 'How much bleed do you want past the trim on each side?',
-  safe: 'How far inside must lettering and motifs stay?',
-  safeFrom: 'Do you measure the safe margin from the trim or from the bleed edge?',
-  target: 'Which resolution do you want at print size, in PPI?',
-  floor: 'Below which PPI do you send a file back?',
-  formats: 'Which file formats do you take?',
-  pixels: 'Do you want exact pixels, or true size?',
-  density: 'Must the file carry a density tag?',
-  modes: 'Which colour modes do you take, and with which profile?',
-  alpha: 'Do you keep transparency, or must the file be opaque?',
-  maxBytes: 'How large may a file be?',
-  naming: 'How shall the files be named?',
-};
+const ENTRIES = new Map<string, Entry<HouseSpec>>(houseEntries([]).map((entry) => [entry.id, entry]));
 
-export const SPEC_NUMBERS = Object.keys(NAMES) as SpecNumber[];
+export const SPEC_NUMBERS: readonly SpecNumber[] = [
+  'size',
+  'bleed',
+  'safe',
+  'safeFrom',
+  'target',
+  'floor',
+  'formats',
+  'pixels',
+  'density',
+  'modes',
+  'alpha',
+  'maxBytes',
+  'naming',
+];
 
 function sourceOf({ blank, spec }: ResolvedBlank, number: SpecNumber): Source {
-  if (number === 'size') return blank.measured;
-  return (number in spec.files ? spec.files[number as keyof HouseSpec['files']] : spec[number as 'bleed'])
-    .source;
+  return number === 'size' ? blank.measured : ENTRIES.get(number)!.source(spec)!;
 }
+
+const nameOf = (number: SpecNumber): string => (number === 'size' ? SIZE.name : ENTRIES.get(number)!.name);
 
 /** Which of these numbers nobody has stated or measured yet, as they are called. */
 export function assumedAmong(resolved: ResolvedBlank, numbers: readonly SpecNumber[]): string[] {
-  return numbers
-    .filter((number) => sourceOf(resolved, number).kind === 'assumed')
-    .map((number) => NAMES[number]);
+  return numbers.filter((number) => sourceOf(resolved, number).kind === 'assumed').map(nameOf);
 }
 
 /** The questions to send to the house, one for each assumed number. */
 export function questionsFor(resolved: ResolvedBlank): string[] {
-  return SPEC_NUMBERS.filter((number) => sourceOf(resolved, number).kind === 'assumed').map(
-    (number) => QUESTIONS[number],
-  );
+  const size = resolved.blank.measured.kind === 'assumed' ? [SIZE.question] : [];
+  return [
+    ...size,
+    ...houseQuestions(resolved.spec, resolved.method.mirrored).map(({ question }) => question),
+  ];
 }
+
+/** What nobody has stated of a house, each by its entry with what to ask. Who mirrors matters for transfers only. */
+export function houseQuestions(spec: HouseSpec, transfers: boolean): { id: string; question: string }[] {
+  return [...ENTRIES.values()].flatMap((entry) => {
+    const { id, question } = entry;
+    if (question === null || (id === 'mirroring' && !transfers)) return [];
+    const source = entry.source(spec);
+    const isOpen = source ? source.kind === 'assumed' : entry.typed(spec, MM) === '';
+    return isOpen ? [{ id, question }] : [];
+  });
+}
+
+const MM = { unit: 'mm', inches: 'decimal' } as const;
 
 /** A source in the seller's words: `Harl Kiln Works, 1 Sep 2026`, `tape`, `assumed`. */
 export function describeSource(resolved: ResolvedBlank, number: SpecNumber): string {
-  const { kind, date } = sourceOf(resolved, number);
+  return sayConcerning(sourceOf(resolved, number), resolved.spec.house);
+}
+
+/** The same of any source, for a house of that name. */
+export function sayConcerning({ kind, date }: Source, house: string): string {
   const when = date ? `, ${date}` : '';
-  if (kind === 'house') return `${resolved.spec.house}${when}`;
+  if (kind === 'house') return `${house}${when}`;
   return kind === 'assumed' ? 'assumed' : `${kind}${when}`;
 }

@@ -43,13 +43,14 @@ export function resolveBlank(
 ): ResolvedBlank {
   const bleed = spec.bleed.value;
   const safe = spec.safeFrom.value === 'bleed' ? spec.safe.value - bleed : spec.safe.value;
+  const viewedFrom = blank.viewedFrom ?? method.viewedFrom ?? null;
   const faces = facesOf(bodyAt(blank, sizeId)).map((face) => ({
     ...face,
     zones: splitZones(blank, face),
     bleed: face.edge + bleed,
     safe: Math.max(0, safe),
     target: spec.target.value,
-    floor: blank.viewedFrom === null ? spec.floor.value : viewingFloor(blank.viewedFrom),
+    floor: viewedFrom === null ? spec.floor.value : viewingFloor(viewedFrom),
   }));
   return { blank, method, spec, limits: { ...method.limits, ...blank.limits }, faces };
 }

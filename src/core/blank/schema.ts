@@ -38,6 +38,7 @@ export type MethodLimits = v.InferOutput<typeof MethodLimitsSchema>;
 export const MethodSchema = v.object({
   upfit: v.literal('method/1'),
   id: IdSchema,
+  version: Version,
   name: NameSchema,
   /** `multiply`: inks darken the product and white is left bare; `cover`: white ink lies under. */
   ink: v.picklist(['multiply', 'cover']),
@@ -50,10 +51,19 @@ export const MethodSchema = v.object({
   /** What it can be printed on, in the seller's words. */
   prints: v.string(),
   limits: MethodLimitsSchema,
+  /** mm from which its prints are looked at, where a blank says nothing else: the floor PPI follows from it. */
+  viewedFrom: v.optional(Positive),
 });
 export type Method = v.InferOutput<typeof MethodSchema>;
 
 export const FILE_FORMATS = ['png', 'jpeg', 'tiff', 'pdf'] as const;
+
+/** What the cut line and the backing line are called in PDFs where a house says nothing. */
+export const CUT_INK = 'Cut line';
+export const BACKING_INK = 'Backing line';
+/** Name of a separation in a PDF. */
+const InkName = v.pipe(v.string(), v.regex(/^[\w -]{1,40}$/));
+const Words = v.pipe(v.string(), v.maxLength(300));
 
 /** What one house asks of a print: a record of its own, since another house asks otherwise of the same blank. */
 export const HouseSpecSchema = v.object({
@@ -61,6 +71,8 @@ export const HouseSpecSchema = v.object({
   id: IdSchema,
   version: Version,
   house: NameSchema,
+  /** What of a house's work it is for, where it prints several kinds of thing: mugs. */
+  about: v.optional(NameSchema),
   /** Methods this spec is for. */
   methods: list(IdSchema),
   bleed: Sourced(NotNegative),
@@ -87,6 +99,21 @@ export const HouseSpecSchema = v.object({
   cutRadius: v.optional(Positive),
   /** Who turns a transfer over; the house where it says nothing. */
   mirroring: v.optional(v.picklist(['file', 'driver', 'house'])),
+  /** What the cut line and the backing line are called in its PDFs. */
+  cutInk: v.optional(InkName),
+  backingInk: v.optional(InkName),
+  /** Screens it has for one print, and their rulings in lines per inch. */
+  screens: v.optional(
+    v.object({
+      count: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(24)),
+      rulings: list(Positive, 24),
+    }),
+  ),
+  /** Working days from an order to its parcel. */
+  days: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(365))),
+  contact: v.optional(Words),
+  /** How its order numbers look, # for a digit: FP-####. */
+  orderNumbers: v.optional(v.pipe(v.string(), v.regex(/^[A-Z0-9# -]*#[A-Z0-9# -]*$/), v.maxLength(24))),
   /** Whether the house prints on blanks that its customers measured; nothing where it has not said. */
   takesMeasured: v.optional(v.boolean()),
   /** Whether it has a desk that packs are sent to from here. */
@@ -99,10 +126,13 @@ export const HouseSpecSchema = v.object({
       peel: v.optional(v.picklist(['hot', 'warm', 'cold'])),
       /** What is done to the product and the sheet before pressing. */
       preparation: v.optional(v.string()),
-      /** Paper and colour setting of the printer's driver. */
+      /** The transfer's paper, and the settings of the printer's driver. */
+      paper: v.optional(v.string()),
       driver: v.optional(v.string()),
     }),
   ),
+  /** Where numbers come from that do not carry it themselves, by their entry. */
+  sources: v.optional(v.record(v.string(), SourceSchema)),
 });
 export type HouseSpec = v.InferOutput<typeof HouseSpecSchema>;
 
@@ -118,6 +148,10 @@ export const ProductColourSchema = v.object({
   finish: v.optional(v.picklist(FINISHES)),
 });
 export type ProductColour = v.InferOutput<typeof ProductColourSchema>;
+
+/** One thing that must be on a product by law or by its house: found by any of its words, or ticked by hand. */
+export const ContentSchema = v.object({ id: IdSchema, name: NameSchema, words: list(v.string(), 100) });
+export type Content = v.InferOutput<typeof ContentSchema>;
 
 /** An unprinted product: its body, and the ids of the method and the house spec it is printed by. */
 export const BlankSchema = v.object({
@@ -147,8 +181,7 @@ export const BlankSchema = v.object({
       hides: v.optional(v.boolean()),
     }),
   ),
-  /** What must be on it by law or by the house: each found by any of its words in the lettering, or ticked by hand. */
-  contents: v.optional(list(v.object({ id: IdSchema, name: NameSchema, words: list(v.string()) }))),
+  contents: v.optional(list(ContentSchema, 100)),
   /** Graded sizes: the factors that the garment and its print area take. Empty where there is one size. */
   sizes: list(v.object({ id: IdSchema, name: NameSchema, garment: Positive, print: Positive })),
   /** Faces split into panels, never printed. */

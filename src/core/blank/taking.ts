@@ -1,4 +1,4 @@
-import { BLANKS, resolveAmong, SPECS } from './library';
+import { BLANKS, resolveAmong, SHIPPED, SPECS } from './library';
 import { artSize, type ResolvedBlank } from './resolve';
 import type { Blank } from './schema';
 
@@ -21,13 +21,13 @@ export function isShipped({ id, version }: Pick<Blank, 'id' | 'version'>): boole
 export function takingOf(resolved: ResolvedBlank): Taking {
   const { blank, spec } = resolved;
   const { house, takesMeasured } = spec;
-  if (isShipped(blank)) return { takes: true, words: `${house} prints this` };
+  const knows = SPECS.some((one) => one.house === house);
+  if (isShipped(blank) && knows) return { takes: true, words: `${house} prints this` };
   if (takesMeasured === undefined) return { takes: null, words: `Ask ${house} whether they print this` };
   if (takesMeasured) return { takes: true, words: `${house} prints this as you measured it` };
   const nearest = nearestOwn(resolved);
   return {
     takes: false,
-
     words: `${house} prints its own blanks only${nearest ? `; its nearest is ${nearest.name}` : ''}`,
   };
 }
@@ -36,7 +36,7 @@ export function takingOf(resolved: ResolvedBlank): Taking {
 function nearestOwn({ blank, spec, faces }: ResolvedBlank): Blank | undefined {
   const size = artSize(faces[0]!);
   const off = (other: Blank) => {
-    const { width, height } = artSize(resolveAmong(SPECS, other).faces[0]!);
+    const { width, height } = artSize(resolveAmong(SHIPPED, other).faces[0]!);
     return Math.abs(width - size.width) + Math.abs(height - size.height);
   };
   return BLANKS.filter(

@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { list } from '../bounds';
-import { BlankSchema } from '../blank/schema';
+import { BlankSchema, HouseSpecSchema, MethodSchema } from '../blank/schema';
 import { VERDICTS } from '../check/finding';
 import { PRINT_FORMATS } from '../formats/registry';
 
@@ -42,6 +42,9 @@ export const PackedFitSchema = v.object({
   verdict: v.picklist(VERDICTS),
   /** The blank itself, where the house does not know it: one that was measured, or corrected. */
   measured: v.optional(BlankSchema),
+  /** The house's record and its method's, where the seller wrote them. */
+  spec: v.optional(HouseSpecSchema),
+  method: v.optional(MethodSchema),
   /** Why it is handed over although something in it is a Fix. */
   reason: v.nullable(v.string()),
   /** Who turns the print over for a transfer. */

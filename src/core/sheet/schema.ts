@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { CUT_INK } from '../blank/schema';
 import { Distance, Length, list, Place } from '../bounds';
 
 /** mm of a sheet's shorter side at least, and of what the margins leave of it. */
@@ -28,9 +29,6 @@ export const SpotSchema = v.object({
 });
 export type Spot = v.InferOutput<typeof SpotSchema>;
 
-/** What a cut line's ink is called where the house says nothing; words that a person reads as what they are. */
-export const CUT_SPOT = 'Cut line';
-
 export const SheetSchema = v.object({
   upfit: v.literal('sheet/1'),
   id: v.string(),
@@ -49,7 +47,7 @@ export const SheetSchema = v.object({
   overlap: Gap,
   /** Whether cut lines of what is cut to shape are drawn, and what their ink is called. */
   cutLines: v.optional(v.boolean(), true),
-  spot: v.optional(v.pipe(v.string(), v.regex(/^[\w -]{1,40}$/)), CUT_SPOT),
+  spot: v.optional(v.pipe(v.string(), v.regex(/^[\w -]{1,40}$/)), CUT_INK),
   /** Cost of a sheet, or of a metre of a roll; null where it is not known. */
   price: v.nullable(Distance),
   items: list(SheetItemSchema, 2000),
@@ -73,7 +71,7 @@ export function newSheet(id: string, name: string): Sheet {
     labels: true,
     overlap: 10,
     cutLines: true,
-    spot: CUT_SPOT,
+    spot: CUT_INK,
     price: null,
     items: [],
     placed: null,

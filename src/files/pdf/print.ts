@@ -19,7 +19,6 @@ import type { Cmyk } from '@/core/colour/palette';
 import { flattenPath, mapPath, writePath, type Path } from '@/core/geometry/path';
 import { parsePath } from '@/core/geometry/parse-path';
 import { printCut } from '@/core/sheet/cut-print';
-import { CUT_SPOT } from '@/core/sheet/schema';
 import { printBoxes, printOutline } from '@/core/render/layers';
 import { screenColour } from './page';
 import { strokeSpot } from './spot';
@@ -45,17 +44,17 @@ export async function printPdf(
   title: string,
   pages: readonly PrintPage[],
   profile: { name: string; bytes: Uint8Array } | null,
-  mirrored = false,
+  { mirrored, cutInk }: { mirrored: boolean; cutInk: string },
 ): Promise<Uint8Array> {
   const pdf = await PDFDocument.create();
   pdf.setTitle(title);
   pdf.setCreator('Up Fit');
   if (profile) setOutputIntent(pdf, profile);
-  for (const page of pages) drawPage(pdf, page, mirrored);
+  for (const page of pages) drawPage(pdf, page, mirrored, cutInk);
   return pdf.save();
 }
 
-function drawPage(pdf: PDFDocument, { face, layers }: PrintPage, mirrored: boolean): void {
+function drawPage(pdf: PDFDocument, { face, layers }: PrintPage, mirrored: boolean, cutInk: string): void {
   const { page: size, trim } = printBoxes(face);
   const page = pdf.addPage([size.width * PT, size.height * PT]);
   page.setBleedBox(0, 0, size.width * PT, size.height * PT);
@@ -84,7 +83,7 @@ function drawPage(pdf: PDFDocument, { face, layers }: PrintPage, mirrored: boole
   }
   page.pushOperators(popGraphicsState());
   const cut = printCut(face);
-  if (cut) strokeSpot(page, mirrored ? flipped(cut.d, size.width) : cut.d, CUT_SPOT, size.height);
+  if (cut) strokeSpot(page, mirrored ? flipped(cut.d, size.width) : cut.d, cutInk, size.height);
 }
 
 function flipped(d: string, width: number): string {

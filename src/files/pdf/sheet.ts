@@ -7,7 +7,7 @@ import type { Sheet } from '@/core/sheet/schema';
 import type { readFont } from '../type';
 import { A4, DrawnPage, INK, SECOND } from './page';
 import { pictureOf, type MadePicture } from './picture';
-import { BACKING_SPOT } from './spot';
+import { BACKING_INK } from '@/core/blank/schema';
 
 type Font = ReturnType<typeof readFont>;
 
@@ -31,7 +31,7 @@ export async function sheetPdf(
     for (const mark of marksOf(sheet, layout, index)) drawMark(page, mark);
     if (sheet.cutLines)
       for (const line of cutsOf(layout, index))
-        page.spot(line.d, line.kind === 'cut' ? sheet.spot : BACKING_SPOT);
+        page.spot(line.d, line.kind === 'cut' ? sheet.spot : BACKING_INK);
   }
   if (cards.length > 0) drawCards(new DrawnPage(pdf, font), sheet, cards);
   return pdf.save();

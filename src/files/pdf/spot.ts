@@ -13,8 +13,6 @@ import { cubicOf, type Path, type PathPoint } from '@/core/geometry/path';
 import { parsePath } from '@/core/geometry/parse-path';
 import { PT } from './units';
 
-/** What the edge of a kiss cut's backing is called: cut through, where the sticker's own line is not. */
-export const BACKING_SPOT = 'BackingCut';
 /** Thickness of a cut line in points: seen, and never mistaken for a stroke of the artwork. */
 const HAIR = 0.25;
 

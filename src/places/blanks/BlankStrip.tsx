@@ -14,6 +14,7 @@ import { addColumn } from '@/state/shop/range';
 import { useShop } from '@/state/shop/shop';
 import { saveTemplate } from '@/state/handover/templates';
 import { ColourList } from './ColourList';
+import { ContentsList } from './ContentsList';
 import { HouseNumbers } from './HouseNumbers';
 import { KeepOutList } from './KeepOutList';
 import { NumberRow } from './NumberRow';
@@ -69,6 +70,7 @@ export function BlankStrip({
       <Limits resolved={resolved} />
       <ColourList resolved={resolved} />
       <KeepOutList resolved={resolved} />
+      <ContentsList resolved={resolved} />
       <SplitField resolved={resolved} />
       <Templates resolved={resolved} />
       <Verbs resolved={resolved} onChoose={onChoose} />

@@ -33,6 +33,9 @@ export function Blanks() {
         </h1>
         <FilterBar wanted={wanted} unit={unit} onWant={setWanted} />
         <span className="ml-auto flex items-center gap-4">
+          <Link href="/blanks/houses" className="verb whitespace-nowrap">
+            Houses
+          </Link>
           <ImportButton onTaken={setChosenId} />
           <Link href="/blanks/spec" className="verb whitespace-nowrap">
             From a spec

@@ -1,10 +1,10 @@
 'use client';
 import { KIND_IDS, KINDS } from '@/core/blank/kinds';
-import { METHODS } from '@/core/blank/methods';
 import { parseSize } from '@/core/length/parse';
 import type { UnitSetting } from '@/core/length/show';
 import type { Wanted } from './filter';
 import { Select } from '@/ui/Select';
+import { useShop } from '@/state/shop/shop';
 
 const FIELD = 'border border-rule bg-docket px-2 py-1 text-sm';
 
@@ -18,6 +18,7 @@ export function FilterBar({
   unit: UnitSetting;
   onWant: (wanted: Wanted) => void;
 }) {
+  const methods = useShop((shop) => shop.methods);
   const size = wanted.room.trim() === '' ? null : parseSize(wanted.room, { unit: unit.unit });
   const wrong = size !== null && !size.ok;
   return (
@@ -44,7 +45,7 @@ export function FilterBar({
       <Select
         label="Method"
         value={wanted.methodId ?? ''}
-        choices={[['', 'Any method'], ...METHODS.map(({ id, name }) => [id, name] as const)]}
+        choices={[['', 'Any method'], ...[...methods.values()].map(({ id, name }) => [id, name] as const)]}
         onChange={(methodId) => {
           onWant({ ...wanted, methodId: methodId || null });
         }}

@@ -1,11 +1,13 @@
 'use client';
+import Link from 'next/link';
+import { askInWords } from '@/core/blank/entries/ask';
 import { pressCard } from '@/core/blank/press-card';
 import { toast } from 'sonner';
 import { describeSource, questionsFor } from '@/core/blank/questions';
 import { printPixels, type ResolvedBlank } from '@/core/blank/resolve';
 import type { HouseSpec } from '@/core/blank/schema';
 import { showLength } from '@/core/length/show';
-import { chooseHouse, changeSpec } from '@/state/shop/blanks';
+import { chooseHouse, changeSpec, titleOf } from '@/state/shop/houses';
 import { useShop } from '@/state/shop/shop';
 import { NumberRow } from './NumberRow';
 import { Fact, Heading } from '@/ui/StripParts';
@@ -29,13 +31,18 @@ export function HouseNumbers({ resolved }: { resolved: ResolvedBlank }) {
       <Select
         label="House that prints it"
         value={spec.id}
-        choices={others.map(({ id, house, bleed, safe }) => [
-          id,
-          `${house}: bleed ${showLength(bleed.value, unit)}, safe ${showLength(safe.value, unit)}`,
+        choices={others.map((one) => [
+          one.id,
+          `${titleOf(one)}: bleed ${showLength(one.bleed.value, unit)}, safe ${showLength(one.safe.value, unit)}`,
         ])}
         onChange={(id) => void chooseHouse(blank.id, id)}
         className="mt-1.5 w-full"
       />
+      <p className="mt-1 text-sm">
+        <Link href={`/blanks/houses?house=${spec.id}`} className="verb">
+          All that {spec.house} asks
+        </Link>
+      </p>
       <dl className="measure text-sm">
         <NumberRow
           name="bleed"
@@ -82,7 +89,7 @@ function pixelsInWords({ spec, faces }: ResolvedBlank): string {
 
 /** What nobody has stated yet, ready to be sent. */
 function Questions({ house, name, questions }: { house: string; name: string; questions: string[] }) {
-  const text = `${house}, about “${name}”:\n${questions.map((one) => `- ${one}`).join('\n')}\n`;
+  const text = askInWords(house, `“${name}”`, questions);
   return (
     <div className="mt-2 border-l-4 border-look pl-3 text-sm">
       <p className="font-semibold text-look">To ask {house}</p>

@@ -82,7 +82,7 @@ function ScaleTape({
 }) {
   const mm = unit.unit === 'mm' ? 100 : 4 * 25.4;
   return (
-    <div className="absolute bottom-3 left-4 flex items-center gap-3 border border-viewing-ink bg-docket px-2 py-1 text-sm text-ink">
+    <div className="absolute bottom-3 right-6 flex items-center gap-3 border border-viewing-ink bg-docket px-2 py-1 text-sm text-ink">
       <span
         aria-hidden
         className="measure flex h-5 items-center justify-center bg-tape text-xs text-on-tape"

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
-import { METHODS } from '@/core/blank/methods';
 import type { HouseSpec } from '@/core/blank/schema';
+import { titleOf } from '@/state/shop/houses';
 import { useShop } from '@/state/shop/shop';
 import { Choice } from '@/ui/Field';
 
@@ -15,22 +15,24 @@ export function useMethodAndHouse(
   fields: React.ReactNode;
 } {
   const specs = useShop((shop) => shop.specs);
+  const methods = useShop((shop) => shop.methods);
   const [methodId, setMethodId] = useState(first);
   const [specId, setSpecId] = useState<string | null>(null);
   const own = [...specs.values()].filter(({ methods }) => methods.includes(methodId));
-  const spec = own.find(({ id }) => id === specId) ?? own[0]!;
+  // A method that no house is known to print by yet is printed by whichever asks as most do.
+  const spec = own.find(({ id }) => id === specId) ?? own[0] ?? [...specs.values()][0]!;
   const fields = (
     <>
       <Choice
         label="Printed by"
         value={methodId}
-        choices={METHODS.map(({ id, name }) => [id, name])}
+        choices={[...methods.values()].map(({ id, name }) => [id, name])}
         onChange={setMethodId}
       />
       <Choice
         label={houseLabel}
         value={spec.id}
-        choices={own.map(({ id, house, bleed }) => [id, `${house}, bleed ${bleed.value} mm`])}
+        choices={(own.length > 0 ? own : [spec]).map((one) => [one.id, titleOf(one)])}
         onChange={setSpecId}
       />
     </>

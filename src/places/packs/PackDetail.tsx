@@ -26,8 +26,11 @@ export function PackDetail({ pack }: { pack: StoredPack }) {
   const [sending, setSending] = useState(false);
   const specs = useShop((shop) => shop.specs);
   const houses = [...new Set(manifest.fits.map(({ house }) => house))];
-  // A house that is not in the shop any more may have one: it is asked for.
-  const hasDesk = manifest.fits.some(({ specId }) => specs.get(specId)?.desk !== false);
+  const hasDesk = manifest.fits.some(({ specId, spec }) => {
+    const record = specs.get(specId) ?? spec;
+    // A house that is not in the shop any more may have one: it is asked for.
+    return record === undefined || record.desk === true;
+  });
   const remove = async () => {
     const undo = await removePack(pack);
     tellDone(`“${manifest.name}” is taken out.`, undo);

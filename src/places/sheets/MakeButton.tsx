@@ -1,6 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { toast } from 'sonner';
+import { BACKING_INK } from '@/core/blank/schema';
 import type { Sheet } from '@/core/sheet/schema';
 import { sentence } from '@/state/sentence';
 import { saveCutLines, sheetCutPages, type CutFormat } from '@/state/handover/cut-files';
@@ -20,7 +21,11 @@ export function MakeButton({ sheet }: { sheet: Sheet }) {
   const cut = async (format: CutFormat) => {
     try {
       const laid = await layOutSheet(sheet, prints);
-      if (laid) await saveCutLines(sheet.name, sheetCutPages(sheet.name, laid.layout), format, sheet.spot);
+      if (laid)
+        await saveCutLines(sheet.name, sheetCutPages(sheet.name, laid.layout), format, {
+          cut: sheet.spot,
+          backing: BACKING_INK,
+        });
     } catch (error) {
       toast(sentence(error));
     }

@@ -8,6 +8,7 @@ import { CommandList, type Listed } from '@/ui/CommandList';
 /** Places that are no mark of the tape. */
 const FURTHER = [
   { name: 'Measure a new blank', href: '/blanks/measure' },
+  { name: 'Houses and methods', href: '/blanks/houses' },
   { name: 'Blank from a house’s spec', href: '/blanks/spec' },
   { name: 'Blank from a template', href: '/blanks/template' },
 ];

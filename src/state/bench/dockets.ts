@@ -19,7 +19,7 @@ import { RULES_KEY } from '@/core/check/registry';
 /** What a docket was measured from: it holds as long as this stays the same. */
 export function docketKey(
   fit: Fit,
-  { spec, blank }: ResolvedBlank,
+  { spec, blank, method }: ResolvedBlank,
   { settings, artworks, profiles }: Shop,
 ): string {
   const pixels = artworkIdsOf(fit).map((id) => {
@@ -32,6 +32,8 @@ export function docketKey(
       blank.version,
       spec.id,
       spec.version,
+      // As it was before a method could be changed, so that stored dockets of an unchanged one hold.
+      ...(method.version > 1 ? [method.id, method.version] : []),
       fit.sizeId,
       fit.soldIn,
       settings.unit,

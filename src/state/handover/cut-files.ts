@@ -3,7 +3,7 @@ import { safeName, uniqueNames } from '@/core/pack/names';
 import { printCut } from '@/core/sheet/cut-print';
 import { cutsOf } from '@/core/sheet/cuts';
 import type { SheetLayout } from '@/core/sheet/layout';
-import { CUT_SPOT } from '@/core/sheet/schema';
+import type { CutInks } from '@/core/blank/cut-inks';
 import { cutSvg, type CutPage } from '@/files/cut-lines';
 import { engine } from '@/workers/client';
 import { makeZip } from '@/workers/zip-client';
@@ -41,11 +41,11 @@ export async function saveCutLines(
   title: string,
   pages: readonly CutPage[],
   format: CutFormat,
-  spot: string = CUT_SPOT,
+  inks: CutInks,
 ): Promise<void> {
   const stem = `${safeName(title)}_cut-lines`;
   if (format === 'pdf') {
-    saveAs(await engine.cutPdf(title, pages, spot), `${stem}.pdf`);
+    saveAs(await engine.cutPdf(title, pages, inks), `${stem}.pdf`);
     return;
   }
   const listed = cutDrawings(pages);

@@ -5,7 +5,7 @@ import { safeName } from '@/core/pack/names';
 import { mirrorOwner } from '@/core/print/plan';
 import { csvOf, gplOf, swatchesOf, type Swatch } from '@/core/colour/swatches';
 import type { Fit } from '@/core/fit/schema';
-import { CUT_SPOT } from '@/core/sheet/schema';
+import { cutInksOf } from '@/core/blank/cut-inks';
 import type { ZipFile } from '@/files/zip';
 import { keepFile } from '@/store/commit';
 import { readPackZip } from '@/store/read';
@@ -20,6 +20,7 @@ import { packPicture } from './pictures';
 import { makePrintFiles } from './print';
 import { saveAs } from './download';
 import { isTransfer, sheetFiles } from './sheets';
+import { isShippedRecord } from '../shop/houses';
 import { patiently } from '../shop/commit';
 import { keep, takeOut } from '../shop/records';
 import { contextOf, useShop } from '../shop/shop';
@@ -202,6 +203,7 @@ async function packFit(
       reason: sheet.reason,
       mirroring: mirrorOwner(blank),
       ...(!isShipped(blank.blank) && { measured: blank.blank }),
+      ...(!isShippedRecord('specs', blank.spec.id) && { spec: blank.spec, method: blank.method }),
       prints: made.files.map(({ name, faceId, plan }) => ({
         path: `${folder}/${name}`,
         faceId,
@@ -219,11 +221,11 @@ function cutSizeOf({ faces }: ResolvedBlank, faceId: string): Pick<PrintRecord, 
 }
 
 /** The cut lines of what is cut to shape, a page or a drawing each. */
-async function cutFiles(folder: string, title: string, { faces }: ResolvedBlank): Promise<ZipFile[]> {
+async function cutFiles(folder: string, title: string, { faces, spec }: ResolvedBlank): Promise<ZipFile[]> {
   const pages = cutPages(faces);
   if (pages.length === 0) return [];
   return [
-    { path: `${folder}/cut-lines.pdf`, data: await engine.cutPdf(title, pages, CUT_SPOT) },
+    { path: `${folder}/cut-lines.pdf`, data: await engine.cutPdf(title, pages, cutInksOf(spec)) },
     ...cutDrawings(pages).map(({ path, data }) => ({ path: `${folder}/${path}`, data })),
   ];
 }

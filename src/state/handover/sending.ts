@@ -13,11 +13,20 @@ export const useSending = create<Record<string, { sent: number; stop: AbortContr
   () => ({}),
 );
 
+/** The desk that stands in for houses that the seller wrote down. */
+const WRITTEN = 'written';
+
 /** The desks that take packs, those of the pack's own houses first. */
 export async function desksFor({ manifest }: StoredPack): Promise<Desk[]> {
   const houses = new Set(manifest.fits.map(({ house }) => house));
   const desks = await readDesks();
-  return [...desks].sort((a, b) => Number(houses.has(b.name)) - Number(houses.has(a.name)));
+  const written = desks.find(({ id }) => id === WRITTEN);
+  const specs = manifest.fits.flatMap(({ spec }) => (spec?.desk ? [spec] : []));
+  const own = [...new Map(specs.map((spec) => [spec.house, spec])).values()].flatMap(({ house, files }) =>
+    written ? [{ ...written, name: house, takes: files.formats.value.join(', ').toUpperCase() }] : [],
+  );
+  const known = desks.filter(({ id }) => id !== WRITTEN);
+  return [...own, ...known].sort((a, b) => Number(houses.has(b.name)) - Number(houses.has(a.name)));
 }
 
 /** Sends a pack to a desk as one order. */

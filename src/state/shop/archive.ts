@@ -21,8 +21,8 @@ import { inOrder } from '@/core/key-order';
 import { saveAs } from '../handover/download';
 import { commit, patiently } from './commit';
 import { useShop } from './shop';
-import { isResolvable, SPECS } from '@/core/blank/library';
-import type { HouseSpec } from '@/core/blank/schema';
+import { isResolvable, METHODS, SPECS } from '@/core/blank/library';
+import type { HouseSpec, Method } from '@/core/blank/schema';
 import { FileRecordSchema } from '@/core/pack/manifest';
 import type { StoredBlank } from '@/store/blanks';
 
@@ -109,8 +109,13 @@ export async function openArchive(file: File, options: JobOptions): Promise<Open
     ...(here.specs as unknown as HouseSpec[]),
     ...(records.specs as unknown as HouseSpec[]),
   ];
+  const methods = [
+    ...METHODS,
+    ...(here.methods as unknown as Method[]),
+    ...(records.methods as unknown as Method[]),
+  ];
   for (const { blank } of records.blanks as unknown as StoredBlank[])
-    if (!isResolvable(specs, blank))
+    if (!isResolvable({ specs, methods }, blank))
       throw wrong(file.name, `holds “${blank.name}” without the house spec or the method that it names`);
   const changes = ARCHIVED_TABLES.map((table) => compare(table, here[table], records[table]));
   const settings = v.safeParse(SettingsSchema, head.output.settings);
@@ -281,11 +286,14 @@ function onlyDesign(all: Records, designId: string): Records {
       // Both: the blank names its own, whichever house was chosen for it.
       .flatMap(({ id, specId }) => [specId, settings.houses[id] ?? specId]),
   );
+  const own = all.blanks.filter(({ blank }) => blankIds.has((blank as { id: string }).id));
+  const methodIds = new Set(own.map(({ blank }) => (blank as { methodId: string }).methodId));
   return {
     artworks: all.artworks.filter(({ id }) => artworkIds.has(id as string)),
     designs,
     fits: fits,
-    blanks: all.blanks.filter(({ blank }) => blankIds.has((blank as { id: string }).id)),
+    blanks: own,
+    methods: all.methods.filter(({ id }) => methodIds.has(id as string)),
     specs: all.specs.filter(({ id }) => specIds.has(id as string)),
     underlays: all.underlays.filter(({ blankId }) => blankIds.has(blankId as string)),
     swatches: [],

@@ -3,14 +3,14 @@ import { UpFitError } from '@/core/errors';
 import type { Body } from '@/core/blank/kinds';
 import { bodyTroubles } from '@/core/blank/troubles';
 import { makeBlank } from '@/core/blank/make';
-import { METHODS } from '@/core/blank/methods';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import { BlankSchema, HouseSpecSchema, type Blank, type HouseSpec, type Source } from '@/core/blank/schema';
-import { freeIdAmong, safeName } from '@/core/pack/names';
+import { safeName } from '@/core/pack/names';
 
 import { versionKey, type Underlay } from '@/store/blanks';
 import { saveAs } from '../handover/download';
 import { commit } from './commit';
+import { freeRecordId, saveSpec } from './houses';
 import { changeSettings, keep } from './records';
 import { useShop } from './shop';
 
@@ -44,14 +44,14 @@ export async function newBlank(
   records: Pick<Blank, 'methodId' | 'specId'>,
   measured: Source,
 ): Promise<Blank> {
-  const blank = makeBlank({ id: freeId(name), name: name.trim(), body, measured, ...records });
+  const blank = makeBlank({ id: freeRecordId(name), name: name.trim(), body, measured, ...records });
   await saveBlank(blank);
   return blank;
 }
 
 export async function duplicateBlank({ blank }: ResolvedBlank): Promise<Blank> {
   const name = `${blank.name}, copy`;
-  const copy = { ...blank, id: freeId(name), version: 1, name };
+  const copy = { ...blank, id: freeRecordId(name), version: 1, name };
   await saveBlank(copy);
   return copy;
 }
@@ -64,24 +64,6 @@ export function removeBlank(id: string): Promise<() => Promise<void>> {
   }));
 }
 
-/** Chooses the house that prints a blank: every fit on it is checked again by that house's numbers. */
-export async function chooseHouse(blankId: string, specId: string): Promise<void> {
-  await changeSettings(({ houses }) => ({ houses: { ...houses, [blankId]: specId } }));
-}
-
-/** Keeps a house spec; blanks printed by it are checked again. */
-export async function saveSpec(spec: HouseSpec): Promise<void> {
-  await keep('specs', spec);
-}
-
-/** The next version of a house spec with something changed; blanks printed by it are checked again. */
-export async function changeSpec(spec: HouseSpec, change: Partial<HouseSpec>): Promise<void> {
-  await commit(['specs'], async (store) => {
-    const now = (await store.get('specs', spec.id)) ?? spec;
-    store.put('specs', { ...now, ...change, version: now.version + 1 });
-  });
-}
-
 /**
  * A house's spec with what was stated for one blank: a record of its own where anything differs from the house's
  * usual, so that its other blanks stay as they are.
@@ -92,15 +74,9 @@ export async function keepSpecFor(
   stated: Partial<Omit<HouseSpec, 'id' | 'version' | 'upfit'>>,
 ): Promise<HouseSpec> {
   if (Object.keys(stated).length === 0) return usual;
-  const own = { ...usual, ...stated, id: freeId(`${stated.house ?? usual.house} ${name}`), version: 1 };
+  const own = { ...usual, ...stated, id: freeRecordId(`${stated.house ?? usual.house} ${name}`), version: 1 };
   await saveSpec(own);
   return own;
-}
-
-/** An id that no blank and no spec has yet, made from a name. */
-export function freeId(name: string): string {
-  const { versions, specs } = useShop.getState();
-  return freeIdAmong(name, [...[...versions.values()].map(({ id }) => id), ...specs.keys()]);
 }
 
 /** A blank and its house's spec as one JSON file. */
@@ -113,7 +89,7 @@ export function exportBlank({ blank, spec }: ResolvedBlank): void {
 export async function importBlank(file: File): Promise<Blank> {
   const { blank, spec } = readBlankFile(file.name, await file.text());
   const { specs } = useShop.getState();
-  const taken = { ...blank, id: freeId(blank.id), version: 1 };
+  const taken = { ...blank, id: freeRecordId(blank.id), version: 1 };
   await commit(['specs', 'blanks'], (store) => {
     if (spec && !specs.has(spec.id)) store.put('specs', spec);
     store.put('blanks', { key: versionKey(taken), blank: taken });
@@ -148,7 +124,7 @@ function readBlankFile(name: string, text: string): { blank: Blank; spec: HouseS
       'unreadable',
       `“${name}” names a house spec that is neither in it nor here: export it again with its spec.`,
     );
-  if (!METHODS.some(({ id }) => id === blank.methodId)) {
+  if (!useShop.getState().methods.has(blank.methodId)) {
     throw new UpFitError(
       'unreadable',
       `“${name}” is printed by “${blank.methodId}”, a method this Up Fit does not know.`,

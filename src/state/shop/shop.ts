@@ -1,7 +1,7 @@
 import { create } from 'zustand';
-import { BLANKS, isResolvable, SPECS } from '@/core/blank/library';
+import { BLANKS, isResolvable, METHODS, SPECS } from '@/core/blank/library';
 import type { ResolvedBlank } from '@/core/blank/resolve';
-import type { Blank, HouseSpec } from '@/core/blank/schema';
+import type { Blank, HouseSpec, Method } from '@/core/blank/schema';
 import { artworkIdsOf, type Design, type Fit } from '@/core/fit/schema';
 import { blankOf, library } from './library';
 import { versionKey } from '@/store/blanks';
@@ -40,6 +40,7 @@ export interface Shop extends Readonly<{ [T in Shown]: ReadonlyMap<string, Recor
   /** Every version of every blank, by `id@version`. */
   versions: ReadonlyMap<string, Blank>;
   specs: ReadonlyMap<string, HouseSpec>;
+  methods: ReadonlyMap<string, Method>;
   settings: Settings;
   /** What is stored and does not read. */
   aside: readonly Aside[];
@@ -47,20 +48,19 @@ export interface Shop extends Readonly<{ [T in Shown]: ReadonlyMap<string, Recor
   onBench: string | null;
 }
 
-function shippedVersions(): Map<string, Blank> {
-  return new Map(BLANKS.map((blank) => [versionKey(blank), blank]));
-}
-
-function shippedSpecs(): Map<string, HouseSpec> {
-  return new Map(SPECS.map((spec) => [spec.id, spec]));
-}
+/** What Up Fit comes with, by its id. What the seller changes of it stands in its place. */
+const SHIPPED = {
+  versions: new Map(BLANKS.map((blank) => [versionKey(blank), blank])),
+  specs: new Map(SPECS.map((spec) => [spec.id, spec])),
+  methods: new Map(METHODS.map((method) => [method.id, method])),
+};
 
 const NOTHING = Object.fromEntries(SHOWN.map((table) => [table, new Map()])) as unknown as Pick<Shop, Shown>;
 
 export const useShop = create<Shop>(() => ({
   phase: 'opening',
   trouble: null,
-  ...library(shippedVersions(), shippedSpecs(), FIRST_SETTINGS),
+  ...library(SHIPPED, FIRST_SETTINGS),
   ...NOTHING,
   settings: FIRST_SETTINGS,
   aside: [],
@@ -70,12 +70,14 @@ export const useShop = create<Shop>(() => ({
 /** Reads the store and shows what it holds. */
 export async function openShop(): Promise<void> {
   const { stored, aside } = await readAll();
-  const specs = shippedSpecs();
+  const specs = new Map(SHIPPED.specs);
   for (const spec of stored.specs) specs.set(spec.id, spec);
-  const versions = shippedVersions();
+  const methods = new Map(SHIPPED.methods);
+  for (const method of stored.methods) methods.set(method.id, method);
+  const versions = new Map(SHIPPED.versions);
   const lost: Aside[] = [];
   for (const { key, blank } of stored.blanks) {
-    if (isResolvable(specs.values(), blank)) versions.set(key, blank);
+    if (isResolvable({ specs: specs.values(), methods: methods.values() }, blank)) versions.set(key, blank);
     else lost.push({ table: 'blanks', key, name: blank.name, why: LOST_SPEC, stored: { key, blank } });
   }
   const [settings = FIRST_SETTINGS] = stored.settings;
@@ -87,7 +89,7 @@ export async function openShop(): Promise<void> {
     phase: 'open',
     trouble: null,
     ...(Object.fromEntries(maps) as Pick<Shop, Shown>),
-    ...library(versions, specs, settings),
+    ...library({ versions, specs, methods }, settings),
     settings,
     aside: [...aside, ...lost],
   });
@@ -103,27 +105,32 @@ export interface ShownChange {
   after?: unknown;
 }
 
+/** Tables that what a blank is depends on. */
+const PRINTED: readonly TableName[] = ['blanks', 'specs', 'methods'];
+
 /** Shows records as they are on the disk now. */
 export function show(changes: readonly ShownChange[]): void {
   useShop.setState((shop) => {
     const next: Partial<Record<Shown, Map<string, unknown>>> = {};
     const versions = new Map(shop.versions);
     const specs = new Map(shop.specs);
+    const methods = new Map(shop.methods);
     let { settings } = shop;
     for (const { table, key, after } of changes) {
       if (isShown(table)) place((next[table] ??= new Map<string, unknown>(shop[table])), key, after);
       else if (table === 'blanks') place(versions, key, (after as RecordOf<'blanks'> | undefined)?.blank);
-      else if (table === 'specs') place(specs, key, after as HouseSpec | undefined);
+      else if (table === 'specs') place(specs, key, after ?? SHIPPED.specs.get(key as string));
+      else if (table === 'methods') place(methods, key, after ?? SHIPPED.methods.get(key as string));
       else if (table === 'settings') settings = (after as Settings | undefined) ?? FIRST_SETTINGS;
     }
     const regroups =
-      changes.some(({ table }) => table === 'blanks' || table === 'specs') ||
+      changes.some(({ table }) => PRINTED.includes(table)) ||
       settings.removedBlanks !== shop.settings.removedBlanks ||
       settings.houses !== shop.settings.houses;
     return {
       ...(next as Partial<Shop>),
       settings,
-      ...(regroups && library(versions, specs, settings)),
+      ...(regroups && library({ versions, specs, methods }, settings)),
     };
   });
 }
@@ -137,9 +144,9 @@ function isShown(table: TableName): table is Shown {
   return (SHOWN as readonly TableName[]).includes(table);
 }
 
-function place<T>(map: Map<string, T>, key: Key, record: T | undefined): void {
+function place<T>(map: Map<string, T>, key: Key, record: unknown): void {
   if (record === undefined) map.delete(key as string);
-  else map.set(key as string, record);
+  else map.set(key as string, record as T);
 }
 
 /** What a fit refers to and that is not here. */

@@ -7,7 +7,7 @@ const assumed = <T>(value: T) => ({ value, source: { kind: 'assumed' as const } 
 const MIB = 1024 * 1024;
 const NAMING = '{design}_{blank}_{face}_{size}';
 
-type Asked = Pick<HouseSpec, 'id' | 'house' | 'methods'> & {
+type Asked = Pick<HouseSpec, 'id' | 'house' | 'methods' | 'about'> & {
   bleed: number;
   safe: number;
   target?: number;
@@ -24,6 +24,16 @@ type Asked = Pick<HouseSpec, 'id' | 'house' | 'methods'> & {
 /** Houses that print on blanks their customers measured, and houses that have a desk. */
 const TAKE_MEASURED = ['Harl Kiln Works', 'Skerry Labels'];
 const WITH_DESKS = ['Harl Kiln Works', 'Dunmere Garment Print', 'Skerry Labels'];
+/** Working days from an order to its parcel. */
+const DAYS: Record<string, number> = {
+  'Harl Kiln Works': 4,
+  'Corrie Transfer Co.': 3,
+  'Dunmere Garment Print': 5,
+  'Ostrey Hard Goods': 6,
+  'Skerry Labels': 4,
+  'Tarn Paper Press': 3,
+  'Brathwick Banners': 7,
+};
 
 /** A spec as its house states it; what is left out is what most of these houses ask. */
 function spec(asked: Asked): HouseSpec {
@@ -34,6 +44,7 @@ function spec(asked: Asked): HouseSpec {
     id: asked.id,
     version: 1,
     house: asked.house,
+    about: asked.about,
     methods: asked.methods,
     bleed: number('bleed', asked.bleed),
     safe: number('safe', asked.safe),
@@ -51,6 +62,8 @@ function spec(asked: Asked): HouseSpec {
     },
     takesMeasured: TAKE_MEASURED.includes(asked.house),
     desk: WITH_DESKS.includes(asked.house),
+    mirroring: 'house',
+    days: DAYS[asked.house]!,
     press: asked.press ?? null,
   };
 }
@@ -60,6 +73,7 @@ export const SPECS: readonly HouseSpec[] = [
   spec({
     id: 'harl-kiln-mug',
     house: 'Harl Kiln Works',
+    about: 'mugs',
     methods: ['sublimation'],
     bleed: 2,
     safe: 4,
@@ -75,6 +89,7 @@ export const SPECS: readonly HouseSpec[] = [
   spec({
     id: 'harl-kiln-tumbler',
     house: 'Harl Kiln Works',
+    about: 'tumblers',
     methods: ['sublimation'],
     bleed: 2,
     safe: 5,
@@ -91,6 +106,7 @@ export const SPECS: readonly HouseSpec[] = [
   spec({
     id: 'harl-kiln-plate',
     house: 'Harl Kiln Works',
+    about: 'plates and tiles',
     methods: ['sublimation'],
     bleed: 2,
     safe: 3,
@@ -99,6 +115,7 @@ export const SPECS: readonly HouseSpec[] = [
   spec({
     id: 'corrie-sublimation',
     house: 'Corrie Transfer Co.',
+    about: 'coated things',
     methods: ['sublimation'],
     bleed: 3,
     safe: 6,
@@ -109,6 +126,7 @@ export const SPECS: readonly HouseSpec[] = [
   spec({
     id: 'dunmere-shirt',
     house: 'Dunmere Garment Print',
+    about: 'clothes',
     methods: ['direct-to-garment', 'film-transfer'],
     bleed: 0,
     safe: 5,
@@ -119,6 +137,7 @@ export const SPECS: readonly HouseSpec[] = [
   spec({
     id: 'corrie-cloth',
     house: 'Corrie Transfer Co.',
+    about: 'cloth',
     methods: ['direct-to-garment', 'film-transfer', 'screen'],
     bleed: 0,
     safe: 4,
@@ -137,6 +156,7 @@ export const SPECS: readonly HouseSpec[] = [
   spec({
     id: 'ostrey-case',
     house: 'Ostrey Hard Goods',
+    about: 'cases and hard goods',
     methods: ['uv', 'sublimation'],
     bleed: 1.5,
     safe: 3,
@@ -145,6 +165,7 @@ export const SPECS: readonly HouseSpec[] = [
   spec({
     id: 'skerry-sticker',
     house: 'Skerry Labels',
+    about: 'sticker sheets',
     methods: ['digital-label'],
     bleed: 2,
     safe: 3,
@@ -156,6 +177,7 @@ export const SPECS: readonly HouseSpec[] = [
   spec({
     id: 'skerry-to-shape',
     house: 'Skerry Labels',
+    about: 'stickers cut to shape',
     methods: ['digital-label'],
     bleed: 2,
     safe: 2,
@@ -167,6 +189,7 @@ export const SPECS: readonly HouseSpec[] = [
   spec({
     id: 'skerry-label',
     house: 'Skerry Labels',
+    about: 'labels',
     methods: ['digital-label'],
     bleed: 2,
     safe: 2.5,
@@ -179,6 +202,7 @@ export const SPECS: readonly HouseSpec[] = [
   spec({
     id: 'tarn-paper',
     house: 'Tarn Paper Press',
+    about: 'paper and board',
     methods: ['digital-print'],
     bleed: 3,
     safe: 4,
@@ -191,6 +215,7 @@ export const SPECS: readonly HouseSpec[] = [
   spec({
     id: 'broadwater-wall',
     house: 'Brathwick Banners',
+    about: 'walls',
     methods: ['large-format'],
     bleed: 5,
     safe: 15,
@@ -204,6 +229,7 @@ export const SPECS: readonly HouseSpec[] = [
   spec({
     id: 'broadwater-banner',
     house: 'Brathwick Banners',
+    about: 'banners',
     methods: ['large-format'],
     bleed: 10,
     safe: 40,

@@ -1,4 +1,5 @@
 import type { TextPiece } from '../../fit/schema';
+import { isSaid } from '../../blank/contents';
 import type { Rule } from '../context';
 
 /**
@@ -7,7 +8,7 @@ import type { Rule } from '../context';
  */
 export const contents: Rule = {
   id: 'contents',
-  version: 1,
+  version: 2,
   rests: [],
   name: 'Contents',
   check: (context) => {
@@ -18,14 +19,9 @@ export const contents: Rule = {
     const said = fit.faces
       .flatMap(({ pieces }) => pieces)
       .filter((piece): piece is TextPiece => piece.kind === 'text' && piece.visible)
-      .map(({ lettering }) =>
-        lettering.lines
-          .map(({ text }) => text)
-          .join(' ')
-          .toLowerCase(),
-      )
+      .map(({ lettering }) => lettering.lines.map(({ text }) => text).join(' '))
       .join('\n');
-    const open = entries.filter(({ words }) => !words.some((word) => said.includes(word.toLowerCase())));
+    const open = entries.filter((entry) => !isSaid(entry, said));
     const ticked = open.filter(({ id }) => fit.ticked?.some(({ entryId }) => entryId === id));
     const missing = open.filter((entry) => !ticked.includes(entry));
     const verdict = missing.length > 0 ? 'fix' : ticked.length > 0 ? 'look' : 'ready';
@@ -41,7 +37,7 @@ export const contents: Rule = {
         unit: 'entries',
         shown: { measured: `${found} of ${entries.length}`, required: names(entries) },
         gauge: null,
-        word: missing.length > 0 ? `No ${missing[0]!.name}` : 'Contents',
+        word: missing.length > 0 ? `No ${lowerFirst(missing[0]!.name)}` : 'Contents',
         message:
           verdict === 'fix'
             ? `Missing from the lettering: ${names(missing)}. Set them as text, or tick by hand what the artwork itself says.`
@@ -54,3 +50,8 @@ export const contents: Rule = {
     ];
   },
 };
+
+/** “Phone” within a sentence; “MHD” stays. */
+function lowerFirst(name: string): string {
+  return /^\p{Lu}\p{Ll}/u.test(name) ? name[0]!.toLowerCase() + name.slice(1) : name;
+}

@@ -105,11 +105,11 @@ function Faces({ live }: { live: Live }) {
 /** Another size has another print area: pieces keep their size and hang as far below the collar. */
 function Sizes({ live }: { live: Live }) {
   const { blank, method, spec } = live.blank;
-  const { specs, settings } = useShop.getState();
+  const shop = useShop.getState();
   const base = blank.sizes.find(({ print }) => print === 1)?.id ?? null;
   const current = live.fit.sizeId ?? base;
   const change = (sizeId: string) => {
-    const to = resolveHere(blank, specs, { ...settings.houses, [blank.id]: spec.id }, sizeId).faces;
+    const to = resolveHere(blank, shop, { ...shop.settings.houses, [blank.id]: spec.id }, sizeId).faces;
     void changeFit((fit) => ({
       ...fit,
       sizeId,
@@ -149,13 +149,13 @@ function useNewer(live: Live): React.ReactNode {
     ({ name, mm }) => `${name} ${mm > 0 ? '+' : ''}${showLength(mm, live.unit)}`,
   );
   const move = () => {
-    const { specs, settings } = useShop.getState();
+    const shop = useShop.getState();
     const to = resolveHere(
-      [...useShop.getState().versions.values()].find(
+      [...shop.versions.values()].find(
         ({ id, version }) => id === blank.id && version === newest.blank.version,
       )!,
-      specs,
-      settings.houses,
+      shop,
+      shop.settings.houses,
       live.fit.sizeId,
     ).faces;
     void changeFit((fit) => ({

@@ -4,7 +4,7 @@ import { shapeOf } from '@/core/cut/face';
 import { lengthOf } from '@/core/cut/polygons';
 import type { Cut } from '@/core/fit/cut';
 import { showLength } from '@/core/length/show';
-import { CUT_SPOT } from '@/core/sheet/schema';
+import { cutInksOf } from '@/core/blank/cut-inks';
 import { cutPages, saveCutLines } from '@/state/handover/cut-files';
 import { changeCut } from '@/state/bench/open-fit';
 import { sentence } from '@/state/sentence';
@@ -34,15 +34,15 @@ const EDGES: Record<Cut['edge'], string> = {
   spread: 'edge colours run out',
 };
 
-const FORMATS = [
-  ['svg', 'SVG'],
-  ['pdf', `PDF, in “${CUT_SPOT}”`],
-] as const;
-
 /** How the sticker on the bench is cut: every word of it can be changed where it stands. */
 export function CutRow({ live, cut }: { live: Live; cut: Cut }) {
   const { unit, face } = live;
   const set = (change: Partial<Cut>) => void changeCut(face.id, change);
+  const inks = cutInksOf(live.blank.spec);
+  const formats = [
+    ['svg', 'SVG'],
+    ['pdf', `PDF, in “${inks.cut}”`],
+  ] as const;
   const picker = useFilePicker('A drawing whose shape the sticker is cut to', (file) => {
     readShape(file).then(
       (own) => {
@@ -101,14 +101,14 @@ export function CutRow({ live, cut }: { live: Live; cut: Cut }) {
         </>
       )}
       <VerbMenu label="Line alone…">
-        {FORMATS.flatMap(([format, word]) =>
+        {formats.flatMap(([format, word]) =>
           (live.blank.faces.length > 1 ? [[face], live.blank.faces] : [[face]]).map((faces) => (
             <MenuLine
               key={`${format}${faces.length}`}
               onSelect={() => {
                 const all = fitTitle(live.design, live.fit);
                 const title = faces.length > 1 ? all : `${all} ${face.name}`;
-                saveCutLines(title, cutPages(faces), format).catch((error: unknown) =>
+                saveCutLines(title, cutPages(faces), format, inks).catch((error: unknown) =>
                   toast(sentence(error)),
                 );
               }}

@@ -4,7 +4,6 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { makeBlank } from '@/core/blank/make';
-import { METHODS } from '@/core/blank/methods';
 import { resolveAmong } from '@/core/blank/library';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import { nearestBlank } from '@/core/measuring/nearest';
@@ -13,6 +12,7 @@ import { THINGS, type Thing } from '@/core/measuring/things';
 import { newBlank } from '@/state/shop/blanks';
 import { sentence } from '@/state/sentence';
 import { changeDraft, clearDraft, measureThing, useDraft } from '@/state/shop/measuring';
+import { titleOf } from '@/state/shop/houses';
 import { useShop } from '@/state/shop/shop';
 import { today } from '@/state/today';
 import { Readings } from './Readings';
@@ -114,15 +114,16 @@ function useResolved(
   name: string,
 ): ResolvedBlank | null {
   const specs = useShop((shop) => shop.specs);
+  const methods = useShop((shop) => shop.methods);
   return useMemo(() => {
     if (!body || !specs.has(specId)) return null;
     const measured = { kind: 'tape' as const };
     const title = name.trim() || 'Measured blank';
     return resolveAmong(
-      specs.values(),
+      { specs: specs.values(), methods: methods.values() },
       makeBlank({ id: 'draft', name: title, body, measured, methodId, specId }),
     );
-  }, [body, methodId, specId, specs, name]);
+  }, [body, methodId, specId, specs, methods, name]);
 }
 
 function useKeep({ body }: Measured, records: { methodId: string; specId: string }) {
@@ -158,6 +159,7 @@ function Records({
   onSpec: (id: string) => void;
 }) {
   const specs = useShop((shop) => shop.specs);
+  const methods = useShop((shop) => shop.methods);
   const name = useDraft(({ draft }) => draft?.name ?? '');
   return (
     <div className="flex gap-2 pt-3">
@@ -174,7 +176,7 @@ function Records({
       <Select
         label="Printing method"
         value={methodId}
-        choices={METHODS.map(({ id, name: method }) => [id, method])}
+        choices={[...methods.values()].map(({ id, name: method }) => [id, method])}
         onChange={onMethod}
         className="text-sm"
       />
@@ -183,7 +185,7 @@ function Records({
         value={specId}
         choices={[...specs.values()]
           .filter(({ methods, id }) => methods.includes(methodId) || id === specId)
-          .map(({ id, house, bleed }) => [id, `${house}, bleed ${bleed.value} mm`])}
+          .map((one) => [one.id, titleOf(one)])}
         onChange={onSpec}
         className="w-36 text-sm"
       />

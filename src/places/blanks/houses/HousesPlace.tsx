@@ -1,0 +1,146 @@
+'use client';
+import Link from 'next/link';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { sentence } from '@/state/sentence';
+import { importRecord, makeRecord, titleOf, type Written } from '@/state/shop/houses';
+import { useShop } from '@/state/shop/shop';
+import { Popup } from '@/ui/Popup';
+import { Segments } from '@/ui/Toggle';
+import { useFilePicker } from '@/ui/useFilePicker';
+import { useAsked } from '../../shell/useAsked';
+import { RecordForm } from './RecordForm';
+import { RecordList } from './RecordList';
+
+/** Who prints and how: houses and methods as records that are written here. */
+export function HousesPlace() {
+  const { specs, methods } = useShop();
+  const [askedMethod, setMethod] = useAsked('method');
+  const [askedHouse, setHouse] = useAsked('house');
+  const [table, setTable] = useState<Written>(askedMethod === null ? 'specs' : 'methods');
+  const [words, setWords] = useState('');
+  const records = [...(table === 'specs' ? specs : methods).values()].sort((a, b) =>
+    titleOf(a).localeCompare(titleOf(b)),
+  );
+  const list = records.filter((record) => titleOf(record).toLowerCase().includes(words.trim().toLowerCase()));
+  const [askedId, choose] = table === 'specs' ? [askedHouse, setHouse] : [askedMethod, setMethod];
+  const chosen = records.find(({ id }) => id === askedId) ?? list[0];
+  const picker = useFilePicker('House or method file', (file) => {
+    importRecord(file).then(
+      (taken) => {
+        setTable(taken.table);
+        (taken.table === 'specs' ? setHouse : setMethod)(taken.id);
+        toast(`“${file.name}” is taken in.`);
+      },
+      (error: unknown) => toast(sentence(error)),
+    );
+  });
+  return (
+    <>
+      <div className="flex h-[46px] shrink-0 items-center gap-5 border-b border-rule px-4">
+        <h1 className="sr-only">Houses and methods</h1>
+        <Segments
+          label="Houses or methods"
+          value={table}
+          choices={[
+            { value: 'specs', name: `${specs.size} houses` },
+            { value: 'methods', name: `${methods.size} methods` },
+          ]}
+          className="flex gap-5 text-lg font-bold"
+          onChange={setTable}
+        />
+        <input
+          type="search"
+          aria-label={table === 'specs' ? 'Search houses' : 'Search methods'}
+          placeholder="Search"
+          value={words}
+          onChange={({ target }) => {
+            setWords(target.value);
+          }}
+          className="w-40 border border-rule bg-docket px-2 py-1 text-sm"
+        />
+        <span className="ml-auto flex items-center gap-4">
+          {picker.input}
+          <button className="verb" onClick={picker.open}>
+            Import
+          </button>
+          <Link href="/blanks" className="verb whitespace-nowrap">
+            Back to the library
+          </Link>
+          <NewRecord table={table} onMade={choose} />
+        </span>
+      </div>
+      <div className="flex min-h-0 grow">
+        <RecordList table={table} list={list} chosenId={chosen?.id ?? null} onChoose={choose} />
+        {chosen && (
+          <RecordForm
+            key={`${chosen.id}/${chosen.version}`}
+            table={table}
+            record={chosen}
+            onChoose={choose}
+          />
+        )}
+      </div>
+    </>
+  );
+}
+
+/** A name, and the record is there to be written. */
+function NewRecord({ table, onMade }: { table: Written; onMade: (id: string) => void }) {
+  const [open, setOpen] = useState(false);
+  const [name, setName] = useState('');
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const noun = table === 'specs' ? 'house' : 'method';
+  const make = async () => {
+    try {
+      onMade(await makeRecord(table, name));
+      setOpen(false);
+      setName('');
+    } catch (error) {
+      setTrouble(sentence(error));
+    }
+  };
+  return (
+    <Popup
+      open={open}
+      onOpen={(on) => {
+        setOpen(on);
+        setTrouble(null);
+      }}
+      trigger={<button className="action whitespace-nowrap">New {noun}</button>}
+      align="end"
+      className="w-72 p-3"
+    >
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          void make();
+        }}
+      >
+        <label className="flex flex-col text-sm text-ink-2">
+          name of the {noun}
+          <input
+            value={name}
+            maxLength={120}
+            onChange={({ target }) => {
+              setName(target.value);
+              setTrouble(null);
+            }}
+            autoFocus
+            aria-invalid={trouble !== null}
+            className="border-b-2 border-ink bg-docket px-1 py-1 text-base text-ink"
+          />
+        </label>
+        <p role={trouble ? 'alert' : undefined} className="min-h-5 text-sm text-fix">
+          {trouble}
+        </p>
+        <button className="action">Make it</button>
+        <p className="mt-2 text-sm text-ink-2">
+          {table === 'specs'
+            ? 'It begins with what most houses ask, all of it assumed.'
+            : 'It begins as prints on paper do.'}
+        </p>
+      </form>
+    </Popup>
+  );
+}
