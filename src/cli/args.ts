@@ -7,6 +7,8 @@ export interface Args {
   command: string;
   files: string[];
   values: Map<string, string>;
+  /** Every value of an option that was given several times, in order. */
+  all: Map<string, string[]>;
   switches: Set<string>;
 }
 
@@ -15,7 +17,7 @@ const SWITCHES = ['json', 'mirror', 'marks'];
 /** Takes `command FILE... --name value --switch` apart; throws `bad-argument` for what no command knows. */
 export function readArgs(argv: readonly string[], known: readonly string[]): Args {
   const [command = '', ...rest] = argv;
-  const args: Args = { command, files: [], values: new Map(), switches: new Set() };
+  const args: Args = { command, files: [], values: new Map(), all: new Map(), switches: new Set() };
   const options = Object.fromEntries([
     ...known.map((name) => [name, { type: 'string' as const }]),
     ...SWITCHES.map((name) => [name, { type: 'boolean' as const }]),
@@ -29,7 +31,10 @@ export function readArgs(argv: readonly string[], known: readonly string[]): Arg
     if (!(name in options)) throw badArgument(`There is no option ${rawName}.`);
     if (SWITCHES.includes(name)) args.switches.add(name);
     else if (value === undefined) throw badArgument(`--${name} wants a value after it.`);
-    else args.values.set(name, value);
+    else {
+      args.values.set(name, value);
+      args.all.set(name, [...(args.all.get(name) ?? []), value]);
+    }
   }
   return args;
 }

@@ -35,28 +35,33 @@ export interface Placed {
   pixels: (ppi: number) => Promise<Raster>;
 }
 
-export async function readPlaced(readers: Readers, args: Args): Promise<Placed> {
+/** A face of a blank in the colour and size that the options name, with nothing on it. */
+export function readBare(args: Args): Pick<Placed, 'blank' | 'face' | 'fit'> {
   const found = findBlank(required(args, 'blank'));
   const sizeId = findSize(found, args.values.get('size'));
   const blank = sizeId === undefined ? found : resolveBlank(found.blank, found.method, found.spec, sizeId);
   const face = findFace(blank, args.values.get('face'));
-  const colourId = findColour(blank, args.values.get('colour'));
-  const file = openNamed(required(args, 'artwork'));
-  const { facts, raster } = await measureArtwork(readers, file);
-  const piece = place(args, facts, face);
   const fit: Fit = {
     upfit: 'fit/1',
     id: 'command-line',
     designId: 'command-line',
     blankId: blank.blank.id,
     blankVersion: blank.blank.version,
-    colourId,
+    colourId: findColour(blank, args.values.get('colour')),
     stateId: null,
     sizeId: sizeId ?? null,
     // A size that is asked for is the one that is judged.
     ...(sizeId !== undefined && { soldIn: [sizeId] }),
-    faces: [{ faceId: face.id, pieces: [piece] }],
+    faces: [{ faceId: face.id, pieces: [] }],
   };
+  return { blank, face, fit };
+}
+
+export async function readPlaced(readers: Readers, args: Args): Promise<Placed> {
+  const { blank, face, fit: bare } = readBare(args);
+  const file = openNamed(required(args, 'artwork'));
+  const { facts, raster } = await measureArtwork(readers, file);
+  const fit: Fit = { ...bare, faces: [{ faceId: face.id, pieces: [place(args, facts, face)] }] };
   const pixels = async (ppi: number) => {
     if (raster && facts.pixels) return raster;
     const across = (wantedAcross(fit, blank.faces, facts.sha256, facts) * ppi) / face.target;

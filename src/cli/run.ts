@@ -7,6 +7,7 @@ import { inspect } from './commands/inspect';
 import { picture, PICTURE_OPTIONS } from './commands/picture';
 import { price, PRICE_OPTIONS } from './commands/price';
 import { render, RENDER_OPTIONS } from './commands/render';
+import { rows, ROWS_OPTIONS } from './commands/rows';
 import { scenes } from './commands/scenes';
 import { template, TEMPLATE_OPTIONS } from './commands/template';
 
@@ -23,6 +24,7 @@ const COMMANDS: Record<string, Command> = {
   picture: { options: PICTURE_OPTIONS, run: picture },
   price: { options: PRICE_OPTIONS, run: price },
   render: { options: RENDER_OPTIONS, run: render },
+  rows: { options: ROWS_OPTIONS, run: rows },
   template: { options: TEMPLATE_OPTIONS, run: template },
 };
 

@@ -16,6 +16,7 @@ export const OrderForm = v.object({
         fitId: Words,
         size: v.nullable(Words),
         colour: Words,
+        what: v.optional(v.nullable(Words), null),
         quantity: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(100_000)),
         sides: v.pipe(v.array(v.object({ faceId: Words, path: Words })), v.maxLength(200)),
       }),
@@ -33,6 +34,8 @@ const PrintForm = v.object({
   path: v.string(),
   faceId: v.string(),
   mirrored: v.boolean(),
+  /** Graded sizes that it is for, by name. */
+  sizes: v.optional(v.array(v.string())),
   /** mm of what is cut to shape: such a product has no size before. */
   cut: v.optional(v.object({ width: v.number(), height: v.number() })),
 });
@@ -74,6 +77,8 @@ export const TakenForm = v.object({
   sha256: v.string(),
   reasons: v.array(v.string()),
   findings: v.array(FindingForm),
+  /** Each line as it was understood. */
+  lines: v.optional(v.array(v.string()), []),
   /** How the house numbers its orders, where it says. */
   orderNumbers: v.optional(v.string()),
 });

@@ -24,15 +24,16 @@ const PAGE = 0.1;
 /** Share of a trim edge in pure cyan from which it is a template's line. */
 const GUIDE = 0.5;
 
-/** A print file against the house's own rules, from its bytes. */
+/** A print file against the house's own rules for a graded size, from its bytes. */
 export async function lookAt(
   house: House,
   fit: PackedFit,
   print: Print,
+  size: string | null,
   bytes: Uint8Array,
 ): Promise<FileFinding> {
   const { path } = print;
-  const blank = blankOf(house, fit);
+  const blank = blankOf(house, fit, size);
   const face = blank && faceOf(blank, print);
   if (!blank || !face) return { path, verdict: 'fix', reasons: [notOurs(house, fit)] };
   let decoded;
@@ -66,17 +67,18 @@ function faceOf({ blank, faces }: ResolvedBlank, { faceId, cut }: Print): PrintF
 }
 
 /** The product: one of ours, or as the customer measured it where we print on such. */
-function blankOf(house: House, fit: PackedFit): ResolvedBlank | undefined {
+function blankOf(house: House, fit: PackedFit, size: string | null): ResolvedBlank | undefined {
   const { blankId, specId, measured } = fit;
   const spec = specFor(house, fit);
   if (!spec) return undefined;
   const blank = measured ?? shippedBlanks().find((one) => one.blank.id === blankId)?.blank;
   const method = blank && methodFor(house, blank.methodId, fit);
   if (!method) return undefined;
-  if (!measured) return resolveBlank({ ...blank, specId }, method, spec);
+  const sizeId = blank.sizes.find(({ name }) => name === size)?.id ?? null;
+  if (!measured) return resolveBlank({ ...blank, specId }, method, spec, sizeId);
   const isFit = measured.id === blankId && spec.methods.includes(method.id);
   if (!spec.takesMeasured || !isFit || bodyTroubles(measured.body, MM).length > 0) return undefined;
-  return resolveBlank({ ...measured, specId }, method, spec);
+  return resolveBlank({ ...measured, specId }, method, spec, sizeId);
 }
 
 const MM = { unit: 'mm', inches: 'decimal' } as const;

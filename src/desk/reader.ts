@@ -37,6 +37,7 @@ function inProcess(house: House, order: OrderForm, path: string): Promise<Taken>
     sha256: '',
     reasons: ['We could not read this pack: it takes more time or memory than a pack may.'],
     findings: [],
+    lines: [],
   };
   return new Promise((answer) => {
     const said: Buffer[] = [];

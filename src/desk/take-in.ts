@@ -17,6 +17,7 @@ export async function takeIn(house: House, order: OrderForm, pack: Uint8Array): 
     sha256,
     reasons,
     findings,
+    lines: [],
   });
   if (sha256 !== order.sha256 || pack.length !== order.bytes)
     return refused(['What arrived is not what was sent: its checksum differs. Send it again.']);
@@ -38,6 +39,9 @@ export async function takeIn(house: House, order: OrderForm, pack: Uint8Array): 
   const findings: FileFinding[] = [];
   const reasons: string[] = [];
   let orderNumbers: string | undefined;
+  const lines: string[] = [];
+  /** A file that serves several lines is opened once for each face and size that it goes on. */
+  const looked = new Set<string>();
   for (const line of order.lines) {
     const fit = manifest.fits.find(({ fitId }) => fitId === line.fitId);
     const spec = fit && specFor(house, fit);
@@ -50,9 +54,18 @@ export async function takeIn(house: House, order: OrderForm, pack: Uint8Array): 
       const print = fit.prints.find((one) => one.path === path);
       const bytes = files[path];
       if (!print || !bytes) reasons.push(`The order names ${path}, which is not in the pack.`);
-      else if (!findings.some((one) => one.path === path))
-        findings.push(await lookAt(house, fit, { ...print, faceId }, bytes));
+      else if (print.faceId !== faceId)
+        reasons.push(`${path} is for the ${print.faceId}, and the order puts it on the ${faceId}.`);
+      else if (print.sizes && line.size !== null && !print.sizes.includes(line.size))
+        reasons.push(`${path} is for ${print.sizes.join(', ')}, and the order wants it in ${line.size}.`);
+      else {
+        const asked = `${path}/${faceId}/${line.size ?? ''}`;
+        if (!looked.has(asked))
+          findings.push(await lookAt(house, fit, { ...print, faceId }, line.size, bytes));
+        looked.add(asked);
+      }
     }
+    lines.push(`${line.quantity} × ${[line.what, line.colour, line.size].filter(Boolean).join(', ')}`);
     if (line.sides.length === 0)
       reasons.push('A line of the order says nothing of which file goes on which side.');
   }
@@ -64,9 +77,30 @@ export async function takeIn(house: House, order: OrderForm, pack: Uint8Array): 
   const bad = findings.filter(({ verdict }) => verdict === 'fix');
   if (reasons.length > 0 || bad.length > 0) {
     const count = bad.length === 1 ? '1 file cannot' : `${bad.length} files cannot`;
-    return refused([...reasons, ...(bad.length > 0 ? [`${count} be printed as it stands.`] : [])], findings);
+    return refused(
+      [...reasons, ...(bad.length > 0 ? [`${count} be printed as it stands.`] : [])],
+      onePerFile(findings),
+    );
   }
-  return { taken: true, sha256, reasons: [], findings, ...(orderNumbers !== undefined && { orderNumbers }) };
+  return {
+    taken: true,
+    sha256,
+    reasons: [],
+    findings: onePerFile(findings),
+    lines,
+    ...(orderNumbers !== undefined && { orderNumbers }),
+  };
+}
+
+/** What was found in a file, for whatever it was looked at, said once. */
+function onePerFile(findings: readonly FileFinding[]): FileFinding[] {
+  const files = new Map<string, FileFinding>();
+  for (const { path, verdict, reasons } of findings) {
+    const so = files.get(path);
+    const all = [...new Set([...(so?.reasons ?? []), ...reasons])];
+    files.set(path, { path, verdict: so?.verdict === 'fix' ? 'fix' : verdict, reasons: all });
+  }
+  return [...files.values()];
 }
 
 const MIB = 1024 * 1024;

@@ -73,6 +73,12 @@ export function fontOf(font: OpenedFont): Font {
   };
 }
 
+/** Characters of a text that a font has no glyph for, each once; spaces and what is never seen are none. */
+export function lackingIn(font: OpenedFont, text: string): string[] {
+  const letters = Array.from(text, (letter) => letter).filter((letter) => !/[\s\p{Cc}\p{Cf}]/u.test(letter));
+  return [...new Set(letters)].filter((letter) => font.charToGlyphIndex(letter) === 0);
+}
+
 /** A line's glyphs with the font's ligatures; where the library cannot read a font's rules for them, letter by letter. */
 function glyphsOf(font: OpenedFont, text: string): FontGlyph[] {
   try {

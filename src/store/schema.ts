@@ -45,6 +45,7 @@ const OutcomeSchema = v.object({
   name: v.string(),
   verdict: v.picklist(VERDICTS),
   why: list(v.string()),
+  edge: v.optional(v.picklist(VERDICTS)),
 });
 
 /** The last exact docket of a fit, and the key of what it was measured from. */

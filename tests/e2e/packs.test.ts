@@ -122,9 +122,9 @@ describe('an order', () => {
 
   test('whose desk is away waits, over a reload too, goes by itself and stays one', async () => {
     await mood('fails');
-    await shop.bench.press('Send to a house');
+    await shop.bench.press('Order it again');
     await shop.bench.named('How many of gull');
-    await shop.bench.press('Send the order');
+    await shop.bench.press('Send a second order');
     await shop.bench.says('[data-order=waiting]', /waits for Harl Kiln Works.*goes by itself/is);
     await shop.browser.navigate().refresh();
     await shop.bench.find('[data-order=waiting]');
@@ -143,9 +143,9 @@ describe('an order', () => {
 
   test('that is refused says so in the desk’s words', async () => {
     await mood('refuses');
-    await shop.bench.press('Send to a house');
+    await shop.bench.press('Order it again');
     await shop.bench.named('How many of gull');
-    await shop.bench.press('Send the order');
+    await shop.bench.press('Send a second order');
     await shop.bench.says('[data-order=refused]', /takes no orders today/);
     await mood('well');
     expect(await held()).toHaveLength(2);

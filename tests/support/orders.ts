@@ -8,6 +8,7 @@ import { writePrint } from '@/files/print';
 import { ZipMaker } from '@/files/zip';
 import type { Engine } from '@/imaging/engine';
 import type { ResolvedBlank } from '@/core/blank/resolve';
+import type { HouseSpec } from '@/core/blank/schema';
 import { blankById, faceOf, pieceAt, shown } from './fits';
 import { paint } from './pictures';
 
@@ -18,6 +19,10 @@ interface Made {
   bytes: Uint8Array;
   mirrored?: boolean;
   format?: PrintFormat;
+  /** The record of a house that its customer wrote down. */
+  spec?: HouseSpec;
+  /** Graded sizes that the file is for. */
+  sizes?: string[];
 }
 
 /** A print file of the first face of a shipped blank, or of one's own: what is given, or a picture in its middle. */
@@ -40,7 +45,7 @@ export async function print(
 /** A pack of one fit with one print file, as Up Fit makes it, and the order for it; one's own blank lies in it. */
 export async function packOf(
   of: string | ResolvedBlank,
-  { bytes, mirrored = false, format = 'png' }: Made,
+  { bytes, mirrored = false, format = 'png', spec: written, sizes }: Made,
 ): Promise<{ pack: Blob; order: Order }> {
   const { blank, spec, faces } = typeof of === 'string' ? blankById(of) : of;
   const maker = new ZipMaker();
@@ -56,12 +61,14 @@ export async function packOf(
       house: spec.house,
       specId: spec.id,
     },
-    ...(typeof of !== 'string' && { measured: blank }),
+    ...(typeof of !== 'string' && !written && { measured: blank }),
+    ...(written && { spec: written }),
     ...{ colour: 'White', size: null, verdict: 'ready' as const, reason: null, mirroring: null },
     prints: [
       {
         ...{ path, faceId, format, mode: 'rgb' as const, ppi: 300, alpha: true, mirrored },
         pixels: { width: 1, height: 1 },
+        ...(sizes && { sizes }),
       },
     ],
   };
@@ -76,7 +83,9 @@ export async function packOf(
   const order: Order = {
     upfit: 'order/1',
     key: randomUUID(),
-    lines: [{ fitId: 'fit', size: null, colour: 'White', quantity: 3, sides: [{ faceId, path }] }],
+    lines: [
+      { fitId: 'fit', size: null, colour: 'White', what: null, quantity: 3, sides: [{ faceId, path }] },
+    ],
     notes: '',
     bytes: pack.size,
     sha256: hash(new Uint8Array(await pack.arrayBuffer())),

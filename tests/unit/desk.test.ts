@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -11,7 +12,9 @@ import * as v from 'valibot';
 import { resolveAmong, SHIPPED } from '@/core/blank/library';
 import { withNumber } from '@/core/blank/numbers';
 import type { ResolvedBlank } from '@/core/blank/resolve';
-import type { Blank } from '@/core/blank/schema';
+import { newHouse } from '@/core/blank/entries/house';
+import type { Blank, HouseSpec } from '@/core/blank/schema';
+import { numberBy } from '@/desk/houses';
 import { blankById, faceOf } from '../support/fits';
 import { packOf, print as printOf } from '../support/orders';
 
@@ -105,7 +108,67 @@ describe('a blank that the customer measured', () => {
   });
 });
 
+describe('a house that its customer wrote down', () => {
+  const fogbell: HouseSpec = {
+    ...newHouse('fogbell', 'Fogbell Print', 'sublimation'),
+    desk: true,
+    orderNumbers: 'FP-####',
+    files: { ...newHouse('x', 'x', 'x').files, formats: { value: ['tiff'], source: { kind: 'house' } } },
+  };
+  const mug = resolveAmong(
+    { ...SHIPPED, specs: [fogbell] },
+    { ...blankById('mug-325').blank, specId: 'fogbell' },
+  );
+  const packed = (change: Partial<HouseSpec>, bytes: Uint8Array) =>
+    packOf(mug, { bytes, spec: { ...fogbell, ...change } });
+
+  test('has a desk that goes by what was written: a kind of file it does not take is refused by name', async () => {
+    const png = await print('mug-325');
+    const refused = await sent('written', await packed({}, png));
+    expect([refused.number, reasonsIn(refused)]).toEqual([
+      null,
+      expect.stringContaining('We take TIFF for this product, not PNG.'),
+    ]);
+    const takesPng = {
+      files: { ...fogbell.files, formats: { value: ['png' as const], source: fogbell.bleed.source } },
+    };
+    const answer = await sent('written', await packed(takesPng, png));
+    expect(answer.number).toMatch(/^FP-\d{4,}$/);
+    expect(answer.lines).toEqual(['3 × White']);
+  });
+
+  test('takes nothing where it is said to have no desk, and no other desk takes what is its own', async () => {
+    const bytes = await print('mug-325');
+    expect((await sent('written', await packed({ desk: false }, bytes))).reasons.join()).toMatch(
+      /for Fogbell Print/,
+    );
+    expect((await sent(HARL, await packed({}, bytes))).reasons.join()).toMatch(/for Fogbell Print/);
+  });
+
+  test.each([
+    [7, 'FP-####', 'FP-0007'],
+    [12_345, 'FP-####', 'FP-12345'],
+    [42, '##/2026-#', '04/2026-2'],
+    [7, undefined, 'WD-000007'],
+  ])('numbers order %d by %s: %s', (count, pattern, expected) => {
+    expect(numberBy(count, 'WD', pattern)).toBe(expected);
+  });
+});
+
 describe('a pack that can be printed', () => {
+  test('is refused where a file is put on another face, or goes into a size it is not for', async () => {
+    const made = await packOf('mug-325', { bytes: await print('mug-325'), sizes: ['M'] });
+    const [line] = made.order.lines;
+    const ordered = (change: Partial<typeof line>) =>
+      sent(HARL, { ...made, order: { ...made.order, key: randomUUID(), lines: [{ ...line!, ...change }] } });
+    const [side] = line!.sides;
+    expect((await ordered({ sides: [{ ...side!, faceId: 'back' }] })).reasons.join()).toMatch(
+      /puts it on the back/,
+    );
+    expect((await ordered({ size: 'L' })).reasons.join()).toMatch(/is for M, and the order wants it in L/);
+    expect((await ordered({ size: 'M' })).number).toMatch(/^HK-/);
+  });
+
   test('is given an order number, its files opened and its checksum told', async () => {
     const made = await packOf('mug-325', { bytes: await print('mug-325') });
     const answer = await sent(HARL, made);

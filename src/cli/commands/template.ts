@@ -1,5 +1,4 @@
-import { readFile, writeFile } from 'node:fs/promises';
-import { createRequire } from 'node:module';
+import { writeFile } from 'node:fs/promises';
 import { basename, extname } from 'node:path';
 import { requireMakeablePixels } from '@/core/artwork/limits';
 import type { Body } from '@/core/blank/kinds';
@@ -12,6 +11,7 @@ import { templatePdf } from '@/files/pdf/template';
 import { outlineWords, readFont } from '@/files/type';
 import type { Readers } from '@/files/artwork';
 import type { Answer } from '../answer';
+import { shippedFontBytes } from '../font';
 import { badArgument, readNumber, type Args } from '../args';
 import { MEASURED_SHAPES, readMeasured } from '../measured';
 import { findBlank, findFace } from '../placed';
@@ -76,7 +76,10 @@ async function make(
   if (ending === '.json') return { bytes: `${JSON.stringify(geometry, null, 2)}\n` };
   if (!['.pdf', '.svg', '.png'].includes(ending))
     throw badArgument(`--out ends in .pdf, .svg, .png or .json, not “${ending}”.`);
-  const drawing = outlineWords(drawTemplate(face, { title, size, paper: 'mm' }), await loadFont());
+  const drawing = outlineWords(
+    drawTemplate(face, { title, size, paper: 'mm' }),
+    readFont(await shippedFontBytes('archivo-narrow')),
+  );
   if (ending === '.pdf') return { bytes: await templatePdf(drawing) };
   if (ending === '.svg') return { bytes: templateSvg(drawing, { kind: 'page' }) };
   const ppi = args.values.has('ppi') ? readNumber('ppi', args.values.get('ppi')!) : 300;
@@ -86,12 +89,4 @@ async function make(
   const { engine: ready } = await readers();
   const raster = ready.drawSvg(templateSvg(drawing, { kind: 'bleed', pixels }), pixels.width);
   return { bytes: ready.encodePng(raster, { ppi, use: 'print' }) };
-}
-
-async function loadFont() {
-  const file = createRequire(`${process.cwd()}/package.json`).resolve(
-    '@fontsource/archivo-narrow/files/archivo-narrow-latin-500-normal.woff',
-  );
-  const { buffer, byteOffset, byteLength } = await readFile(file);
-  return readFont(buffer.slice(byteOffset, byteOffset + byteLength));
 }

@@ -7,6 +7,8 @@ export interface Outcome {
   verdict: Verdict;
   /** What it fails by, in the words of the range's cells. */
   why: string[];
+  /** Of a size, by what hangs on how large its faces are alone. */
+  edge?: Verdict | undefined;
 }
 
 /** What findings come to together. */

@@ -7,6 +7,9 @@ import { rank, standing, worst, type Finding, type RuleId } from './finding';
 import { outcomeOf, type Outcome } from './outcome';
 import { RULES } from './registry';
 
+/** Whether a finding hangs on how large the face is. */
+const isEdge = ({ rule }: Finding): boolean => EDGE_RULES.some(({ id }) => id === rule);
+
 /** Pixels along the longer side on which the sizes that were not chosen are measured. */
 const OTHER_SIZES = 1200;
 
@@ -24,13 +27,13 @@ export function sizesOf(
   own: readonly Finding[],
 ): { outcomes: Outcome[]; findings: Finding[] } {
   const { blank: product, method, spec } = blank;
-  const same = own.filter(({ rule }) => !EDGE_RULES.some(({ id }) => id === rule));
+  const same = own.filter((finding) => !isEdge(finding));
   const worse = new Map<RuleId, Finding>();
   const sewn = aspectsOf(product.body).sewn !== null;
   // Where none was chosen it is the one that the print areas are stated for.
   const chosen = fit.sizeId ?? product.sizes.find(({ print }) => print === 1)?.id;
   const outcomes = product.sizes.map(({ id, name }): Outcome => {
-    if (id === chosen) return { id, name, ...outcomeOf(own) };
+    if (id === chosen) return { id, name, ...outcomeOf(own), edge: worst(own.filter(isEdge)) };
     const sized = resolveBlank(product, method, spec, id);
     const faces = carryOver(fit.faces, blank.faces, sized.faces, sewn);
     // As many pixels a mm for each, so that artworks are reduced alike.
@@ -41,7 +44,7 @@ export function sizesOf(
     if (sold)
       for (const finding of findings)
         keepWorse(worse, own, broughtBack(finding, sized.faces, blank.faces, sewn), { id, name });
-    return { id, name, ...outcomeOf([...same, ...findings]) };
+    return { id, name, ...outcomeOf([...same, ...findings]), edge: worst(findings) };
   });
   return { outcomes, findings: [...worse.values()] };
 }

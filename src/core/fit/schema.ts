@@ -3,6 +3,7 @@ import { Finite, Length, list, Place, Positive } from '../bounds';
 import { IdSchema } from '../blank/basics';
 import { CutSchema } from './cut';
 import { IdeaSchema } from './idea';
+import { CopiesSchema } from './copies';
 import { VersionSchema } from './version';
 import { StepSchema } from '../artwork/steps';
 import { LetteringSchema, InkSchema } from '../type/schema';
@@ -157,6 +158,8 @@ export const FitSchema = v.object({
   version: v.optional(VersionSchema),
   /** Graded sizes that it is sold in: all of them where none is named. */
   soldIn: v.optional(list(IdSchema, 200)),
+  /** How many are ordered in which colours and sizes. */
+  copies: v.optional(list(CopiesSchema, 5000)),
   /** Findings that a person accepted as they are; they come back as soon as they measure otherwise. */
   accepted: v.optional(list(AcceptanceSchema)),
   /** What the product must carry that was ticked by hand, with how it was made sure. */

@@ -11,6 +11,7 @@ import type { Swatch } from '../colour/swatches';
 import { placedPpi } from '../fit/density';
 import { factsFor, opaqueBox, type FactsOf } from '../fit/geometry';
 import { isMotifKind, isShowing, type Fit, type Piece } from '../fit/schema';
+import { PackedLineSchema, type PackedLine } from './lines';
 import { mirrorOwner } from '../print/plan';
 import { namedColours } from '../fit/version';
 
@@ -74,6 +75,8 @@ export const DocketPageSchema = v.object({
     }),
   ),
   lines: v.array(LineSchema),
+  /** What is ordered, each line with how it does. */
+  ordered: v.optional(v.array(PackedLineSchema), []),
   looks: ReachSchema,
   sizes: ReachSchema,
   colours: v.array(v.object({ name: v.string(), hex: v.string(), cmyk: v.nullable(v.array(v.number())) })),
@@ -94,6 +97,7 @@ export interface SheetAsked {
   /** Names of the print files, by face. */
   files: ReadonlyMap<string, readonly string[]>;
   date: string;
+  ordered?: PackedLine[];
   reason: string | null;
   notes: string;
 }
@@ -125,6 +129,7 @@ export function docketPage(asked: SheetAsked): DocketPage {
       message,
       accepted: accepted ?? null,
     })),
+    ordered: asked.ordered ?? [],
     looks: reach(docket.looks),
     sizes: reach(docket.sizes),
     colours: swatches.map(({ name, hex, inks }) => ({ name, hex, cmyk: inks && [...inks] })),

@@ -2,6 +2,7 @@ import * as v from 'valibot';
 import { list } from '../bounds';
 import { BlankSchema, HouseSpecSchema, MethodSchema } from '../blank/schema';
 import { VERDICTS } from '../check/finding';
+import { PackedLineSchema } from './lines';
 import { PRINT_FORMATS } from '../formats/registry';
 
 /** A file of a pack or an archive, by its path within it. */
@@ -22,6 +23,8 @@ export const PrintRecordSchema = v.object({
   pixels: v.object({ width: v.number(), height: v.number() }),
   alpha: v.boolean(),
   mirrored: v.boolean(),
+  /** Graded sizes that it is for, by name; nothing where the product has one size. */
+  sizes: v.optional(v.array(v.string())),
   /** mm across and down of what is cut to shape. */
   cut: v.optional(v.object({ width: v.number(), height: v.number() })),
 });
@@ -37,6 +40,8 @@ export const PackedFitSchema = v.object({
   specId: v.string(),
   colour: v.string(),
   size: v.nullable(v.string()),
+  /** What is ordered of it, line by line. */
+  lines: v.optional(list(PackedLineSchema)),
   /** Which of several fits of a design it is, and the product colours it is for; null where for all. */
   version: v.optional(v.object({ name: v.string(), colours: v.nullable(v.array(v.string())) })),
   verdict: v.picklist(VERDICTS),

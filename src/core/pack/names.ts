@@ -66,6 +66,36 @@ export function printFileName(
   return `${safe.replace(/_{2,}/g, '_').replace(/^_|_$/g, '')}.${FORMATS[plan.format].endings[0]}`;
 }
 
+/** A file's name with the graded sizes that it is for, before its ending. */
+export function sizedName(name: string, sizes: readonly string[]): string {
+  const dot = name.lastIndexOf('.');
+  return `${name.slice(0, dot)}_${safeName(sizes.join(' '))}${name.slice(dot)}`;
+}
+
+/** Bytes of one part of a path that every disk takes. */
+const MOST_NAME_BYTES = 120;
+
+/**
+ * A file's name without its ending, in whatever script it is written: letters, marks and digits are kept, what no disk or
+ * path takes is left out, and it is cut where it is too long for some. `fallback` where nothing of it is left.
+ */
+export function keptName(text: string, fallback: string): string {
+  const kept = text
+    .normalize('NFC')
+    .replace(/[^\p{L}\p{M}\p{N}\s._-]/gu, '')
+    .trim()
+    .replace(/\s+/g, '-')
+    .replace(/^[.-]+|[.-]+$/g, '');
+  let name = kept;
+  const encoder = new TextEncoder();
+  while (encoder.encode(name).length > MOST_NAME_BYTES)
+    name = Array.from(name)
+      .slice(0, -1)
+      .join('')
+      .replace(/[.-]+$/g, '');
+  return name === '' ? fallback : name;
+}
+
 /** The same names, each once: what comes again is numbered before its ending. */
 export function uniqueNames(names: readonly string[]): string[] {
   const taken = new Set<string>();

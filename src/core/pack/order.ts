@@ -6,6 +6,8 @@ export const OrderLineSchema = v.object({
   fitId: v.string(),
   size: v.nullable(v.string()),
   colour: v.string(),
+  /** The sticker, of a set. */
+  what: v.optional(v.nullable(v.string()), null),
   quantity: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(100_000)),
   /** Paths of print files in the pack, by the face that each goes on. */
   sides: v.array(v.object({ faceId: v.string(), path: v.string() })),
@@ -38,6 +40,8 @@ export const AnswerSchema = v.object({
   sha256: v.string(),
   reasons: v.array(v.string()),
   findings: v.array(FileFindingSchema),
+  /** The lines as they were understood there. */
+  lines: v.optional(v.array(v.string()), []),
 });
 export type Answer = v.InferOutput<typeof AnswerSchema>;
 

@@ -18,9 +18,11 @@ export const StoredPackSchema = v.object({
       order: OrderSchema,
       /**
        * `waiting` goes on by itself once the desk is back, `broken` when it is asked to; `arrived` only once the desk has
-       * said so and the checksums agree.
+       * said so and the checksums agree. `sent` is what was taken to a house without a desk, until that has answered.
        */
-      state: v.picklist(['sending', 'waiting', 'broken', 'arrived', 'refused']),
+      state: v.picklist(['sending', 'waiting', 'broken', 'arrived', 'refused', 'sent']),
+      /** To whom it was sent by hand. */
+      to: v.optional(v.string()),
       sent: v.number(),
       at: v.string(),
       trouble: v.nullable(v.string()),

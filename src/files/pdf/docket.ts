@@ -40,6 +40,7 @@ export async function docketPdf(
   writeHead(flow, sheet);
   drawFlats(flow, sheet, pictures);
   writeSides(flow, sheet);
+  writeOrdered(flow, sheet);
   writeLines(flow, sheet);
   writeColours(flow, sheet);
   writePress(flow, sheet);
@@ -159,6 +160,23 @@ function writeSides(flow: Flow, { faces }: DocketPage): void {
         within: WIDTH - 30,
       });
     }
+  }
+}
+
+/** What is ordered: a line for each colour and size, with how it does. */
+function writeOrdered(flow: Flow, { ordered }: DocketPage): void {
+  if (ordered.length === 0) return;
+  flow.heading('Ordered');
+  for (const { copies, what, colour, size, verdict } of ordered) {
+    const y = flow.take(ROW) + 3.2;
+    const { page } = flow;
+    drawVerdict(page, verdict, MARGIN, y - 2.4, 2.6);
+    page.write(`${copies} ×`, MARGIN + 16, y, { size: 3, anchor: 'end' });
+    page.write([what, colour, size].filter(Boolean).join(' · '), MARGIN + 19, y, {
+      size: 3,
+      within: WIDTH - 50,
+    });
+    page.write(VERDICT[verdict].word, RIGHT, y, { size: 2.9, colour: SECOND, anchor: 'end' });
   }
 }
 

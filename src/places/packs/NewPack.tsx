@@ -2,20 +2,27 @@
 import Link from 'next/link';
 import { useId, useState } from 'react';
 import { takingOf, type Taking } from '@/core/blank/taking';
+import type { ResolvedBlank } from '@/core/blank/resolve';
 import { tellingFinding } from '@/core/check/docket';
+import { copiesIn } from '@/core/fit/copies';
+import { lineVerdict, orderedOf, orderedVerdict, orderGrid } from '@/core/pack/lines';
 import type { Fit } from '@/core/fit/schema';
 import type { Sheet } from '@/core/sheet/schema';
 import { byVersion, fitTitle } from '@/core/fit/version';
 import { currentDocket } from '@/state/bench/dockets';
 import { blankOf } from '@/state/shop/library';
+import { setCopies } from '@/state/shop/records';
 import { useShop, type Shop } from '@/state/shop/shop';
 import { VerdictShape, VERDICT_WORDS } from '@/ui/Verdict';
 import { usePackWork } from './usePackWork';
+import { CopiesGrid } from '../shell/CopiesGrid';
+import { Popup } from '@/ui/Popup';
 import { Tick } from '@/ui/Checkbox';
 import { Hint } from '@/ui/Hint';
 
 interface Row {
   fit: Fit;
+  resolved: ResolvedBlank;
   design: string;
   blank: string;
   house: string;
@@ -76,7 +83,8 @@ export function NewPack({
               <th className="font-normal">design</th>
               <th className="font-normal">on</th>
               <th className="font-normal">for</th>
-              <th className="w-[40%] font-normal">docket</th>
+              <th className="font-normal">ordered</th>
+              <th className="w-[34%] font-normal">docket</th>
             </tr>
           </thead>
           <tbody>
@@ -183,7 +191,7 @@ function Line({
 }
 
 function FitRow({
-  row: { fit, design, blank, house, taking, verdict },
+  row: { fit, resolved, design, blank, house, taking, verdict },
   chosen,
   reason,
   onChoose,
@@ -203,6 +211,9 @@ function FitRow({
         <Hint words={taking.words}>
           <span>{taking.takes === false ? taking.words : house}</span>
         </Hint>
+      </td>
+      <td className="whitespace-nowrap pr-4">
+        <Copies fit={fit} resolved={resolved} name={`${design} on ${blank}`} />
       </td>
       <td>
         <span className="flex items-baseline gap-2">
@@ -233,6 +244,34 @@ function FitRow({
         </span>
       </td>
     </tr>
+  );
+}
+
+/** What is ordered of a fit, and where it is changed. */
+function Copies({ fit, resolved, name }: { fit: Fit; resolved: ResolvedBlank; name: string }) {
+  const ordered = orderedOf(resolved, fit);
+  const total = ordered.reduce((sum, { copies }) => sum + copies, 0);
+  const lines = ordered.length === 1 ? '' : ` in ${ordered.length} lines`;
+  return (
+    <Popup
+      trigger={
+        <button className="verb measure" aria-label={`Ordered of ${name}: ${total}, change`}>
+          {total} {total === 1 ? 'copy' : 'copies'}
+          {lines}
+        </button>
+      }
+      align="end"
+      className="max-w-[90vw] p-3"
+    >
+      <CopiesGrid
+        name={name}
+        grid={orderGrid(resolved, fit)}
+        copies={(cell) => copiesIn(ordered, cell)}
+        onCopies={(cell, count) => {
+          if (count !== copiesIn(ordered, cell)) void setCopies(fit.id, cell, count);
+        }}
+      />
+    </Popup>
   );
 }
 
@@ -310,10 +349,11 @@ function rowsOf(shop: Shop): Row[] {
       const laid = fit.faces.some(({ pieces }) => pieces.some(({ visible }) => visible));
       if (!design || !resolved || !laid) return [];
       const { blank, spec } = resolved;
-      const verdict = verdictOf(fit, shop);
+      const verdict = verdictOf(fit, resolved, shop);
       return [
         {
           fit,
+          resolved,
           order: design.order,
           design: fitTitle(design, fit),
           blank: blank.name,
@@ -326,9 +366,16 @@ function rowsOf(shop: Shop): Row[] {
     .sort((a, b) => a.order - b.order || a.blank.localeCompare(b.blank) || byVersion(a.fit, b.fit));
 }
 
-function verdictOf(fit: Fit, shop: Shop) {
+/** How what is ordered of a fit does: in its own colours and sizes alone. */
+function verdictOf(fit: Fit, resolved: ResolvedBlank, shop: Shop) {
   const docket = currentDocket(fit, shop);
-  return docket && { verdict: docket.verdict, word: tellingFinding(docket.findings)?.word ?? '' };
+  if (!docket) return undefined;
+  const ordered = orderedOf(resolved, fit);
+  const verdict = orderedVerdict(docket, ordered);
+  const failing = ordered.filter((cell) => lineVerdict(docket, cell) === verdict).length;
+  const lines = `${failing} of ${ordered.length} lines`;
+  const word = verdict === docket.verdict ? (tellingFinding(docket.findings)?.word ?? '') : lines;
+  return { verdict, word };
 }
 
 /** After what is in it: the fit, or the designs. */

@@ -5,6 +5,7 @@ import type { FileFinding } from '@/core/pack/order';
 import { sentence } from '@/state/sentence';
 import { leaveWaiting, resumeOrder, useSending } from '@/state/handover/sending';
 import type { SentOrder, StoredPack } from '@/core/pack/record';
+import { HandAnswer } from './HandAnswer';
 import { VerdictShape } from '@/ui/Verdict';
 import { sayBytes, sayDay, sayOrder } from './words';
 import { Progress } from '@/ui/Progress';
@@ -15,6 +16,7 @@ const MEANS = {
   broken: 'look',
   arrived: 'ready',
   refused: 'fix',
+  sent: 'look',
 } as const;
 
 /** Every order a pack was sent with, the newest first, and the house's answer to it. */
@@ -73,6 +75,11 @@ function OrderLine({ pack, sent }: { pack: StoredPack; sent: SentOrder }) {
           </button>
         )}
       </p>
+      {sent.state === 'sent' && (
+        <div className="ml-5 text-sm">
+          <HandAnswer pack={pack} sent={sent} />
+        </div>
+      )}
       {sent.trouble && (
         <p className={`ml-5 text-sm ${sent.state === 'waiting' ? 'text-look' : 'text-fix'}`}>
           {sent.trouble}
@@ -86,7 +93,10 @@ function OrderLine({ pack, sent }: { pack: StoredPack; sent: SentOrder }) {
       {bad.map((finding) => (
         <Refused key={finding.path} pack={pack} finding={finding} />
       ))}
-      {sent.state === 'arrived' && (
+      {answer && answer.lines.length > 0 && (
+        <p className="measure ml-5 text-sm">{answer.lines.join(' · ')}</p>
+      )}
+      {sent.state === 'arrived' && sent.to === undefined && (
         <p className="ml-5 text-sm text-ink-2">
           Every file was opened there and can be printed; the checksum of what arrived is the one that was
           sent.

@@ -9,6 +9,7 @@ import type { StoredPack } from '@/core/pack/record';
 import { VerdictShape, VERDICT_WORDS } from '@/ui/Verdict';
 import { useShop } from '@/state/shop/shop';
 import { Orders } from './Orders';
+import { HandDialog } from './HandDialog';
 import { SendDialog } from './SendDialog';
 import { sayBytes, sayDay } from './words';
 import { Hint } from '@/ui/Hint';
@@ -24,13 +25,19 @@ const MIRRORED = {
 export function PackDetail({ pack }: { pack: StoredPack }) {
   const { manifest, bytes, sha256 } = pack;
   const [sending, setSending] = useState(false);
+  const [noting, setNoting] = useState(false);
   const specs = useShop((shop) => shop.specs);
-  const houses = [...new Set(manifest.fits.map(({ house }) => house))];
-  const hasDesk = manifest.fits.some(({ specId, spec }) => {
-    const record = specs.get(specId) ?? spec;
-    // A house that is not in the shop any more may have one: it is asked for.
-    return record === undefined || record.desk === true;
-  });
+  const housesWhere = (withDesk: boolean) => {
+    const fits = manifest.fits.filter(({ specId, spec }) => {
+      const record = specs.get(specId) ?? spec;
+      // A house that is not in the shop any more may have one: it is asked for.
+      return (record === undefined || record.desk === true) === withDesk;
+    });
+    return [...new Set(fits.map(({ house }) => house))];
+  };
+  const houses = housesWhere(false);
+  const hasDesk = housesWhere(true).length > 0;
+  const arrived = pack.orders.some(({ state }) => state === 'arrived');
   const remove = async () => {
     const undo = await removePack(pack);
     tellDone(`“${manifest.name}” is taken out.`, undo);
@@ -62,15 +69,25 @@ export function PackDetail({ pack }: { pack: StoredPack }) {
                 setSending(true);
               }}
             >
-              Send to a house…
+              {arrived ? 'Order it again…' : 'Send to a house…'}
             </button>
           )}
         </span>
       </header>
-      {!hasDesk && (
-        <p role="note" className="shrink-0 border-b border-rule px-5 py-2">
-          {houses.join(' and ')} {houses.length === 1 ? 'has' : 'have'} no desk here: save the zip, and send
-          it as {houses.length === 1 ? 'they ask' : 'each of them asks'}.
+      {houses.length > 0 && (
+        <p role="note" className="flex shrink-0 gap-4 border-b border-rule px-5 py-2">
+          <span className="grow">
+            {houses.join(' and ')} {houses.length === 1 ? 'has' : 'have'} no desk here: save the zip, and send
+            it as {houses.length === 1 ? 'they ask' : 'each of them asks'}.
+          </span>
+          <button
+            className="verb shrink-0"
+            onClick={() => {
+              setNoting(true);
+            }}
+          >
+            Note it as sent
+          </button>
         </p>
       )}
       <div className="min-h-0 grow overflow-auto px-5 pb-5">
@@ -93,6 +110,15 @@ export function PackDetail({ pack }: { pack: StoredPack }) {
           </section>
         )}
       </div>
+      {noting && (
+        <HandDialog
+          pack={pack}
+          houses={houses}
+          onClose={() => {
+            setNoting(false);
+          }}
+        />
+      )}
       {sending && (
         <SendDialog
           pack={pack}
@@ -125,6 +151,16 @@ function FitFiles({ fit, files }: { fit: PackedFit; files: StoredPack['manifest'
           ].join(' · ')}
         </span>
       </h3>
+      {fit.lines && fit.lines.length > 0 && (
+        <p className="measure mt-1 text-sm">
+          {fit.lines
+            .map(
+              ({ copies, what, colour, size }) =>
+                `${copies} × ${[what, colour, size].filter(Boolean).join(', ')}`,
+            )
+            .join(' · ')}
+        </p>
+      )}
       {fit.reason && <p className="mt-1 text-sm text-look">Handed over as it is: {fit.reason}</p>}
       <table className="measure w-full table-fixed text-sm">
         <tbody>

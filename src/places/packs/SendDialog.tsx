@@ -1,43 +1,54 @@
 'use client';
 import { useEffect, useState } from 'react';
-import type { Desk, OrderLine } from '@/core/pack/order';
-import type { PackedFit, PrintRecord } from '@/core/pack/manifest';
-import { sentence } from '@/state/sentence';
-import { desksFor, sendOrder } from '@/state/handover/sending';
+import { copiesIn, withCopies, type Copies } from '@/core/fit/copies';
+import type { PackedFit } from '@/core/pack/manifest';
+import type { Desk } from '@/core/pack/order';
+import { orderLinesOf, packedGrid } from '@/core/pack/order-lines';
 import type { StoredPack } from '@/core/pack/record';
+import { desksFor, sendOrder } from '@/state/handover/sending';
+import { sentence } from '@/state/sentence';
 import { Dialog, LeaveDialog } from '@/ui/Dialog';
 import { OneOf } from '@/ui/OneOf';
-import { sayBytes } from './words';
-import { Select } from '@/ui/Select';
+import { CopiesGrid } from '../shell/CopiesGrid';
+import { sayBytes, sayDay } from './words';
 
-/** To whom a pack is sent, how many of each, and which file goes on which side. */
+/** To whom a pack is sent, and how many of each: which file goes on which side the pack says itself. */
 export function SendDialog({ pack, onClose }: { pack: StoredPack; onClose: () => void }) {
   const [desks, setDesks] = useState<Desk[] | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [deskId, setDeskId] = useState<string | null>(null);
-  const [counts, setCounts] = useState<ReadonlyMap<string, string>>(new Map());
-  /** Which file goes on which side, where it is not the side's own: by fit and face. */
-  const [sides, setSides] = useState<ReadonlyMap<string, string>>(new Map());
   const [notes, setNotes] = useState(pack.manifest.notes);
+  const order = useOrdered(pack.manifest.fits);
   useEffect(() => {
     desksFor(pack).then(setDesks, (error: unknown) => {
       setTrouble(sentence(error));
     });
   }, [pack]);
-  const desk = desks?.find(({ id }) => id === deskId) ?? desks?.[0];
+  const desk = desks?.find((one) => keyOf(one) === deskId) ?? desks?.[0];
   const { fits } = pack.manifest;
   const own = fits.filter(({ house }) => house === desk?.name);
-  const lines = own.flatMap((fit) => lineOf(fit, counts.get(fit.fitId) ?? '1', sides));
+  const lines = order.linesOf(own);
   const tooLarge = desk !== undefined && pack.bytes > desk.mostBytes;
+  const before = pack.orders.filter(({ state }) => state === 'arrived').at(-1);
   return (
-    <Dialog title="Send to a house" className="top-24 w-[640px]" onClose={onClose}>
+    <Dialog
+      title={before ? `Order “${pack.manifest.name}” again` : 'Send to a house'}
+      className="top-24 max-h-[80vh] w-[700px] overflow-auto"
+      onClose={onClose}
+    >
+      {before && (
+        <p role="note" className="mb-2 border-l-4 border-look pl-3 text-look">
+          It arrived at {before.desk} as {before.answer?.number ?? 'an order'} on {sayDay(before.at)}. What is
+          sent now is a second order.
+        </p>
+      )}
       {trouble && <p className="text-fix">{trouble}</p>}
       {desk && desks && (
         <OneOf
           label="House"
-          value={desk.id}
+          value={keyOf(desk)}
           onChoose={setDeskId}
-          options={desks.map(({ id, name }) => ({ id, name }))}
+          options={desks.map((one) => ({ id: keyOf(one), name: one.name }))}
         />
       )}
       {desk && (
@@ -46,41 +57,7 @@ export function SendDialog({ pack, onClose }: { pack: StoredPack; onClose: () =>
           {tooLarge && ' Make two smaller packs.'}
         </p>
       )}
-      <table className="mt-3 w-full">
-        <tbody>
-          {own.map((fit) => (
-            <tr key={fit.fitId} className="border-b border-rule align-baseline">
-              <td className="w-20 py-1.5">
-                <input
-                  aria-label={`How many of ${fit.design} on ${fit.blank}`}
-                  inputMode="numeric"
-                  value={counts.get(fit.fitId) ?? '1'}
-                  onChange={(event) => {
-                    setCounts(new Map(counts).set(fit.fitId, event.target.value));
-                  }}
-                  className="measure w-16 border-b-2 border-ink bg-tape-pale px-2 py-0.5 text-right font-semibold text-on-tape"
-                />
-              </td>
-              <td className="pr-3 font-semibold">
-                {fit.design} on {fit.blank}
-              </td>
-              <td className="measure text-sm text-ink-2">
-                {fit.prints.map((print) => (
-                  <SideLine
-                    key={print.faceId}
-                    fit={fit}
-                    print={print}
-                    path={sides.get(sideKey(fit, print.faceId)) ?? print.path}
-                    onPath={(path) => {
-                      setSides(new Map(sides).set(sideKey(fit, print.faceId), path));
-                    }}
-                  />
-                ))}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <OrderedFits fits={own} order={order} />
       {desk && own.length < fits.length && (
         <p className="mt-2 text-sm text-look">
           {fits.length - own.length} of the pack’s fits {fits.length - own.length === 1 ? 'is' : 'are'} for
@@ -106,65 +83,67 @@ export function SendDialog({ pack, onClose }: { pack: StoredPack; onClose: () =>
             onClose();
           }}
         >
-          Send the order
+          {before ? 'Send a second order' : 'Send the order'}
         </button>
+        <span className="measure text-sm text-ink-2">{sayLines(lines)}</span>
         <LeaveDialog>Leave</LeaveDialog>
       </div>
     </Dialog>
   );
 }
 
-/** One side of a product and the file that goes on it; another side's file of the same size can go on it as well. */
-function SideLine({
-  fit,
-  print,
-  path,
-  onPath,
-}: {
-  fit: PackedFit;
-  print: PrintRecord;
-  path: string;
-  onPath: (path: string) => void;
-}) {
-  const same = fit.prints.filter(
-    ({ pixels }) => pixels.width === print.pixels.width && pixels.height === print.pixels.height,
-  );
-  if (same.length === 1)
-    return (
-      <p className="truncate">
-        {print.faceId}: {nameOf(print.path)}
-      </p>
-    );
+/** Houses that were written down share a desk, and are told apart by their names. */
+function keyOf({ id, name }: Desk): string {
+  return `${id}/${name}`;
+}
+
+function sayLines(lines: readonly { quantity: number }[]): string {
+  const copies = lines.reduce((sum, { quantity }) => sum + quantity, 0);
+  return `${lines.length} ${lines.length === 1 ? 'line' : 'lines'}, ${copies} ${copies === 1 ? 'copy' : 'copies'}`;
+}
+
+type Ordered = ReturnType<typeof useOrdered>;
+
+/** How many are ordered of each fit of a pack, as it was packed until it is changed. */
+export function useOrdered(fits: readonly PackedFit[]) {
+  const [changed, setChanged] = useState<ReadonlyMap<string, Copies[]>>(new Map());
+  const of = (fit: PackedFit) => changed.get(fit.fitId) ?? packedGrid(fit).copies;
+  return {
+    of,
+    set: (fit: PackedFit, copies: Copies[]) => {
+      setChanged(new Map(changed).set(fit.fitId, copies));
+    },
+    linesOf: (some: readonly PackedFit[] = fits) => some.flatMap((fit) => orderLinesOf(fit, of(fit))),
+  };
+}
+
+/** Each fit with its grid of copies, and the files that go on its sides. */
+export function OrderedFits({ fits, order }: { fits: readonly PackedFit[]; order: Ordered }) {
   return (
-    <span className="flex items-baseline gap-1">
-      {print.faceId}:
-      <Select
-        label={`What goes on the ${print.faceId} of ${fit.design} on ${fit.blank}`}
-        value={path}
-        choices={same.map((one) => [one.path, nameOf(one.path)])}
-        onChange={onPath}
-        className="min-w-0"
-      />
-    </span>
+    <ul className="mt-3">
+      {fits.map((fit) => (
+        <li key={fit.fitId} className="flex flex-wrap items-start gap-x-4 gap-y-1 border-b border-rule py-2">
+          <div className="min-w-0 grow basis-60">
+            <p className="font-semibold">
+              {fit.design} on {fit.blank}
+            </p>
+            {fit.prints.map(({ path, faceId, sizes }) => (
+              <p key={path} className="measure truncate text-sm text-ink-2">
+                {faceId}
+                {sizes && `, ${sizes.join(', ')}`}: {path.split('/').at(-1)}
+              </p>
+            ))}
+          </div>
+          <CopiesGrid
+            name={`${fit.design} on ${fit.blank}`}
+            grid={packedGrid(fit).grid}
+            copies={(cell) => copiesIn(order.of(fit), cell)}
+            onCopies={(cell, copies) => {
+              order.set(fit, withCopies(order.of(fit), cell, copies));
+            }}
+          />
+        </li>
+      ))}
+    </ul>
   );
-}
-
-function sideKey({ fitId }: PackedFit, faceId: string): string {
-  return `${fitId}/${faceId}`;
-}
-
-function nameOf(path: string): string {
-  return path.split('/').at(-1) ?? path;
-}
-
-/** A line of the order; none where no whole number of pieces is asked for. */
-function lineOf(fit: PackedFit, count: string, sides: ReadonlyMap<string, string>): OrderLine[] {
-  const quantity = Number(count);
-  if (!Number.isInteger(quantity) || quantity < 1 || quantity > 100_000) return [];
-  const { fitId, size, colour, prints } = fit;
-  const placed = prints.map(({ faceId, path }) => ({
-    faceId,
-    path: sides.get(sideKey(fit, faceId)) ?? path,
-  }));
-  return [{ fitId, size, colour, quantity, sides: placed }];
 }

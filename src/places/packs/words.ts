@@ -25,7 +25,11 @@ export function sayOrder(sent: SentOrder | undefined): string {
     case 'broken':
       return `broke off on its way to ${sent.desk}`;
     case 'arrived':
-      return `arrived at ${sent.desk}: ${sent.answer?.number ?? ''}`;
+      return sent.to === undefined
+        ? `arrived at ${sent.desk}: ${sent.answer?.number ?? ''}`
+        : `accepted by ${sent.desk}${sent.answer?.number ? `: ${sent.answer.number}` : ''}`;
+    case 'sent':
+      return `sent to ${sent.to ?? sent.desk}, ${sent.desk}`;
     case 'refused':
       return `refused by ${sent.desk}`;
   }

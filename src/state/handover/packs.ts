@@ -1,7 +1,8 @@
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import type { Manifest, PackedFit, PackedSheet, PrintRecord } from '@/core/pack/manifest';
 import { docketPage } from '@/core/pack/docket-page';
-import { safeName } from '@/core/pack/names';
+import { orderedOf, orderedVerdict, packedLines, sizedFits, type SizedFit } from '@/core/pack/lines';
+import { safeName, sizedName, uniqueNames } from '@/core/pack/names';
 import { mirrorOwner } from '@/core/print/plan';
 import { csvOf, gplOf, swatchesOf, type Swatch } from '@/core/colour/swatches';
 import type { Fit } from '@/core/fit/schema';
@@ -12,6 +13,7 @@ import { readPackZip } from '@/store/read';
 import type { StoredPack } from '@/core/pack/record';
 import type { Artwork } from '@/store/schema';
 import { engine, isStopped, type JobOptions } from '@/workers/client';
+import type { PrintFile } from '@/workers/messages';
 import { makeZip } from '@/workers/zip-client';
 import { cutDrawings, cutPages } from './cut-files';
 import { currentDocket, fitJob, measureExactly } from '../bench/dockets';
@@ -147,11 +149,15 @@ async function packFit(
   const docket = currentDocket(fit) ?? (await measureExactly(fit, step(`Measuring ${on}`, 0, 0.3)));
   if (!docket) throw new Error(`${on} could not be measured: look at it on the bench.`);
   const reason = asked.reasons.get(fitId)?.trim() ?? '';
-  if (docket.verdict === 'fix' && reason === '')
+  const ordered = orderedOf(blank, fit);
+  const verdict = orderedVerdict(docket, ordered);
+  if (verdict === 'fix' && reason === '')
     throw new Error(`${on} has something to fix: mend it, or say why it goes out as it is.`);
 
-  const made = await makePrintFiles(fit, '', 'faces', {}, step(`Print files, ${on}`, 0.3, 0.8));
-  if (!made) throw new DOMException('Stopped.', 'AbortError');
+  const made = await printInSizes(blank, sizedFits(blank, fit, ordered), (from, to) =>
+    step(`Print files, ${on}`, 0.3 + from * 0.5, 0.3 + to * 0.5),
+  );
+  const lines = packedLines(blank, ordered, docket);
   const swatches = await swatchesIn(fit, artworks);
   const sheet = docketPage({
     shop: shop.settings.shopName,
@@ -161,11 +167,10 @@ async function packFit(
     docket,
     facts: (id) => shop.artworks.get(id)!.facts,
     swatches,
-    files: new Map(
-      blank.faces.map(({ id }) => [id, made.files.filter((f) => f.faceId === id).map((f) => f.name)]),
-    ),
+    files: new Map(blank.faces.map(({ id }) => [id, made.filter((f) => f.faceId === id).map((f) => f.name)])),
     date: today(),
-    reason: docket.verdict === 'fix' ? reason : null,
+    ordered: lines,
+    reason: verdict === 'fix' ? reason : null,
     notes: asked.notes,
   });
   const job = await fitJob(fit, blank, artworks);
@@ -175,7 +180,7 @@ async function packFit(
     `${prefix}${safeName(fileTitle(design, fit, blank.blank))}-${safeName(blank.blank.name)}`.slice(0, 100);
   const text = (words: string) => new Blob([words]);
   const files: ZipFile[] = [
-    ...made.files.map(({ name, file }) => ({ path: `${folder}/${name}`, data: file })),
+    ...made.map(({ name, file }) => ({ path: `${folder}/${name}`, data: file })),
     ...(await cutFiles(folder, on, blank)),
     { path: `${folder}/docket.pdf`, data: page },
     { path: `${folder}/picture.jpg`, data: picture },
@@ -199,19 +204,40 @@ async function packFit(
       specId: blank.spec.id,
       colour: sheet.colour,
       size: sheet.size,
-      verdict: docket.verdict,
+      verdict,
+      lines,
       reason: sheet.reason,
       mirroring: mirrorOwner(blank),
       ...(!isShipped(blank.blank) && { measured: blank.blank }),
       ...(!isShippedRecord('specs', blank.spec.id) && { spec: blank.spec, method: blank.method }),
-      prints: made.files.map(({ name, faceId, plan }) => ({
+      prints: made.map(({ name, faceId, plan, sizes }) => ({
         path: `${folder}/${name}`,
         faceId,
+        ...(sizes.length > 0 && { sizes }),
         ...plan,
         ...cutSizeOf(blank, faceId),
       })),
     },
   };
+}
+
+/** The print files of a fit in every size that is ordered; sizes whose print is the same share theirs. */
+async function printInSizes(
+  { blank }: ResolvedBlank,
+  sized: readonly SizedFit[],
+  step: (from: number, to: number) => JobOptions,
+): Promise<(PrintFile & { sizes: string[] })[]> {
+  const files: (PrintFile & { sizes: string[] })[] = [];
+  for (const [i, { fit, sizeIds }] of sized.entries()) {
+    const made = await makePrintFiles(fit, '', 'faces', {}, step(i / sized.length, (i + 1) / sized.length));
+    if (!made) throw new DOMException('Stopped.', 'AbortError');
+    const sizes = blank.sizes.filter(({ id }) => sizeIds.includes(id)).map(({ name }) => name);
+    const several = sized.length > 1;
+    for (const file of made.files)
+      files.push({ ...file, sizes, name: several ? sizedName(file.name, sizes) : file.name });
+  }
+  const names = uniqueNames(files.map(({ name }) => name));
+  return files.map((file, i) => ({ ...file, name: names[i]! }));
 }
 
 /** How large a face is cut where it is cut to shape. */

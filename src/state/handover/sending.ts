@@ -60,7 +60,7 @@ export async function resumeOrder(packId: string, order: SentOrder): Promise<voi
 
 /** Leaves an order that waits for its desk; it can be gone on with. */
 export async function leaveWaiting(packId: string, order: SentOrder): Promise<void> {
-  await keep(packId, { ...order, state: 'broken', trouble: LEFT });
+  await keepOrder(packId, { ...order, state: 'broken', trouble: LEFT });
 }
 
 const LEFT = 'Stopped: what arrived stays there.';
@@ -100,7 +100,7 @@ async function sendHeld(packId: string, desk: Desk, sending: SentOrder): Promise
   let sent = sending.sent;
   try {
     // Kept before anything is sent, so that its key is known whatever happens.
-    if (!(await keep(packId, sending))) return;
+    if (!(await keepOrder(packId, sending))) return;
     const answer = await sendPack(desk, sending.order, await readPackZip(packId), {
       signal: stop.signal,
       onSent: (bytes) => {
@@ -108,9 +108,9 @@ async function sendHeld(packId: string, desk: Desk, sending: SentOrder): Promise
         useSending.setState({ [key]: { sent, stop } });
       },
     });
-    await keep(packId, { ...sending, sent: sending.order.bytes, answer, ...stateBy(answer, sending) });
+    await keepOrder(packId, { ...sending, sent: sending.order.bytes, answer, ...stateBy(answer, sending) });
   } catch (error) {
-    await keep(packId, { ...sending, sent, ...brokenBy(error) });
+    await keepOrder(packId, { ...sending, sent, ...brokenBy(error) });
   } finally {
     useSending.setState({ [key]: undefined });
   }
@@ -134,7 +134,7 @@ function stateBy(answer: Answer, { order, desk }: SentOrder): Pick<SentOrder, 's
 }
 
 /** Keeps where an order stands; says no where it is done with already, or its pack is gone. */
-async function keep(packId: string, order: SentOrder): Promise<boolean> {
+export async function keepOrder(packId: string, order: SentOrder): Promise<boolean> {
   const { result } = await commit(['packs'], async (store) => {
     const pack = await store.get('packs', packId);
     const stored = pack?.orders.find((one) => one.order.key === order.order.key);

@@ -1,3 +1,4 @@
+import { withCopies, type Cell } from '@/core/fit/copies';
 import type { Design, Fit } from '@/core/fit/schema';
 import { FIRST_SETTINGS, type Settings, type StoredDocket } from '@/store/schema';
 import type { RecordOf, TableName } from '@/store/tables';
@@ -24,6 +25,14 @@ export async function saveDesign(design: Design): Promise<void> {
 
 export async function saveFit(fit: Fit): Promise<void> {
   await keep('fits', fit);
+}
+
+/** Keeps how many of a fit are ordered in one colour and size; nothing is asked of its docket. */
+export async function setCopies(fitId: string, cell: Cell, copies: number): Promise<void> {
+  await commit(['fits'], async (store) => {
+    const fit = await store.get('fits', fitId);
+    if (fit) store.put('fits', { ...fit, copies: withCopies(fit.copies ?? [], cell, copies) });
+  });
 }
 
 /** Takes a fit out with its edits and its docket; gives back what undoes it. */

@@ -7,6 +7,7 @@ import { redo, takeOver, undo, useBench } from '@/state/bench/open-fit';
 import { keepWaiting, useSaving } from '@/state/bench/save-queue';
 import { useShop } from '@/state/shop/shop';
 import { FitMenu, SwapMenu } from './FitMenu';
+import { OrderButton } from './OrderButton';
 import { PrintButton } from '../print/PrintButton';
 import type { Live } from '../live/useLive';
 import { byVersion, fitTitle } from '@/core/fit/version';
@@ -60,6 +61,7 @@ export function BenchBar({ live }: { live: Live }) {
             ›
           </Link>
         </span>
+        <OrderButton live={live} />
         <PrintButton live={live} />
       </span>
     </div>

@@ -1,6 +1,6 @@
 'use client';
 import Link from 'next/link';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { sentence } from '@/state/sentence';
 import { importRecord, makeRecord, titleOf, type Written } from '@/state/shop/houses';
@@ -90,6 +90,7 @@ function NewRecord({ table, onMade }: { table: Written; onMade: (id: string) => 
   const [open, setOpen] = useState(false);
   const [name, setName] = useState('');
   const [trouble, setTrouble] = useState<string | null>(null);
+  const field = useRef<HTMLInputElement>(null);
   const noun = table === 'specs' ? 'house' : 'method';
   const make = async () => {
     try {
@@ -98,6 +99,7 @@ function NewRecord({ table, onMade }: { table: Written; onMade: (id: string) => 
       setName('');
     } catch (error) {
       setTrouble(sentence(error));
+      field.current?.focus();
     }
   };
   return (
@@ -120,6 +122,7 @@ function NewRecord({ table, onMade }: { table: Written; onMade: (id: string) => 
         <label className="flex flex-col text-sm text-ink-2">
           name of the {noun}
           <input
+            ref={field}
             value={name}
             maxLength={120}
             onChange={({ target }) => {

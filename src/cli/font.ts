@@ -1,0 +1,41 @@
+import { readFile } from 'node:fs/promises';
+import { createRequire } from 'node:module';
+import { SHIPPED_FONTS } from '@/core/type/fonts';
+import { openFont } from '@/files/font';
+import { badArgument } from './args';
+
+/** Where the package of each font that comes with Up Fit keeps it: its family and weight. */
+const PACKAGES: Readonly<Record<string, readonly [family: string, weight: number]>> = {
+  'archivo-narrow': ['archivo-narrow', 500],
+  'archivo-narrow-bold': ['archivo-narrow', 700],
+  'zilla-slab': ['zilla-slab', 600],
+  lora: ['lora', 500],
+  'playfair-display': ['playfair-display', 700],
+  pacifico: ['pacifico', 400],
+  bungee: ['bungee', 400],
+};
+
+/** The file of a font that comes with Up Fit. */
+export async function shippedFontBytes(id: string): Promise<ArrayBuffer> {
+  const [family, weight] = PACKAGES[id]!;
+  const file = createRequire(`${process.cwd()}/package.json`).resolve(
+    `@fontsource/${family}/files/${family}-latin-${weight}-normal.woff`,
+  );
+  const { buffer, byteOffset, byteLength } = await readFile(file);
+  return buffer.slice(byteOffset, byteOffset + byteLength);
+}
+
+/** A font by the name or the id of one that comes with Up Fit, or by the path of its file. */
+export async function fontNamed(asked: string) {
+  const wanted = asked.trim().toLowerCase();
+  const shipped = SHIPPED_FONTS.find(({ id, name }) => id === wanted || name.toLowerCase() === wanted);
+  if (shipped) return openFont(shipped.name, await shippedFontBytes(shipped.id));
+  if (!/\.(ttf|otf|woff)$/i.test(asked)) {
+    const names = SHIPPED_FONTS.map(({ name }) => name).join(', ');
+    throw badArgument(`There is no font “${asked}”: name one of ${names}, or a TTF, OTF or WOFF file.`);
+  }
+  const bytes = await readFile(asked).catch(() => {
+    throw badArgument(`The font ${asked} is not there, or cannot be read.`);
+  });
+  return openFont(asked, bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength));
+}
