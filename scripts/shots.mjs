@@ -15,7 +15,7 @@ const SHOTS = [
   ['range', '/'],
   ['blanks', '/blanks?blank=tumbler-taper-480'],
   ['blanks-measure', '/blanks/measure', measureCup],
-  ['blanks-spec', '/blanks/spec', typeSpec],
+  ['houses', '/blanks/houses?house=corrie-sublimation'],
   ['artwork', '/artwork', chooseLighthouse],
   ['bench-mug', '/bench/night-watch--mug-325'],
   ['bench-taper', '/bench/night-watch--tumbler-taper-480'],
@@ -252,19 +252,6 @@ async function bundled() {
     return await import(pathToFileURL(beside).href);
   } finally {
     rmSync(beside);
-  }
-}
-
-/** A spec whose pixels and lengths do not agree. */
-async function typeSpec() {
-  for (const [label, text] of [
-    ['Name of the blank', 'Flyer'],
-    ['Size in lengths', '148 x 210 mm'],
-    ['Size in pixels', '874 x 1240'],
-    ['Bleed on each side', '3 mm'],
-  ]) {
-    const field = By.xpath(`//label[normalize-space()="${label}"]/following-sibling::input`);
-    await (await browser.wait(until.elementLocated(field), 60_000)).sendKeys(text);
   }
 }
 

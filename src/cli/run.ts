@@ -5,6 +5,7 @@ import { blanks } from './commands/blanks';
 import { check, CHECK_OPTIONS } from './commands/check';
 import { inspect } from './commands/inspect';
 import { picture, PICTURE_OPTIONS } from './commands/picture';
+import { plates, PLATES_OPTIONS } from './commands/plates';
 import { price, PRICE_OPTIONS } from './commands/price';
 import { render, RENDER_OPTIONS } from './commands/render';
 import { rows, ROWS_OPTIONS } from './commands/rows';
@@ -22,6 +23,7 @@ const COMMANDS: Record<string, Command> = {
   check: { options: CHECK_OPTIONS, run: check },
   scenes: { options: [], run: scenes },
   picture: { options: PICTURE_OPTIONS, run: picture },
+  plates: { options: PLATES_OPTIONS, run: plates },
   price: { options: PRICE_OPTIONS, run: price },
   render: { options: RENDER_OPTIONS, run: render },
   rows: { options: ROWS_OPTIONS, run: rows },

@@ -33,6 +33,11 @@ export interface Engine {
   encodeTiff(raster: Raster, options: { ppi: number }, progress?: Progress): Uint8Array;
   /** Inks as they are, with the profile that gives them a colour. */
   encodeInks(picture: InkRaster, options: InkOptions, progress?: Progress): Uint8Array;
+  /** One ink as a TIFF of one channel, a bit or eight a pixel: black prints. `plane` is 0 where nothing does. */
+  encodePlate: (
+    plate: { width: number; height: number; plane: Uint8Array },
+    options: { ppi: number; bits: 1 | 8 },
+  ) => Uint8Array;
   /** Inks as a PNG whose four channels they are: rows for a PDF, not a picture to be shown. */
   encodeInkPlane(picture: InkRaster): Uint8Array;
   /** The raster's pixels as a CMYK JPEG, with or without the profile that gives its inks a colour. */

@@ -17,6 +17,7 @@ export function writers(
   | 'encodeTiff'
   | 'encodeInks'
   | 'encodeCmykJpeg'
+  | 'encodePlate'
 > {
   function fromRaster(keep: Keep, raster: Raster, ppi: number): Image {
     const perMm = ppi / MM_PER_INCH;
@@ -49,6 +50,19 @@ export function writers(
         const plane = (band: number, n: number) =>
           keep(image.extractBand(band, { n })).pngsaveBuffer({ compression: 2, filter: 'up', keep: 'none' });
         return { colour: plane(0, 3), alpha: raster.opaque ? null : plane(3, 1) };
+      }),
+
+    encodePlate: ({ width, height, plane }, { ppi, bits }) =>
+      scoped('plate', (keep) => {
+        const perMm = ppi / MM_PER_INCH;
+        // Black prints.
+        const dark = plane.map((value) => 255 - value);
+        const bare = keep(vips.Image.newFromMemory(dark, width, height, 1, vips.BandFormat.uchar));
+        const image = keep(bare.copy({ interpretation: 'b-w', xres: perMm, yres: perMm }));
+        return image.tiffsaveBuffer({
+          ...{ compression: 'lzw', predictor: 'none', resunit: 'inch', keep: 'none' },
+          ...(bits === 1 && { bitdepth: 1 }),
+        });
       }),
 
     encodeInkPlane: (picture) =>

@@ -167,16 +167,16 @@ function writeSides(flow: Flow, { faces }: DocketPage): void {
 function writeOrdered(flow: Flow, { ordered }: DocketPage): void {
   if (ordered.length === 0) return;
   flow.heading('Ordered');
-  for (const { copies, what, colour, size, verdict } of ordered) {
+  const columns = 3;
+  const wide = WIDTH / columns;
+  for (let first = 0; first < ordered.length; first += columns) {
     const y = flow.take(ROW) + 3.2;
-    const { page } = flow;
-    drawVerdict(page, verdict, MARGIN, y - 2.4, 2.6);
-    page.write(`${copies} ×`, MARGIN + 16, y, { size: 3, anchor: 'end' });
-    page.write([what, colour, size].filter(Boolean).join(' · '), MARGIN + 19, y, {
-      size: 3,
-      within: WIDTH - 50,
+    ordered.slice(first, first + columns).forEach(({ copies, what, colour, size, verdict }, column) => {
+      const x = MARGIN + column * wide;
+      drawVerdict(flow.page, verdict, x, y - 2.4, 2.6);
+      const said = [what, colour, size].filter(Boolean).join(', ');
+      flow.page.write(`${copies} × ${said}`, x + 5, y, { size: 3, within: wide - 8 });
     });
-    page.write(VERDICT[verdict].word, RIGHT, y, { size: 2.9, colour: SECOND, anchor: 'end' });
   }
 }
 

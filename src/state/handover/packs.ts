@@ -169,7 +169,8 @@ async function packFit(
     swatches,
     files: new Map(blank.faces.map(({ id }) => [id, made.filter((f) => f.faceId === id).map((f) => f.name)])),
     date: today(),
-    ordered: lines,
+    // What nobody typed is one of what is shown: that is said at the head.
+    ordered: (fit.copies ?? []).length > 0 ? lines : [],
     reason: verdict === 'fix' ? reason : null,
     notes: asked.notes,
   });

@@ -26,6 +26,7 @@ export const contents: Rule = {
     const missing = open.filter((entry) => !ticked.includes(entry));
     const verdict = missing.length > 0 ? 'fix' : ticked.length > 0 ? 'look' : 'ready';
     const found = entries.length - missing.length;
+    const lacking = `No ${lowerFirst(missing[0]?.name ?? '')}`;
     const names = (list: readonly { name: string }[]) => list.map(({ name }) => name).join(', ');
     return [
       {
@@ -35,9 +36,12 @@ export const contents: Rule = {
         measured: found,
         required: entries.length,
         unit: 'entries',
-        shown: { measured: `${found} of ${entries.length}`, required: names(entries) },
+        shown: {
+          measured: missing.length > 0 ? lacking : `${found} of ${entries.length}`,
+          required: names(entries),
+        },
         gauge: null,
-        word: missing.length > 0 ? `No ${lowerFirst(missing[0]!.name)}` : 'Contents',
+        word: missing.length > 0 ? lacking : 'Contents',
         message:
           verdict === 'fix'
             ? `Missing from the lettering: ${names(missing)}. Set them as text, or tick by hand what the artwork itself says.`

@@ -1,0 +1,163 @@
+import { deltaE00 } from '../colour/difference';
+import { hexOf, rgbOf, type Rgb } from '../colour/hex';
+import { labOf, type Lab } from '../colour/lab';
+import { plainName } from '../colour/names';
+import type { Raster } from '../raster/raster';
+
+/** An ink of a print made from few. */
+export interface PlateInk {
+  name: string;
+  hex: string;
+}
+
+/** Colours this near (dE00) to the product's are left open: its own colour costs nothing. */
+export const OPEN = 6;
+/** Colours nearer than this (dE00) to an ink that is there already are no ink of their own. */
+const APART = 5;
+/** Share of the picture from which a colour can be an ink. */
+const LEAST_SHARE = 0.001;
+/** Pixels that are looked at, at most; and levels by which a pixel may differ from its neighbour and be no edge. */
+const MOST_SAMPLES = 1_500_000;
+const EVEN = 10;
+/** Pixels that a neighbour is away: an edge is smoothed over one or two. */
+const AROUND = 2;
+/** Separations that every press has: an ink of few is never called by their names unless it is asked for. */
+const PROCESS = ['cyan', 'magenta', 'yellow', 'black', 'all', 'none'];
+const ROUNDS = 24;
+
+interface Bin {
+  lab: Lab;
+  rgb: Rgb;
+  weight: number;
+}
+
+/**
+ * The inks that a picture is best made from: those that are given, and others up to `count` in all, each where the most
+ * of the picture is furthest from every ink so far, then moved to the middle of what is nearest to it (k-means in Lab).
+ * Fewer where the picture has no more. `open` is the product's own colour, which needs no ink.
+ */
+export function chooseInks(
+  raster: Raster,
+  { count, given = [], open }: { count: number; given?: readonly PlateInk[]; open: string | null },
+): PlateInk[] {
+  const openLab = open === null ? null : labOf(...rgbOf(open));
+  const bins = binsOf(raster).filter(({ lab }) => openLab === null || deltaE00(lab, openLab) > OPEN);
+  const total = bins.reduce((sum, { weight }) => sum + weight, 0);
+  const fixed = given.slice(0, count).map(({ hex }) => labOf(...rgbOf(hex)));
+  const centres: Lab[] = [...fixed];
+  while (centres.length < count) {
+    const next = furthest(bins, centres, total);
+    if (!next) break;
+    centres.push(next.lab);
+  }
+  for (let round = 0; round < ROUNDS; round++) {
+    const groups = grouped(bins, centres);
+    const moved = groups.map((group, i) => (i < fixed.length ? centres[i]! : middle(group, centres[i]!)));
+    const still = moved.every((lab, i) => deltaE00(lab, centres[i]!) < 0.01);
+    moved.forEach((lab, i) => (centres[i] = lab));
+    if (still) break;
+  }
+  const found = grouped(bins, centres)
+    .slice(fixed.length)
+    .filter((group) => group.length > 0)
+    .map((group) => hexOf(speaking(group)));
+  return named([...given.slice(0, count), ...found.map((hex) => ({ name: '', hex }))]);
+}
+
+/** Inks each by a name of its own: plain words for those that have none. */
+export function named(inks: readonly PlateInk[]): PlateInk[] {
+  const taken = new Set<string>();
+  return inks.map(({ name, hex }) => {
+    const plain = plainName(hex);
+    const base = name.trim() || (PROCESS.includes(plain) ? `${plain} ink` : plain);
+    let own = base;
+    for (let n = 2; taken.has(own.toLowerCase()); n++) own = `${base} ${n}`;
+    taken.add(own.toLowerCase());
+    return { name: own, hex };
+  });
+}
+
+/** The picture's colours where it is even, by their share: an edge's mixture is nobody's ink. */
+function binsOf({ width, height, data }: Raster): Bin[] {
+  const step = Math.max(1, Math.floor(Math.sqrt((width * height) / MOST_SAMPLES)));
+  const sums = new Map<number, [red: number, green: number, blue: number, weight: number]>();
+  for (let even = 1; even >= 0 && sums.size === 0; even--)
+    for (let y = AROUND; y < height - AROUND; y += step)
+      for (let x = AROUND; x < width - AROUND; x += step) {
+        const at = (y * width + x) * 4;
+        if (data[at + 3]! < 128) continue;
+        if (even === 1 && !isEvenRound(data, at, width)) continue;
+        const [red, green, blue] = [data[at]!, data[at + 1]!, data[at + 2]!];
+        const key = ((red >> 3) << 10) | ((green >> 3) << 5) | (blue >> 3);
+        const sum = sums.get(key);
+        if (sum) {
+          sum[0] += red;
+          sum[1] += green;
+          sum[2] += blue;
+          sum[3]++;
+        } else sums.set(key, [red, green, blue, 1]);
+      }
+  return [...sums.values()].map(([red, green, blue, weight]) => {
+    const rgb: Rgb = [Math.round(red / weight), Math.round(green / weight), Math.round(blue / weight)];
+    return { rgb, lab: labOf(...rgb), weight };
+  });
+}
+
+/** Whether a pixel is as those on all sides of it, past the width of a smoothed edge. */
+function isEvenRound(data: Uint8Array, at: number, width: number): boolean {
+  const across = AROUND * 4;
+  const down = AROUND * 4 * width;
+  return [at - across, at + across, at - down, at + down].every((near) => isEven(data, at, near));
+}
+
+function isEven(data: Uint8Array, a: number, b: number): boolean {
+  let off = 0;
+  for (let k = 0; k < 4; k++) off += Math.abs(data[a + k]! - data[b + k]!);
+  return off <= EVEN;
+}
+
+/** The colour that most of the picture has furthest from all inks; null where all of it is near to one. */
+function furthest(bins: readonly Bin[], centres: readonly Lab[], total: number): Bin | null {
+  let best: Bin | null = null;
+  let most = 0;
+  for (const bin of bins) {
+    const far = centres.length === 0 ? 100 : Math.min(...centres.map((lab) => deltaE00(lab, bin.lab)));
+    const pull = bin.weight * far * far;
+    if (far < APART || bin.weight < total * LEAST_SHARE || pull <= most) continue;
+    [best, most] = [bin, pull];
+  }
+  return best;
+}
+
+function grouped(bins: readonly Bin[], centres: readonly Lab[]): Bin[][] {
+  const groups: Bin[][] = centres.map(() => []);
+  for (const bin of bins) groups[nearestOf(bin.lab, centres)]?.push(bin);
+  return groups;
+}
+
+/** The nearest of several colours, by plain distance in Lab. */
+export function nearestOf([L, a, b]: Lab, centres: readonly Lab[]): number {
+  let [best, least] = [-1, Infinity];
+  centres.forEach(([l, x, y], i) => {
+    const far = (L - l) ** 2 + (a - x) ** 2 + (b - y) ** 2;
+    if (far < least) [best, least] = [i, far];
+  });
+  return best;
+}
+
+function middle(group: readonly Bin[], so: Lab): Lab {
+  const weight = group.reduce((sum, bin) => sum + bin.weight, 0);
+  if (weight === 0) return so;
+  const mean = (k: 0 | 1 | 2) => group.reduce((sum, bin) => sum + bin.lab[k] * bin.weight, 0) / weight;
+  return [mean(0), mean(1), mean(2)];
+}
+
+/** The colour that speaks for a group: its own most frequent one where that is most of it, else its middle. */
+function speaking(group: readonly Bin[]): Rgb {
+  const weight = group.reduce((sum, bin) => sum + bin.weight, 0);
+  const top = group.reduce((most, bin) => (bin.weight > most.weight ? bin : most));
+  if (top.weight > weight / 2) return top.rgb;
+  const mean = (k: 0 | 1 | 2) =>
+    Math.round(group.reduce((sum, bin) => sum + bin.rgb[k] * bin.weight, 0) / weight);
+  return [mean(0), mean(1), mean(2)];
+}

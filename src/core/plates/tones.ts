@@ -1,0 +1,102 @@
+import { rgbOf, type Rgb } from '../colour/hex';
+import type { Raster } from '../raster/raster';
+import type { PlateInk } from './inks';
+
+/** How inks lie on one another: each covers what is under it, or darkens it. */
+export type Laying = 'cover' | 'multiply';
+
+/** Steps of a channel at which the shares of inks are worked out; between them they are interpolated. */
+const STEPS = 17;
+const ROUNDS = 60;
+
+/**
+ * A colour that inks make by shares of area, laid one after another with their dots at random (Demichel). In encoded sRGB,
+ * as presses are driven: half of black is a dot of half the area.
+ */
+export function laidOver(
+  ground: Rgb,
+  inks: readonly Rgb[],
+  shares: ArrayLike<number>,
+  laying: Laying,
+): [number, number, number] {
+  const out: [number, number, number] = [ground[0], ground[1], ground[2]];
+  for (let i = 0; i < inks.length; i++) {
+    const [ink, share] = [inks[i]!, shares[i]!];
+    for (let k = 0; k < 3; k++) {
+      const full = laying === 'cover' ? ink[k]! : (out[k]! * ink[k]!) / 255;
+      out[k] = out[k]! + share * (full - out[k]!);
+    }
+  }
+  return out;
+}
+
+/** The shares of inks, 0 to 1, that come nearest to a colour: each in turn by least squares, until none moves. */
+export function sharesFor(wanted: Rgb, ground: Rgb, inks: readonly Rgb[], laying: Laying): Float64Array {
+  const shares = new Float64Array(inks.length).fill(0.5);
+  for (let round = 0; round < ROUNDS; round++) {
+    let moved = 0;
+    for (let i = 0; i < inks.length; i++) {
+      const so = shares[i]!;
+      shares[i] = 0;
+      const none = laidOver(ground, inks, shares, laying);
+      shares[i] = 1;
+      const all = laidOver(ground, inks, shares, laying);
+      let [dot, square] = [0, 0];
+      for (let k = 0; k < 3; k++) {
+        const way = all[k]! - none[k]!;
+        dot += (wanted[k]! - none[k]!) * way;
+        square += way * way;
+      }
+      shares[i] = square === 0 ? 0 : Math.min(1, Math.max(0, dot / square));
+      moved = Math.max(moved, Math.abs(shares[i]! - so));
+    }
+    if (moved < 1e-4) break;
+  }
+  return shares;
+}
+
+/** A picture as shares of inks, 0 to 255, a plane an ink; clear is none. */
+export function tonesOf(
+  { width, height, data }: Raster,
+  inks: readonly PlateInk[],
+  ground: string,
+  laying: Laying,
+): Uint8Array[] {
+  const table = tableOf(inks, rgbOf(ground), laying);
+  const planes = inks.map(() => new Uint8Array(width * height));
+  const scale = (STEPS - 1) / 255;
+  const count = inks.length;
+  for (let i = 0, at = 0; i < width * height; i++, at += 4) {
+    const alpha = data[at + 3]!;
+    if (alpha === 0) continue;
+    const [r, g, b] = [data[at]! * scale, data[at + 1]! * scale, data[at + 2]! * scale];
+    const [r0, g0, b0] = [cell(r), cell(g), cell(b)];
+    const [dr, dg, db] = [r - r0, g - g0, b - b0];
+    for (let k = 0; k < count; k++) {
+      let sum = 0;
+      for (let corner = 0; corner < 8; corner++) {
+        const [x, y, z] = [corner & 1, (corner >> 1) & 1, corner >> 2];
+        const weight = (x ? dr : 1 - dr) * (y ? dg : 1 - dg) * (z ? db : 1 - db);
+        if (weight > 0) sum += weight * table[(((r0 + x) * STEPS + g0 + y) * STEPS + b0 + z) * count + k]!;
+      }
+      planes[k]![i] = Math.round(sum * alpha);
+    }
+  }
+  return planes;
+}
+
+const cell = (value: number) => Math.min(STEPS - 2, Math.floor(value));
+
+function tableOf(inks: readonly PlateInk[], ground: Rgb, laying: Laying): Float32Array {
+  const colours = inks.map(({ hex }) => rgbOf(hex));
+  const table = new Float32Array(STEPS ** 3 * inks.length);
+  const level = (step: number) => (step * 255) / (STEPS - 1);
+  let at = 0;
+  for (let r = 0; r < STEPS; r++)
+    for (let g = 0; g < STEPS; g++)
+      for (let b = 0; b < STEPS; b++) {
+        table.set(sharesFor([level(r), level(g), level(b)], ground, colours, laying), at);
+        at += inks.length;
+      }
+  return table;
+}

@@ -1,0 +1,112 @@
+import {
+  PDFArray,
+  PDFDict,
+  PDFDocument,
+  PDFName,
+  PDFNumber,
+  PDFOperator,
+  PDFOperatorNames,
+  concatTransformationMatrix,
+  drawObject,
+  popGraphicsState,
+  pushGraphicsState,
+  type PDFContext,
+  type PDFPage,
+  type PDFRef,
+} from '@cantoo/pdf-lib';
+import { rgbOf } from '@/core/colour/hex';
+import { zlibSync } from 'fflate';
+import { PT } from './units';
+
+/** One plate of a page: an ink by its name, and where it prints (0 none, 255 all). */
+export interface PlatePage {
+  name: string;
+  hex: string;
+  plane: Uint8Array;
+  /** Whether it is of dots or solids alone, so that a bit a pixel is enough. */
+  isLine: boolean;
+}
+
+/**
+ * Plates as a PDF: one page of trim plus bleed, and on it each plate as a picture in a separation of its own name that
+ * overprints the others (ISO 32000-1, 8.6.6.4 and 8.6.7). Lengths mm.
+ */
+export async function platesPdf(
+  title: string,
+  size: { width: number; height: number; bleed: number },
+  pixels: { width: number; height: number },
+  plates: readonly PlatePage[],
+): Promise<Uint8Array> {
+  const pdf = await PDFDocument.create();
+  pdf.setTitle(title);
+  pdf.setCreator('Up Fit');
+  const page = pdf.addPage([size.width * PT, size.height * PT]);
+  page.setBleedBox(0, 0, size.width * PT, size.height * PT);
+  const trim = size.bleed * PT;
+  page.setTrimBox(trim, trim, size.width * PT - 2 * trim, size.height * PT - 2 * trim);
+  const state = pdf.context.register(pdf.context.obj({ Type: 'ExtGState', OP: true, op: true, OPM: 1 }));
+  resources(page, 'ExtGState').set(PDFName.of('Over'), state);
+  plates.forEach((plate, i) => {
+    const space = separation(pdf.context, plate);
+    resources(page, 'ColorSpace').set(PDFName.of(`Ink${i}`), space);
+    const picture = plate.isLine ? lineOf(pdf, plate, pixels) : tonesOf(pdf, plate, pixels, space);
+    page.node.setXObject(PDFName.of(`Plate${i}`), picture);
+    page.pushOperators(
+      pushGraphicsState(),
+      PDFOperator.of(PDFOperatorNames.SetGraphicsStateParams, [PDFName.of('Over')]),
+      PDFOperator.of(PDFOperatorNames.NonStrokingColorspace, [PDFName.of(`Ink${i}`)]),
+      PDFOperator.of(PDFOperatorNames.NonStrokingColorN, [PDFNumber.of(1)]),
+      concatTransformationMatrix(size.width * PT, 0, 0, size.height * PT, 0, 0),
+      drawObject(`Plate${i}`),
+      popGraphicsState(),
+    );
+  });
+  return pdf.save();
+}
+
+function resources(page: PDFPage, kind: string): PDFDict {
+  const { Resources } = page.node.normalizedEntries();
+  let dict = Resources.lookupMaybe(PDFName.of(kind), PDFDict);
+  if (!dict) Resources.set(PDFName.of(kind), (dict = page.doc.context.obj({})));
+  return dict;
+}
+
+/** An ink's separation, told in the colour of the screen for those who have no such plate. */
+function separation(context: PDFContext, { name, hex }: PlatePage): PDFRef {
+  const full = rgbOf(hex).map((level) => Number((level / 255).toFixed(4)));
+  const tint = context.obj({ FunctionType: 2, Domain: [0, 1], C0: [1, 1, 1], C1: full, N: 1 });
+  const space = PDFArray.withContext(context);
+  space.push(PDFName.of('Separation'));
+  space.push(PDFName.of(name));
+  space.push(PDFName.of('DeviceRGB'));
+  space.push(context.register(tint));
+  return context.register(space);
+}
+
+/** A bit a pixel, painted in the ink that is set: a stencil (8.9.6.2). */
+function lineOf(pdf: PDFDocument, { plane }: PlatePage, pixels: { width: number; height: number }): PDFRef {
+  const stride = Math.ceil(pixels.width / 8);
+  const bits = new Uint8Array(stride * pixels.height).fill(255);
+  for (let y = 0, i = 0; y < pixels.height; y++)
+    for (let x = 0; x < pixels.width; x++, i++)
+      // A stencil paints where its bit is 0.
+      if (plane[i]) bits[y * stride + (x >> 3)]! &= ~(0x80 >> (x & 7));
+  const stream = pdf.context.stream(zlibSync(bits), {
+    ...{ Type: 'XObject', Subtype: 'Image', Width: pixels.width, Height: pixels.height },
+    ...{ ImageMask: true, BitsPerComponent: 1, Filter: 'FlateDecode' },
+  });
+  return pdf.context.register(stream);
+}
+
+function tonesOf(
+  pdf: PDFDocument,
+  { plane }: PlatePage,
+  pixels: { width: number; height: number },
+  space: PDFRef,
+): PDFRef {
+  const stream = pdf.context.stream(zlibSync(plane), {
+    ...{ Type: 'XObject', Subtype: 'Image', Width: pixels.width, Height: pixels.height },
+    ...{ ColorSpace: space, BitsPerComponent: 8, Filter: 'FlateDecode' },
+  });
+  return pdf.context.register(stream);
+}

@@ -1,0 +1,509 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import fc from 'fast-check';
+import { PNG } from 'pngjs';
+import { nodeReaders } from '@/cli/readers';
+import { run } from '@/cli/run';
+import { offsetMask, squaredDistance } from '@/core/plates/distance';
+import { labelFlat, settleIslands } from '@/core/plates/flat';
+import { chooseInks, named } from '@/core/plates/inks';
+import { plateFindings } from '@/core/plates/findings';
+import type { Plate } from '@/core/plates/make';
+import { DOTS, screened, type Screen } from '@/core/plates/screen';
+import { laidOver, sharesFor } from '@/core/plates/tones';
+import { METHODS } from '@/core/blank/methods';
+import type { Raster } from '@/core/raster/raster';
+import { paint } from '../support/pictures';
+
+const folder = mkdtempSync(join(tmpdir(), 'up-fit-plates-'));
+const readers = nodeReaders();
+afterAll(() => {
+  readers.close();
+  rmSync(folder, { recursive: true });
+});
+const at = (name: string) => join(folder, name);
+
+function picture(name: string, raster: Raster): string {
+  const png = new PNG({ width: raster.width, height: raster.height });
+  png.data = Buffer.from(raster.data);
+  writeFileSync(at(name), PNG.sync.write(png));
+  return at(name);
+}
+
+interface Told {
+  pixels: { width: number; height: number };
+  ppi: number;
+  inks: {
+    name: string;
+    hex: string;
+    base: boolean;
+    file: string;
+    area: number;
+    ruling: number | null;
+    angle: number | null;
+  }[];
+  difference: { mean: number; worst: number };
+  findings: { verdict: string; message: string }[];
+  error?: { code: string; message: string };
+}
+
+async function plates(out: string, ...more: string[]): Promise<{ told: Told; status: number }> {
+  const argv = ['plates', '--blank', 'shirt', '--out', at(out), '--json', ...more];
+  const said = await run(argv, readers.supply);
+  return { told: JSON.parse(said.out) as Told, status: said.status };
+}
+
+/** A TIFF's pixels by ImageMagick: 0 where ink prints. */
+function pixelsOf(file: string): { width: number; height: number; data: Buffer } {
+  const [width, height] = execFileSync('identify', ['-format', '%w %h', file], { encoding: 'utf8' })
+    .split(' ')
+    .map(Number) as [number, number];
+  const data = execFileSync('convert', [file, '-depth', '8', 'gray:-'], { maxBuffer: 1 << 29 });
+  return { width, height, data };
+}
+
+const COLOURS = ['#c0281e', '#1f4f9a', '#f2b705', '#2f7d3b', '#f4f1e8', '#14161a'] as const;
+/** A badge of six flat colours with round and straight edges, smoothed as a drawing program does. */
+function badge(size = 600): Raster {
+  const rgb = COLOURS.map((hex) => [1, 3, 5].map((i) => parseInt(hex.slice(i, i + 2), 16)));
+  const which = (x: number, y: number): number | null => {
+    const [u, v] = [x / size - 0.5, y / size - 0.5];
+    const r = Math.hypot(u, v);
+    if (r > 0.48) return null;
+    if (r > 0.42) return 5;
+    if (r > 0.36) return 4;
+    if (v > 0.12) return 1;
+    if (Math.abs(u) < 0.06) return 0;
+    return u < 0 ? 2 : 3;
+  };
+  return paint(size, size, (x, y) => {
+    const sum = [0, 0, 0, 0];
+    for (const [dx, dy] of [
+      [0.25, 0.25],
+      [0.75, 0.25],
+      [0.25, 0.75],
+      [0.75, 0.75],
+    ] as const) {
+      const own = which(x + dx, y + dy);
+      if (own === null) continue;
+      rgb[own]!.forEach((level, k) => (sum[k] = sum[k]! + level));
+      sum[3] = sum[3]! + 1;
+    }
+    const n = sum[3]!;
+    return n === 0 ? [0, 0, 0, 0] : [sum[0]! / n, sum[1]! / n, sum[2]! / n, (n / 4) * 255];
+  });
+}
+
+describe('a badge of six colours on a dark shirt, in three inks', () => {
+  const ask = ['--colour', 'Night', '--place', '100mmx100mm', '--inks', '3', '--ppi', '300'];
+  let told: Told;
+  beforeAll(async () => {
+    const file = picture('badge.png', badge());
+    told = (await plates('night', '--artwork', file, ...ask, '--choke', '0.3mm')).told;
+  }, 120_000);
+
+  test('a plate an ink and a base under them, light to dark, exact in pixels and density, a bit a pixel', () => {
+    expect(told.inks).toHaveLength(4);
+    expect(told.inks.map(({ base }) => base)).toEqual([true, false, false, false]);
+    for (const { file, area } of told.inks) {
+      const said = execFileSync('tiffinfo', [file], {
+        encoding: 'utf8',
+        stdio: ['ignore', 'pipe', 'ignore'],
+      });
+      expect(said).toMatch(
+        new RegExp(`Image Width: ${told.pixels.width} Image Length: ${told.pixels.height}`),
+      );
+      expect(said).toMatch(/Resolution: 300, 300 pixels\/inch/);
+      expect(said).toMatch(/Bits\/Sample: 1/);
+      const { data } = pixelsOf(file);
+      expect(new Set(data)).toEqual(new Set([0, 255]));
+      const inked = data.filter((value) => value === 0).length / (300 / 25.4) ** 2;
+      expect(inked).toBeCloseTo(area, 0);
+    }
+  });
+
+  test('no ink lies on another, and the base ends 0.3 mm inside of them', () => {
+    const [base, ...inks] = told.inks.map(({ file }) => pixelsOf(file));
+    const { width, height } = base!;
+    const row = Math.round(height / 2) - 40;
+    const union = (i: number) => inks.filter(({ data }) => data[i] === 0).length;
+    let [most, left, baseLeft] = [0, -1, -1];
+    for (let x = 0; x < width; x++) {
+      const i = row * width + x;
+      most = Math.max(most, union(i));
+      if (left < 0 && union(i) > 0) left = x;
+      if (baseLeft < 0 && base!.data[i] === 0) baseLeft = x;
+    }
+    expect(most).toBe(1);
+    // Within half a pixel, 0.042 mm at 300 PPI; a chord through a circle is hardly steeper here.
+    expect(((baseLeft - left) * 25.4) / 300).toBeGreaterThan(0.3 - 0.05);
+    expect(((baseLeft - left) * 25.4) / 300).toBeLessThan(0.3 + 0.07);
+  });
+
+  test('ghostscript finds a separation of each name, and no other', () => {
+    const sep = at('sep%d.tif');
+    const pdf = join(at('night'), 'plates.pdf');
+    execFileSync('qpdf', ['--check', pdf]);
+    execFileSync('gs', [
+      '-q',
+      '-dNOPAUSE',
+      '-dBATCH',
+      '-sDEVICE=tiffsep',
+      '-r72',
+      `-sOutputFile=${sep}`,
+      pdf,
+    ]);
+    const names = readdirSync(folder)
+      .map((name) => /^sep1\((.+)\)\.tif$/.exec(name)?.[1])
+      .filter((name) => name !== undefined && !['Cyan', 'Magenta', 'Yellow', 'Black'].includes(name));
+    expect(names.sort()).toEqual(told.inks.map(({ name }) => name).sort());
+    for (const name of ['Cyan', 'Magenta', 'Yellow', 'Black'])
+      expect(new Set(pixelsOf(at(`sep1(${name}).tif`)).data)).toEqual(new Set([255]));
+    expect(execFileSync('pdfinfo', ['-box', pdf], { encoding: 'utf8' })).toMatch(/TrimBox/);
+  });
+
+  test('the inks are told with their difference, and it is what the plates recombined make', () => {
+    expect(told.difference.mean).toBeGreaterThan(0);
+    expect(told.difference.mean).toBeLessThan(told.difference.worst);
+  });
+});
+
+test('six colours in six inks come back as they were, with no fringe of a third between two', async () => {
+  const file = picture('badge.png', badge());
+  const ask = ['--artwork', file, '--colour', 'Night', '--place', '100mmx100mm', '--ppi', '300'];
+  const { told } = await plates('six', ...ask, '--inks', '6', '--base', 'none');
+  expect(told.inks.map(({ hex }) => hex).sort()).toEqual([...COLOURS].sort());
+  expect(told.difference.mean).toBeLessThan(1);
+  expect(told.findings.map(({ message }) => message)).toEqual([]);
+}, 60_000);
+
+test('on white cloth no base is laid, and what is white stays open', async () => {
+  const white = paint(300, 300, (x) => (x < 150 ? [255, 255, 255, 255] : [190, 30, 30, 255]));
+  const file = picture('white.png', white);
+  const { told } = await plates(
+    'white',
+    '--artwork',
+    file,
+    '--colour',
+    'White',
+    '--place',
+    '60mmx60mm',
+    '--inks',
+    '3',
+    '--ppi',
+    '150',
+  );
+  expect(told.inks).toMatchObject([{ hex: '#be1e1e', base: false }]);
+  expect(told.inks[0]!.area).toBeGreaterThan(1770);
+  expect(told.inks[0]!.area).toBeLessThan(1830);
+}, 60_000);
+
+describe('tones as dots', () => {
+  const GREYS = [0, 10, 25, 50, 75, 90, 100];
+  const steps = () =>
+    paint(700, 100, (x) => {
+      const level = Math.round(255 * (1 - GREYS[Math.floor(x / 100)]! / 100));
+      return [level, level, level, 255];
+    });
+
+  test('grey steps come out within 2 % of their area; a ruling in lines per cm is understood', async () => {
+    const file = picture('steps.png', steps());
+    const ask = [
+      '--artwork',
+      file,
+      '--colour',
+      'White',
+      '--place',
+      '210mmx30mm',
+      '--inks',
+      '1',
+      '--ppi',
+      '600',
+    ];
+    const { told } = await plates(
+      'steps',
+      ...ask,
+      '--ink',
+      '#000000=Black',
+      '--tones',
+      'halftone',
+      '--ruling',
+      '18/cm',
+      '--angles',
+      '22.5',
+    );
+    expect(told.inks[0]).toMatchObject({ name: 'Black', angle: 22.5 });
+    expect(told.inks[0]!.ruling).toBeCloseTo(45.72, 3);
+    const { width, height, data } = pixelsOf(told.inks[0]!.file);
+    const perMm = 600 / 25.4;
+    const left = width / 2 - 105 * perMm;
+    // The rows that are inked: the strip lies in the middle of the safe area.
+    const rows = Array.from({ length: height }, (_, y) => y).filter(
+      (y) => data[y * width + Math.round(left + 195 * perMm)] === 0,
+    );
+    const [top, bottom] = [rows[0]! + 40, rows.at(-1)! - 40];
+    GREYS.forEach((grey, i) => {
+      let [inked, all] = [0, 0];
+      for (let y = top; y < bottom; y++)
+        for (let x = Math.round(left + (i * 30 + 3) * perMm); x < left + (i * 30 + 27) * perMm; x++) {
+          all++;
+          if (data[y * width + x] === 0) inked++;
+        }
+      expect(Math.abs((100 * inked) / all - grey)).toBeLessThan(2);
+    });
+  }, 120_000);
+
+  test.each([
+    [45, 22.5, 'round'],
+    [45, 67.5, 'round'],
+    [55, 15, 'ellipse'],
+    [60, 75, 'line'],
+    [38, 45, 'square'],
+  ] as const)('%d lpi at %d°, %s: found again in the plate by a Fourier transform', (ruling, angle, dot) => {
+    const size = 600;
+    const screen: Screen = { ruling, angle, dot };
+    const plane = screened(new Uint8Array(size * size).fill(90), size, screen, 600);
+    const found = strongest(plane, size, ruling / 600, angle);
+    expect(Math.abs(found.frequency / (ruling / 600) - 1)).toBeLessThan(0.02);
+    expect(Math.abs(found.angle - angle)).toBeLessThan(1);
+  });
+
+  test('every tone of every dot covers its own share', () => {
+    const size = 400;
+    for (const dot of DOTS)
+      for (const tone of [3, 26, 64, 128, 200, 250]) {
+        const plane = screened(
+          new Uint8Array(size * size).fill(tone),
+          size,
+          { ruling: 45, angle: 22.5, dot },
+          600,
+        );
+        const share = plane.reduce((sum, value) => sum + value, 0) / plane.length;
+        expect(Math.abs(share - tone / 255)).toBeLessThan(0.01);
+      }
+    const none = screened(new Uint8Array(100), 10, { ruling: 45, angle: 0, dot: 'round' }, 600);
+    expect(none.some((value) => value > 0)).toBe(false);
+  });
+});
+
+/** The strongest frequency of a plane near to where it should be: cycles a pixel, and degrees counterclockwise. */
+function strongest(plane: Uint8Array, size: number, near: number, angle: number) {
+  const mean = plane.reduce((sum, value) => sum + value, 0) / plane.length;
+  let best = { power: 0, frequency: 0, angle: 0 };
+  for (let f = near * 0.94; f <= near * 1.06; f += near * 0.01)
+    for (let a = angle - 4; a <= angle + 4; a += 0.5) {
+      const [fx, fy] = [f * Math.cos((a * Math.PI) / 180), -f * Math.sin((a * Math.PI) / 180)];
+      let [re, im] = [0, 0];
+      for (let y = 0; y < size; y += 2)
+        for (let x = 0; x < size; x += 2) {
+          const phase = 2 * Math.PI * (fx * x + fy * y);
+          const value = plane[y * size + x]! - mean;
+          re += value * Math.cos(phase);
+          im += value * Math.sin(phase);
+        }
+      const power = re * re + im * im;
+      if (power > best.power) best = { power, frequency: f, angle: a };
+    }
+  return best;
+}
+
+describe('what is asked and cannot be', () => {
+  const file = () =>
+    picture(
+      'dot.png',
+      paint(40, 40, () => [20, 40, 90, 255]),
+    );
+  const ask = ['--place', '40mmx40mm', '--ppi', '300'];
+  test.each([
+    [['--inks', '12'], /12 inks are 12 screens/],
+    [['--inks', '0'], /whole number from 1/],
+    [['--inks', '1', '--ink', 'navy'], /a colour and a name/],
+    [['--inks', '1', '--ink', '#000000', '--ink', '#ffffff'], /2 inks are given/],
+    [['--inks', '2', '--choke', '-0.1mm'], /from 0 to 5 mm/],
+    [['--inks', '2', '--tones', 'halftone', '--ruling', '85lpi'], /want at least 340 PPI, and these are 300/],
+    [['--inks', '2', '--tones', 'halftone', '--dot', 'star'], /one of round/],
+    [['--inks', '2', '--tones', 'halftone', '--ruling', 'fine'], /lines per inch/],
+    [['--inks', '2', '--tones', 'halftone', '--angles', '22.5,x'], /number/],
+  ])('%j', async (more, sentence) => {
+    const { told, status } = await plates('bad', '--artwork', file(), ...ask, ...more);
+    expect([status, told.error?.code, told.error?.message]).toEqual([
+      2,
+      'bad-argument',
+      expect.stringMatching(sentence),
+    ]);
+  });
+
+  test('a picture in the product’s own colour alone: said, with a way on', async () => {
+    const night = picture(
+      'night.png',
+      paint(40, 40, () => [30, 37, 51, 255]),
+    );
+    const { told } = await plates('none', '--artwork', night, '--colour', 'Night', ...ask, '--inks', '2');
+    expect(told.error?.message ?? '').toMatch(/no ink is needed|^$/);
+  });
+});
+
+describe('distances between pixels', () => {
+  const mask = (width: number, height: number) =>
+    fc.uint8Array({ minLength: width * height, maxLength: width * height, max: 1 });
+
+  test('are exact, against all pairs', () => {
+    fc.assert(
+      fc.property(mask(9, 7), (set) => {
+        const far = squaredDistance(set, 9, 7);
+        for (let i = 0; i < 63; i++) {
+          let least = 1e12;
+          for (let j = 0; j < 63; j++)
+            if (set[j])
+              least = Math.min(
+                least,
+                ((i % 9) - (j % 9)) ** 2 + (Math.floor(i / 9) - Math.floor(j / 9)) ** 2,
+              );
+          expect(far[i]).toBe(Math.fround(least));
+        }
+      }),
+    );
+  });
+
+  test.each([0, 0.3, 1, 2.5, 7.2])('a disc grown and shrunk by %d px has the area of its radius', (by) => {
+    const size = 200;
+    const disc = new Uint8Array(size * size).map((_, i) =>
+      Math.hypot((i % size) + 0.5 - 100, Math.floor(i / size) + 0.5 - 100) < 60 ? 1 : 0,
+    );
+    for (const sign of [1, -1]) {
+      const area = offsetMask(disc, size, size, sign * by).reduce((sum, value) => sum + value, 0);
+      expect(Math.abs(Math.sqrt(area / Math.PI) - (60 + sign * by))).toBeLessThan(0.5);
+    }
+  });
+
+  test('what reaches the picture’s frame is shrunk from it too', () => {
+    expect([...offsetMask(new Uint8Array(25).fill(1), 5, 5, -1)].filter(Boolean)).toHaveLength(9);
+  });
+});
+
+describe('inks', () => {
+  test('are as many as the picture has where more are asked for; those given stay, with names of their own', () => {
+    const two = paint(60, 60, (x) => (x < 30 ? [200, 30, 30, 255] : [20, 60, 140, 255]));
+    expect(chooseInks(two, { count: 5, open: null })).toHaveLength(2);
+    const given = chooseInks(two, { count: 2, given: [{ name: 'Deep', hex: '#0b4754' }], open: null });
+    expect(given[0]).toEqual({ name: 'Deep', hex: '#0b4754' });
+    expect(
+      named([
+        { name: 'Red', hex: '#ff0000' },
+        { name: 'red', hex: '#ee0000' },
+      ]).map(({ name }) => name),
+    ).toEqual(['Red', 'red 2']);
+  });
+
+  test('of a gradient alone there are some', () => {
+    const ramp = paint(256, 20, (x) => [x, 255 - x, 128, 255]);
+    expect(chooseInks(ramp, { count: 3, open: null })).toHaveLength(3);
+  });
+
+  test('an edge’s mixture goes to one of its two sides; an island smaller than it may be to its neighbour', () => {
+    const inks = ['#ff0000', '#ffffff', '#ff8080'].map((hex) => ({ name: hex, hex }));
+    const edge = paint(41, 9, (x) =>
+      x < 20 ? [255, 0, 0, 255] : x === 20 ? [255, 128, 128, 255] : [255, 255, 255, 255],
+    );
+    const bare = labelFlat(edge, inks.slice(0, 2), null, 3);
+    expect(new Set(bare)).toEqual(new Set([1, 2]));
+    const label = new Uint8Array(100).fill(1);
+    label.set([2, 2], 44);
+    label.fill(3, 80, 100);
+    settleIslands(label, 10, 10, 4);
+    expect(new Set(label)).toEqual(new Set([1, 3]));
+  });
+
+  test('shares of inks make the colour again, however they are laid', () => {
+    const inks = [
+      [240, 200, 40],
+      [30, 60, 140],
+    ] as const;
+    for (const laying of ['cover', 'multiply'] as const)
+      fc.assert(
+        fc.property(
+          fc.double({ min: 0, max: 1, noNaN: true }),
+          fc.double({ min: 0, max: 1, noNaN: true }),
+          (a, b) => {
+            const wanted = laidOver([255, 255, 255], inks, [a, b], laying);
+            const shares = sharesFor(wanted, [255, 255, 255], inks, laying);
+            const made = laidOver([255, 255, 255], inks, shares, laying);
+            made.forEach((level, k) => {
+              expect(Math.abs(level - wanted[k]!)).toBeLessThan(2);
+            });
+          },
+        ),
+      );
+  });
+});
+
+describe('findings of plates', () => {
+  const limits = METHODS.find(({ id }) => id === 'screen')!.limits;
+  const plate = (name: string, angle: number | null, lightest: number | null = null): Plate => ({
+    ...{ name, hex: '#000000', base: false, plane: new Uint8Array(), area: 1, lightest },
+    screen: angle === null ? null : { ruling: 45, angle, dot: 'round' },
+  });
+  const found = (all: Plate[], change = {}) =>
+    plateFindings(all, { limits, difference: { mean: 1 }, choke: 0.3, ...change }).map(
+      ({ verdict, message }) => `${verdict} ${message}`,
+    );
+  const several = (count: number) => Array.from({ length: count }, (_, i) => plate(`ink ${i}`, null));
+
+  test('more screens than the method has; as many is none', () => {
+    expect(found(several(4))).toEqual([]);
+    expect(found(several(5))).toEqual([
+      expect.stringMatching(/^fix 5 screens, and the method has 4: take 1 fewer/),
+    ]);
+  });
+
+  test('screens nearer than 15° beat, round the quarter turn too', () => {
+    expect(found([plate('a', 22.5), plate('b', 37.5)])).toEqual([]);
+    expect(found([plate('a', 22.5), plate('b', 37)])).toEqual([
+      expect.stringMatching(/14.5° apart and will beat/),
+    ]);
+    expect(found([plate('a', 2), plate('b', 88)])).toEqual([expect.stringMatching(/4° apart/)]);
+  });
+
+  test('dots smaller than the method holds, a base that is not choked, inks that are far off', () => {
+    expect(found([plate('a', 0, 0.62)])).toEqual([]);
+    expect(found([plate('a', 0, 0.02)])).toEqual([
+      expect.stringMatching(/look The smallest dots of a are 0.09 mm/),
+    ]);
+    expect(found([plate('a', null)], { choke: 0 })).toEqual([expect.stringMatching(/Choke it/)]);
+    expect(found([plate('a', null)], { difference: { mean: 10.1 } })).toEqual([
+      expect.stringMatching(/10.1 dE/),
+    ]);
+    expect(found([plate('a', null)], { difference: { mean: 10 } })).toEqual([]);
+  });
+});
+
+test('a grey plate has its tones, where screens are left to the printer', async () => {
+  const file = picture(
+    'grey.png',
+    paint(100, 50, (x) => [x * 2, x * 2, x * 2, 255]),
+  );
+  const { told } = await plates(
+    'grey',
+    '--artwork',
+    file,
+    '--colour',
+    'White',
+    '--place',
+    '60mmx30mm',
+    '--inks',
+    '1',
+    '--ink',
+    '#000000',
+    '--tones',
+    'halftone',
+    '--screen',
+    'none',
+    '--ppi',
+    '150',
+  );
+  expect(told.inks[0]!.ruling).toBeNull();
+  expect(new Set(pixelsOf(told.inks[0]!.file).data).size).toBeGreaterThan(50);
+  expect(readFileSync(join(at('grey'), 'plates.pdf')).length).toBeGreaterThan(500);
+}, 60_000);
