@@ -37,13 +37,7 @@ async function rename(name: string): Promise<void> {
 
 describe('a design begun on a blank, with no file anywhere', () => {
   test('a label of one’s own, three lines typed, its docket, and a pack saved', async () => {
-    await shop.browser.get(`${shop.address}/blanks/measure`);
-    await shop.bench.press('Flat thing');
-    await (await shop.bench.find('#reading-width')).sendKeys('150 mm');
-    await (await shop.bench.find('#reading-height')).sendKeys('24 mm');
-    await (await shop.bench.named('Name of the blank')).sendKeys('Tin label');
-    await shop.bench.press('Keep blank');
-    await shop.bench.says('[aria-label="Blank"]', /Tin label/);
+    await shop.measureFlat('Tin label', '150 mm', '24 mm');
     await shop.bench.press('Start a design on it');
     await shop.bench.press('Start it');
     await shop.bench.says('[role=dialog] [role=alert]', /Type a name/);

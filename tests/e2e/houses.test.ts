@@ -161,13 +161,7 @@ describe('a house that is written', () => {
 
 describe('what a label must carry', () => {
   test('a list to begin with; a line that is taken off again is a Fix by its name', async () => {
-    await shop.browser.get(`${shop.address}/blanks/measure`);
-    await shop.bench.press('Flat thing');
-    await (await shop.bench.find('#reading-width')).sendKeys('150 mm');
-    await (await shop.bench.find('#reading-height')).sendKeys('60 mm');
-    await (await shop.bench.named('Name of the blank')).sendKeys('Tin label');
-    await shop.bench.press('Keep blank');
-    await shop.bench.says('[aria-label="Blank"]', /Tin label/);
+    await shop.measureFlat('Tin label', '150 mm', '60 mm');
     await shop.bench.press('Must carry');
     await shop.bench.press('Add it to the list');
     await shop.bench.says('[aria-label="Blank"] [role=alert]', /Type what it must carry/);

@@ -55,6 +55,17 @@ export class BenchShop {
     this.fit = new StoredFit(this.browser, id);
   }
 
+  /** A flat blank of one's own, typed as the tape reads it; the library shows it. */
+  async measureFlat(name: string, width: string, height: string): Promise<void> {
+    await this.browser.get(`${this.address}/blanks/measure`);
+    await this.bench.press('Flat thing');
+    await (await this.bench.find('#reading-width')).sendKeys(width);
+    await (await this.bench.find('#reading-height')).sendKeys(height);
+    await (await this.bench.named('Name of the blank')).sendKeys(name);
+    await this.bench.press('Keep blank');
+    await this.bench.says('[aria-label="Blank"]', new RegExp(name));
+  }
+
   async close(): Promise<void> {
     await this.browser.quit();
     for (const one of [this.folder, this.downloads])

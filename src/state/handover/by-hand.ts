@@ -2,7 +2,7 @@ import { UpFitError } from '@/core/errors';
 import type { OrderLine } from '@/core/pack/order';
 import type { SentOrder, StoredPack } from '@/core/pack/record';
 import { today } from '../today';
-import { keepOrder } from './sending';
+import { keepOrder, orderOf } from './sending';
 
 /** Deliveries to houses without a desk: what was sent is noted by hand, and so is what they said. */
 const BY_HAND = 'by-hand';
@@ -22,14 +22,7 @@ export async function noteSent(
     deskId: BY_HAND,
     desk: house,
     to: to.trim(),
-    order: {
-      upfit: 'order/1',
-      key: crypto.randomUUID(),
-      lines,
-      notes,
-      bytes: pack.bytes,
-      sha256: pack.sha256,
-    },
+    order: orderOf(pack, lines, notes),
     state: 'sent',
     sent: pack.bytes,
     at: new Date(`${day}T12:00:00`).toISOString(),

@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import type { Answer, Desk, OrderLine } from '@/core/pack/order';
+import type { Answer, Desk, Order, OrderLine } from '@/core/pack/order';
 import { readPackZip } from '@/store/read';
 import type { SentOrder, StoredPack } from '@/core/pack/record';
 import { isStopped } from '@/workers/client';
@@ -29,19 +29,17 @@ export async function desksFor({ manifest }: StoredPack): Promise<Desk[]> {
   return [...own, ...known].sort((a, b) => Number(houses.has(b.name)) - Number(houses.has(a.name)));
 }
 
+/** A pack as one order, under a key of its own. */
+export function orderOf({ bytes, sha256 }: StoredPack, lines: OrderLine[], notes: string): Order {
+  return { upfit: 'order/1', key: crypto.randomUUID(), lines, notes, bytes, sha256 };
+}
+
 /** Sends a pack to a desk as one order. */
 export function sendOrder(pack: StoredPack, desk: Desk, lines: OrderLine[], notes: string): Promise<void> {
   const order: SentOrder = {
     deskId: desk.id,
     desk: desk.name,
-    order: {
-      upfit: 'order/1',
-      key: crypto.randomUUID(),
-      lines,
-      notes,
-      bytes: pack.bytes,
-      sha256: pack.sha256,
-    },
+    order: orderOf(pack, lines, notes),
     state: 'sending',
     sent: 0,
     at: new Date().toISOString(),

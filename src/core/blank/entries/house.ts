@@ -1,13 +1,4 @@
-import * as v from 'valibot';
-import {
-  BACKING_INK,
-  CUT_INK,
-  FILE_FORMATS,
-  HouseSpecSchema,
-  type HouseSpec,
-  type Method,
-  type Source,
-} from '../schema';
+import { BACKING_INK, CUT_INK, FILE_FORMATS, type HouseSpec, type Method, type Source } from '../schema';
 import {
   count,
   distance,
@@ -21,204 +12,31 @@ import {
   wordsIfAny,
   yesOrNo,
   type Entry,
-  type Read,
   type Writing,
 } from './entry';
-
-type Place<T> = Parameters<typeof entry<HouseSpec, T>>[1];
-
-/** A number that carries its source. */
-function sourced<K extends 'bleed' | 'safe' | 'safeFrom' | 'target' | 'floor'>(
-  key: K,
-): Place<HouseSpec[K]['value']> {
-  return {
-    get: (spec) => spec[key],
-    set: (spec, stated) => ({ ...spec, [key]: stated }),
-  };
-}
-
-type Files = HouseSpec['files'];
-
-function inFiles<K extends keyof Files>(key: K): Place<Files[K]['value']> {
-  return {
-    get: (spec) => spec.files[key],
-    set: (spec, stated) => ({ ...spec, files: { ...spec.files, [key]: stated } }),
-  };
-}
-
-/** What stands in a record by itself, its source beside it in `sources`. */
-function beside<T>(
-  id: string,
-  get: (spec: HouseSpec) => T,
-  set: (spec: HouseSpec, value: T) => HouseSpec,
-): Place<T> {
-  return {
-    get: (spec) => ({ value: get(spec), source: spec.sources?.[id] ?? null }),
-    set: (spec, { value, source }) => {
-      const sources = { ...spec.sources };
-      if (value === undefined || value === null) Reflect.deleteProperty(sources, id);
-      else sources[id] = source;
-      return { ...set(spec, value), sources };
-    },
-  };
-}
-
-function field<K extends keyof HouseSpec>(key: K): Place<HouseSpec[K]> {
-  return beside(
-    key,
-    (spec) => spec[key],
-    (spec, value) => ({ ...spec, [key]: value }),
-  );
-}
-
-type Press = NonNullable<HouseSpec['press']>;
-/** What a press is set to as soon as anything of it is known. */
-const PRESS: Press = { celsius: 190, seconds: 60, pressure: 'medium' };
-
-function ofPress<K extends keyof Press>(key: K): Place<Press[K] | undefined> {
-  return beside(
-    `press.${key}`,
-    (spec) => spec.press?.[key],
-    (spec, value) => {
-      if (value === undefined && (spec.press === null || key in PRESS)) return spec;
-      return { ...spec, press: { ...PRESS, ...spec.press, [key]: value } };
-    },
-  );
-}
-
-/** A press's heat: without it a house states no press. */
-const heat: Place<number | undefined> = {
-  ...ofPress('celsius'),
-  set: (spec, stated) =>
-    stated.value === undefined ? { ...spec, press: null } : ofPress('celsius').set(spec, stated),
-};
-
-/** Degrees Celsius, or Fahrenheit with an F behind it. */
-const degrees: Writing<number | undefined> = ifAny(
-  {
-    kind: 'typed',
-    number: true,
-    placeholder: '188 °C or 370 °F',
-    show: (celsius) => `${celsius} °C`,
-    read: (text): Read<number> => {
-      const [, number, scale] = /^\s*(\d+(?:[.,]\d+)?)\s*(?:°|deg)?\s*([cf])?\s*$/i.exec(text) ?? [];
-      const typed = Number(number?.replace(',', '.') ?? NaN);
-      const celsius = scale?.toLowerCase() === 'f' ? Math.round((typed - 32) / 1.8) : typed;
-      return celsius >= 20 && celsius <= 300
-        ? { ok: true, value: celsius }
-        : { ok: false, message: 'Type 20 to 300 °C, or the same in °F: 188 °C.' };
-    },
-  },
-  undefined,
-);
-
-/** Rich black as four percentages. */
-const black: Writing<HouseSpec['black']> = ifAny(
-  {
-    kind: 'typed',
-    number: true,
-    placeholder: '50/40/40/95',
-    show: (shares: NonNullable<HouseSpec['black']>) =>
-      shares.map((share) => Math.round(share * 100)).join('/'),
-    read: (text): Read<NonNullable<HouseSpec['black']>> => {
-      const parts = text.split(/[\s/,;]+/).filter((part) => part !== '');
-      const [c, m, y, k] = parts.map((part) => Number(part.replace('%', '')) / 100);
-      const value = [c ?? NaN, m ?? NaN, y ?? NaN, k ?? NaN] as const;
-      return parts.length === 4 && value.every((share) => share >= 0 && share <= 1)
-        ? { ok: true, value: [...value] }
-        : { ok: false, message: 'Write cyan, magenta, yellow and black in percent: 50/40/40/95.' };
-    },
-  },
-  undefined,
-);
-
-const rulings: Writing<number[]> = {
-  kind: 'typed',
-  number: true,
-  placeholder: '45, 55 lpi',
-  show: (all) => (all.length === 0 ? '' : `${all.join(', ')} lpi`),
-  read: (text) => {
-    const found = text
-      .replace(/lpi/gi, '')
-      .split(/[\s,;]+/)
-      .filter((part) => part !== '')
-      .map(Number);
-    return found.length <= 24 && found.every((ruling) => ruling >= 10 && ruling <= 400)
-      ? { ok: true, value: found }
-      : { ok: false, message: 'Write rulings in lines per inch, 10 to 400: 45, 55.' };
-  },
-};
-
-const screenCount: Place<number | undefined> = beside(
-  'screens',
-  (spec) => spec.screens?.count,
-  (spec, value) => ({
-    ...spec,
-    screens: value === undefined ? undefined : { rulings: [], ...spec.screens, count: value },
-  }),
-);
-
-const screenRulings: Place<number[]> = beside(
-  'screens',
-  (spec) => spec.screens?.rulings ?? [],
-  (spec, value) =>
-    spec.screens || value.length > 0
-      ? { ...spec, screens: { count: 1, ...spec.screens, rulings: value } }
-      : spec,
-);
-
-const MIB = 1024 * 1024;
-const inMebibytes = count('MiB', { least: 1, most: 4000, whole: false });
-const bytes: Writing<number> = {
-  ...inMebibytes,
-  show: (value, unit) => inMebibytes.show(Number((value / MIB).toFixed(2)), unit),
-  read: (text, unit) => {
-    const read = inMebibytes.read(text, unit);
-    return read.ok ? { ok: true, value: Math.round(read.value * MIB) } : read;
-  },
-};
-
-const orderNumbers: Writing<string | undefined> = {
-  ...wordsIfAny('FP-####', 24),
-  read: (text) => {
-    const typed = text.trim().toUpperCase();
-    if (typed === '') return { ok: true, value: undefined };
-    return v.is(HouseSpecSchema.entries.orderNumbers, typed)
-      ? { ok: true, value: typed }
-      : { ok: false, message: 'Write # for each digit, with letters and hyphens round them: FP-####.' };
-  },
-};
-
-const inkName = (usual: string): Writing<string | undefined> => ({
-  ...wordsIfAny(usual, 40),
-  read: (text) => {
-    const typed = text.trim();
-    if (typed === '') return { ok: true, value: undefined };
-    return v.is(HouseSpecSchema.entries.cutInk, typed)
-      ? { ok: true, value: typed }
-      : { ok: false, message: 'An ink is named in up to 40 plain letters, digits and spaces.' };
-  },
-});
-
-const named = <T extends string>(ids: readonly T[]) => ids.map((id) => [id, id.toUpperCase()] as const);
-const NOBODY = ['', 'nobody has said'] as const;
-const ppi = count('PPI', { least: 1, most: 2400 });
-const seconds = count('s', { least: 1, most: 3600 });
-
-/** What turns a picklist that may be absent into one of a few, nothing among them. */
-function orNobody<const T extends string>(
-  options: readonly (readonly [T, string])[],
-): Writing<T | undefined> {
-  const all = oneOf<T | ''>([NOBODY, ...options]);
-  return {
-    ...all,
-    show: (value) => value ?? '',
-    read: (text, unit) => {
-      const read = all.read(text, unit);
-      return read.ok ? { ok: true, value: read.value === '' ? undefined : read.value } : read;
-    },
-  };
-}
+import {
+  field,
+  heat,
+  inFiles,
+  ofPress,
+  screenCount,
+  screenRulings,
+  sourced,
+  type Place,
+} from './house-places';
+import {
+  MIB,
+  black,
+  bytes,
+  degrees,
+  inkName,
+  named,
+  orderNumbers,
+  orNobody,
+  ppi,
+  rulings,
+  seconds,
+} from './house-writings';
 
 type Section = <T>(
   id: string,
