@@ -48,6 +48,9 @@ export async function openBrowser({ profile, seed, downloads, width = 1280, heig
   return browser;
 }
 
+/** ms that the demo's dockets may take: all of them are measured, on a machine that may be busy. */
+const DEMO_PATIENCE = 400_000;
+
 /** Opens the range and waits until the demo shop is laid out and every fit is measured. */
 export async function openDemo(browser, address) {
   await browser.get(address);
@@ -57,5 +60,5 @@ export async function openDemo(browser, address) {
       cells.map((cell) => cell.getAttribute('aria-label').catch(() => 'measuring')),
     );
     return names.length > 20 && names.every((name) => !name.includes('measuring'));
-  }, 120_000);
+  }, DEMO_PATIENCE);
 }

@@ -48,6 +48,9 @@ export const ManifestForm = v.object({
     v.object({
       fitId: v.string(),
       house: v.optional(Words, ''),
+      /** What it is called by its customer. */
+      design: v.optional(Words, ''),
+      blank: v.optional(Words, ''),
       blankId: v.string(),
       specId: v.string(),
       /** A blank that is none of ours, as the customer measured it. */

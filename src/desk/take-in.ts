@@ -65,7 +65,7 @@ export async function takeIn(house: House, order: OrderForm, pack: Uint8Array): 
         looked.add(asked);
       }
     }
-    lines.push(`${line.quantity} × ${[line.what, line.colour, line.size].filter(Boolean).join(', ')}`);
+    lines.push(inWords(line, manifest.fits.length > 1 ? `${fit.design} on ${fit.blank}` : null));
     if (line.sides.length === 0)
       reasons.push('A line of the order says nothing of which file goes on which side.');
   }
@@ -90,6 +90,11 @@ export async function takeIn(house: House, order: OrderForm, pack: Uint8Array): 
     lines,
     ...(orderNumbers !== undefined && { orderNumbers }),
   };
+}
+
+/** A line of the order: how many, of which fit where there are several, in which colour and size. */
+function inWords({ quantity, what, colour, size }: OrderForm['lines'][number], of: string | null): string {
+  return `${quantity} × ${[of, what, colour, size].filter(Boolean).join(', ')}`;
 }
 
 /** What was found in a file, for whatever it was looked at, said once. */

@@ -10,7 +10,7 @@ import { offsetMask, squaredDistance } from '@/core/plates/distance';
 import { labelFlat, settleIslands } from '@/core/plates/flat';
 import { chooseInks, named } from '@/core/plates/inks';
 import { plateFindings } from '@/core/plates/findings';
-import type { Plate } from '@/core/plates/make';
+import { makePlates, type Plate, type PlatesAsked } from '@/core/plates/make';
 import { DOTS, screened, type Screen } from '@/core/plates/screen';
 import { laidOver, sharesFor } from '@/core/plates/tones';
 import { METHODS } from '@/core/blank/methods';
@@ -476,6 +476,41 @@ describe('findings of plates', () => {
       expect.stringMatching(/10.1 dE/),
     ]);
     expect(found([plate('a', null)], { difference: { mean: 10 } })).toEqual([]);
+  });
+});
+
+describe('plates of two inks that meet', () => {
+  const two = paint(200, 100, (x) => (x < 100 ? [240, 200, 40, 255] : [20, 40, 90, 255]));
+  const asked: PlatesAsked = {
+    ...{ ppi: 254, product: '#2a2f3a', laying: 'cover', base: null, trap: 0, stroke: 0.3, tones: null },
+    inks: [
+      { name: 'deep', hex: '#14285a' },
+      { name: 'sun', hex: '#f0c828' },
+    ],
+  };
+  const areas = (change: Partial<PlatesAsked>) =>
+    makePlates(two, { ...asked, ...change }).map(({ name, area }) => [name, Math.round(area * 10) / 10]);
+
+  test('the lighter one spreads under the darker one by the trap, and nowhere else', () => {
+    expect(areas({})).toEqual([
+      ['sun', 100],
+      ['deep', 100],
+    ]);
+    // Ten pixels a mm: 0.5 mm along an edge of 10 mm.
+    expect(areas({ trap: 0.5 })).toEqual([
+      ['sun', 105],
+      ['deep', 100],
+    ]);
+  });
+
+  test('a base is choked on every side, and each ink keeps the screen it was given', () => {
+    expect(areas({ base: { choke: 0.5 } })[0]).toEqual(['white base', 19 * 9]);
+    const screens: Screen[] = [22.5, 67.5].map((angle) => ({ ruling: 30, angle, dot: 'round' }));
+    const made = makePlates(two, { ...asked, tones: { screens } });
+    expect(made.map(({ name, screen }) => [name, screen?.angle])).toEqual([
+      ['sun', 67.5],
+      ['deep', 22.5],
+    ]);
   });
 });
 

@@ -13,7 +13,7 @@ import { laidOver, tonesOf, type Laying } from './tones';
 export interface PlatesAsked {
   ppi: number;
   inks: readonly PlateInk[];
-  /** The product's colour, and whether it is left open where the picture has it. */
+  /** The product's colour: where the picture has it, it is left open. */
   product: string;
   /** How inks lie on the product. */
   laying: Laying;
@@ -44,12 +44,15 @@ const BASE_INK: PlateInk = { name: 'white base', hex: '#ffffff' };
 export function makePlates(print: Raster, asked: PlatesAsked, progress?: Progress): Plate[] {
   const { ppi, base } = asked;
   const perMm = ppi / MM_PER_INCH;
-  const inks = [...asked.inks].sort((a, b) => lightness(b.hex) - lightness(a.hex));
+  const screens = asked.tones?.screens ?? null;
+  // Each ink keeps the screen it was given, in whichever order they are printed.
+  const ordered = asked.inks
+    .map((ink, i) => ({ ink, screen: screens?.[i] ?? null }))
+    .sort((a, b) => lightness(b.ink.hex) - lightness(a.ink.hex));
+  const inks = ordered.map(({ ink }) => ink);
   const planes = asked.tones ? tonePlanes(print, inks, asked) : flatPlanes(print, inks, asked);
   progress?.(0.6);
-  const screens = asked.tones?.screens ?? null;
-  const plates = inks.map((ink, i): Plate => {
-    const screen = screens?.[i] ?? null;
+  const plates = ordered.map(({ ink, screen }, i): Plate => {
     const plane = screen ? inked(screened(planes[i]!, print.width, screen, ppi)) : planes[i]!;
     return {
       ...{ ...ink, base: false, plane, area: areaOf(plane, perMm), screen },
@@ -69,7 +72,7 @@ export function makePlates(print: Raster, asked: PlatesAsked, progress?: Progres
 function flatPlanes(print: Raster, inks: readonly PlateInk[], asked: PlatesAsked): Uint8Array[] {
   const { width, height } = print;
   const perMm = asked.ppi / MM_PER_INCH;
-  const label = labelFlat(print, inks, openColour(asked), edgeReach(perMm));
+  const label = labelFlat(print, inks, asked.product, edgeReach(perMm));
   settleIslands(label, width, height, (asked.stroke * perMm) ** 2);
   const masks = inks.map((_, i) => label.map((own) => (own === i + 1 ? 1 : 0)));
   if (asked.trap <= 0) return masks.map(inked);
@@ -93,11 +96,6 @@ function tonePlanes(print: Raster, inks: readonly PlateInk[], asked: PlatesAsked
 /** What is bare counts as white on a light product, as paper does, and over a base. */
 function toneGround({ base, product }: PlatesAsked): string {
   return base || isLight(product) ? '#ffffff' : product;
-}
-
-/** The colour that is left open; none where a base lies under all. */
-export function openColour({ product }: Pick<PlatesAsked, 'product'>): string {
-  return product;
 }
 
 /** L* from which cloth needs no base under inks. */

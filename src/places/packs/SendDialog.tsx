@@ -38,7 +38,7 @@ export function SendDialog({ pack, onClose }: { pack: StoredPack; onClose: () =>
     >
       {before && (
         <p role="note" className="mb-2 border-l-4 border-look pl-3 text-look">
-          It arrived at {before.desk} as {before.answer?.number ?? 'an order'} on {sayDay(before.at)}. What is
+          It arrived at {before.desk} as {before.answer?.number || 'an order'} on {sayDay(before.at)}. What is
           sent now is a second order.
         </p>
       )}

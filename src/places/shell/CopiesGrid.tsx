@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import type { Verdict } from '@/core/check/finding';
-import { readCopies, type Cell } from '@/core/fit/copies';
+import { MOST_COPIES, readCopies, type Cell } from '@/core/fit/copies';
 import { cellsOf, type OrderGrid } from '@/core/pack/lines';
 import { VerdictShape } from '@/ui/Verdict';
 
@@ -22,6 +22,8 @@ export function CopiesGrid({
   onCopies: (cell: Cell, copies: number) => void;
 }) {
   const { columns, rows } = grid;
+  /** The cell in which no number stands that can be ordered. */
+  const [wrong, setWrong] = useState<string | null>(null);
   const single = columns.length === 1 && rows.length === 1;
   const total = cellsOf(grid).reduce((sum, cell) => sum + copies(cell), 0);
   return (
@@ -63,7 +65,8 @@ export function CopiesGrid({
                       copies={copies(cell)}
                       {...(verdict && { verdict: copies(cell) > 0 ? verdict(cell) : null })}
                       onCopies={(count) => {
-                        onCopies(cell, count);
+                        setWrong(count === null ? `${id}/${row.id}` : null);
+                        if (count !== null) onCopies(cell, count);
                       }}
                     />
                   </td>
@@ -85,6 +88,9 @@ export function CopiesGrid({
           </tfoot>
         )}
       </table>
+      <p role={wrong === null ? undefined : 'alert'} className="text-sm text-fix empty:hidden">
+        {wrong !== null && `Type a whole number of copies, ${MOST_COPIES.toLocaleString('en')} at most.`}
+      </p>
     </div>
   );
 }
@@ -100,14 +106,14 @@ function CopiesField({
   copies: number;
   /** Null where there is none to be shown yet; its room is kept. */
   verdict?: Verdict | null;
-  onCopies: (copies: number) => void;
+  /** Null where what is typed is no number that can be ordered. */
+  onCopies: (copies: number | null) => void;
 }) {
   const [text, setText] = useState<string | null>(null);
   const typed = text === null ? copies : readCopies(text);
   const take = (next: string) => {
     setText(next);
-    const count = readCopies(next);
-    if (count !== null) onCopies(count);
+    onCopies(readCopies(next));
   };
   return (
     <span className="flex items-center gap-1">
@@ -121,6 +127,8 @@ function CopiesField({
           take(target.value);
         }}
         onBlur={() => {
+          // What is none is not kept: the number before it stands again.
+          if (typed === null) onCopies(copies);
           setText(null);
         }}
         className={`w-14 border-b-2 px-1.5 py-0.5 text-right font-semibold text-on-tape placeholder:font-normal placeholder:text-on-tape/75 ${typed === null ? 'border-fix' : 'border-ink'} bg-tape-pale`}

@@ -164,7 +164,7 @@ async function packFit(
     design: called,
     blank,
     fit,
-    docket,
+    docket: { ...docket, verdict },
     facts: (id) => shop.artworks.get(id)!.facts,
     swatches,
     files: new Map(blank.faces.map(({ id }) => [id, made.filter((f) => f.faceId === id).map((f) => f.name)])),

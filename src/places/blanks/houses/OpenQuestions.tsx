@@ -72,7 +72,7 @@ function Answer({ spec, id }: { spec: HouseSpec; id: string }) {
   const entry = houseEntries([]).find((one) => one.id === id)!;
   const answer = async () => {
     const typed = text ?? entry.typed(spec, unit);
-    const wrong = entry.trouble(typed, unit);
+    const wrong = typed === '' ? 'Type or choose the answer first.' : entry.trouble(typed, unit);
     setTrouble(wrong);
     if (wrong !== null) return;
     try {

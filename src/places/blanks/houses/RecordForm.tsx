@@ -28,9 +28,8 @@ export function RecordForm({
   onChoose: (id: string | null) => void;
 }) {
   const shop = useShop();
-  const { unit } = shop.settings;
   const entries = entriesOf(table, shop.methods.values());
-  const { form, changed, draft } = useRecordForm(entries, record as never, unit);
+  const { form, changed, draft, unit } = useRecordForm(entries, record as never, shop.settings.unit);
   const [kind, setKind] = useState<Source['kind']>('house');
   const { errors } = form.formState;
   const drafted: HouseSpec | Method = draft;

@@ -1,4 +1,5 @@
 import { valibotResolver } from '@hookform/resolvers/valibot';
+import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import * as v from 'valibot';
 import type { Entry } from '@/core/blank/entries/entry';
@@ -20,7 +21,9 @@ export function keyOf({ id }: { id: string }): string {
  * A record's entries as a form. What was not touched is not judged: a number that is shown rounded stays as it is.
  * `draft` is the record as it would be with what is typed.
  */
-export function useRecordForm<R>(entries: readonly Entry<R>[], record: R, unit: UnitSetting) {
+export function useRecordForm<R>(entries: readonly Entry<R>[], record: R, asked: UnitSetting) {
+  // In the unit it was opened in, each length with its own: what is typed by then stays as it is.
+  const [unit] = useState(asked);
   const first = typedOf(entries, record, unit);
   const fields = entries.map((entry) => {
     const key = keyOf(entry);
@@ -43,5 +46,5 @@ export function useRecordForm<R>(entries: readonly Entry<R>[], record: R, unit: 
     (so, entry) => entry.state(so, said(entry), { kind: 'assumed' }, unit),
     record,
   );
-  return { form, changed, draft };
+  return { form, changed, draft, unit };
 }
