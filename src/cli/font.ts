@@ -1,27 +1,14 @@
 import { readFile } from 'node:fs/promises';
-import { createRequire } from 'node:module';
+import { join } from 'node:path';
 import { SHIPPED_FONTS } from '@/core/type/fonts';
 import { openFont } from '@/files/font';
 import { badArgument } from './args';
 
-/** Where the package of each font that comes with Up Fit keeps it: its family and weight. */
-const PACKAGES: Readonly<Record<string, readonly [family: string, weight: number]>> = {
-  'archivo-narrow': ['archivo-narrow', 500],
-  'archivo-narrow-bold': ['archivo-narrow', 700],
-  'zilla-slab': ['zilla-slab', 600],
-  lora: ['lora', 500],
-  'playfair-display': ['playfair-display', 700],
-  pacifico: ['pacifico', 400],
-  bungee: ['bungee', 400],
-};
-
-/** The file of a font that comes with Up Fit. */
+/** The file of a font that comes with Up Fit, where it is served from. */
 export async function shippedFontBytes(id: string): Promise<ArrayBuffer> {
-  const [family, weight] = PACKAGES[id]!;
-  const file = createRequire(`${process.cwd()}/package.json`).resolve(
-    `@fontsource/${family}/files/${family}-latin-${weight}-normal.woff`,
+  const { buffer, byteOffset, byteLength } = await readFile(
+    join(process.cwd(), 'public', 'fonts', `${id}.woff`),
   );
-  const { buffer, byteOffset, byteLength } = await readFile(file);
   return buffer.slice(byteOffset, byteOffset + byteLength);
 }
 

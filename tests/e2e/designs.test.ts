@@ -1,8 +1,8 @@
-import AxeBuilder from '@axe-core/webdriverjs';
 import { strFromU8, unzipSync } from 'fflate';
 import { By, Key } from 'selenium-webdriver';
 import type { Design, Fit } from '@/core/fit/schema';
 import type { Manifest } from '@/core/pack/manifest';
+import { keepsOut } from '../support/axe';
 import { downloaded, PATIENCE } from '../support/bench';
 import { BenchShop } from '../support/bench-shop';
 import { records } from '../support/stored';
@@ -21,12 +21,7 @@ const pieces = async (fitId: string) =>
   (await fits()).find(({ id }) => id === fitId)!.faces.flatMap((face) => face.pieces);
 
 async function clean(): Promise<void> {
-  const { violations } = await new AxeBuilder(shop.browser)
-    // Several messages lie on one another until the pointer is on them.
-    .exclude('[data-sonner-toaster]')
-    .withTags(['wcag2a', 'wcag2aa', 'wcag22aa'])
-    .analyze();
-  expect(violations.map(({ id, nodes }) => [id, nodes[0]?.html])).toEqual([]);
+  expect(await keepsOut(shop.browser)).toEqual([]);
 }
 
 /** Types a name over that of the design whose dialog is open. */

@@ -1,5 +1,4 @@
 import { writeFileSync } from 'node:fs';
-import AxeBuilder from '@axe-core/webdriverjs';
 import { strFromU8, unzipSync } from 'fflate';
 import { By, Key } from 'selenium-webdriver';
 import type { Blank, HouseSpec } from '@/core/blank/schema';
@@ -7,6 +6,7 @@ import type { Fit } from '@/core/fit/schema';
 import type { DocketPage } from '@/core/pack/docket-page';
 import type { Manifest } from '@/core/pack/manifest';
 import type { StoredPack } from '@/core/pack/record';
+import { keepsOut } from '../support/axe';
 import { downloaded, PATIENCE } from '../support/bench';
 import { BenchShop } from '../support/bench-shop';
 import { records } from '../support/stored';
@@ -21,11 +21,7 @@ const become = (what: () => Promise<boolean>, otherwise: string) =>
   shop.browser.wait(what, PATIENCE, otherwise);
 
 async function clean(): Promise<void> {
-  const { violations } = await new AxeBuilder(shop.browser)
-    .exclude('[data-sonner-toaster]')
-    .withTags(['wcag2a', 'wcag2aa', 'wcag22aa'])
-    .analyze();
-  expect(violations.map(({ id, nodes }) => [id, nodes[0]?.html])).toEqual([]);
+  expect(await keepsOut(shop.browser)).toEqual([]);
 }
 
 /** Types over an entry of the house's form. */

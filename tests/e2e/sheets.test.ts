@@ -1,9 +1,9 @@
-import AxeBuilder from '@axe-core/webdriverjs';
 import { execFileSync } from 'node:child_process';
 import { By, Key } from 'selenium-webdriver';
 import { join } from 'node:path';
 import type { StoredPack } from '@/core/pack/record';
 import type { Sheet } from '@/core/sheet/schema';
+import { keepsOut } from '../support/axe';
 import { downloaded, PATIENCE } from '../support/bench';
 import { BenchShop } from '../support/bench-shop';
 import { records } from '../support/stored';
@@ -103,10 +103,7 @@ describe('a sheet', () => {
   test('nothing in the place keeps a person out (WCAG 2.2 AA); taken out, it comes back by undo', async () => {
     await shop.browser.get(`${shop.address}/sheets`);
     await says(/2 sheets/);
-    const { violations } = await new AxeBuilder(shop.browser)
-      .withTags(['wcag2a', 'wcag2aa', 'wcag22aa'])
-      .analyze();
-    expect(violations.map(({ id, nodes }) => [id, nodes[0]?.html])).toEqual([]);
+    expect(await keepsOut(shop.browser)).toEqual([]);
     await shop.bench.press('Take out');
     await shop.bench.says('body', /Print several together/);
     await shop.bench.undo('is taken out');

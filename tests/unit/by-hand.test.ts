@@ -32,7 +32,8 @@ afterAll(async () => {
 test('sent, then accepted under a number: one order', async () => {
   await noteSent(pack, 'Brathwick Banners', asked);
   expect(orders()).toMatchObject([{ state: 'sent', to: 'Ms Ferro', desk: 'Brathwick Banners' }]);
-  await noteAccepted('pack', orders()[0]!, ' BB-12 ');
+  await expect(noteAccepted('pack', orders()[0]!, 'BB-1', 'BB-##')).rejects.toThrow(/look like BB-##/);
+  await noteAccepted('pack', orders()[0]!, ' BB-12 ', 'BB-##');
   expect(orders()).toMatchObject([{ state: 'arrived', answer: { number: 'BB-12' } }]);
   await noteRefused('pack', { ...orders()[0]!, state: 'sent' }, 'too late');
   expect(orders()[0]!.state).toBe('arrived');

@@ -15,13 +15,13 @@ import {
   chooseHouse,
   duplicateRecord,
   entriesOf,
-  goingBy,
   importRecord,
   isShippedRecord,
   makeRecord,
   removeRecord,
   stateEntries,
   titleOf,
+  usesOf,
 } from '@/state/shop/houses';
 import { openShop, useShop } from '@/state/shop/shop';
 import { database } from '@/store/database';
@@ -179,9 +179,9 @@ describe('houses and methods in the shop', () => {
   test('a house made, written and chosen: its numbers are the blank’s; one undo takes a change back', async () => {
     const id = await makeRecord('specs', ' Fogbell Print ');
     expect(titleOf(spec(id))).toBe('Fogbell Print');
-    expect(goingBy('specs', id, shop())).toEqual({ blanks: 0, fits: 0 });
+    expect(usesOf('specs', shop())(id)).toEqual({ blanks: 0, fits: 0 });
     await chooseHouse('mug-325', id);
-    expect(goingBy('specs', id, shop())).toEqual({ blanks: 1, fits: 1 });
+    expect(usesOf('specs', shop())(id)).toEqual({ blanks: 1, fits: 1 });
     const { version, undo } = await stateEntries('specs', spec(id), { bleed: '3 mm' }, STATED, MM);
     expect(version).toBe(2);
     expect(blankOf(shop().fits.get('a')!, shop())!.faces[0]!.bleed).toBe(3);

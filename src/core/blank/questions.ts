@@ -3,22 +3,6 @@ import type { Entry } from './entries/entry';
 import type { ResolvedBlank } from './resolve';
 import type { HouseSpec, Source } from './schema';
 
-/** Numbers of a blank and its spec that a verdict can rest on. */
-export type SpecNumber =
-  | 'size'
-  | 'bleed'
-  | 'safe'
-  | 'safeFrom'
-  | 'target'
-  | 'floor'
-  | 'formats'
-  | 'pixels'
-  | 'density'
-  | 'modes'
-  | 'alpha'
-  | 'maxBytes'
-  | 'naming';
-
 const SIZE = {
   name: 'size',
   question: 'What is the exact print area, in millimetres or in pixels with their PPI?',
@@ -26,7 +10,8 @@ const SIZE = {
 
 const ENTRIES = new Map<string, Entry<HouseSpec>>(houseEntries([]).map((entry) => [entry.id, entry]));
 
-export const SPEC_NUMBERS: readonly SpecNumber[] = [
+/** Numbers of a blank and its spec that a verdict can rest on. */
+export const SPEC_NUMBERS = [
   'size',
   'bleed',
   'safe',
@@ -40,7 +25,8 @@ export const SPEC_NUMBERS: readonly SpecNumber[] = [
   'alpha',
   'maxBytes',
   'naming',
-];
+] as const;
+export type SpecNumber = (typeof SPEC_NUMBERS)[number];
 
 function sourceOf({ blank, spec }: ResolvedBlank, number: SpecNumber): Source {
   return number === 'size' ? blank.measured : ENTRIES.get(number)!.source(spec)!;

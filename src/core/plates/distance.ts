@@ -1,17 +1,10 @@
-import type { Progress } from '../raster/raster';
-
 const FAR = 1e12;
 
 /**
  * For each pixel the squared distance in pixels to the nearest pixel that is set, centre to centre: exact, by lower
  * envelopes of parabolas along columns and then rows (Felzenszwalb and Huttenlocher 2012).
  */
-export function squaredDistance(
-  mask: Uint8Array,
-  width: number,
-  height: number,
-  progress?: Progress,
-): Float32Array {
+export function squaredDistance(mask: Uint8Array, width: number, height: number): Float32Array {
   const out = new Float32Array(width * height);
   for (let i = 0; i < out.length; i++) out[i] = mask[i] ? 0 : FAR;
   const longest = Math.max(width, height);
@@ -23,7 +16,6 @@ export function squaredDistance(
       out[y * width + x] = value;
     });
   }
-  progress?.(0.5);
   for (let y = 0; y < height; y++) {
     const row = y * width;
     for (let x = 0; x < width; x++) line[x] = out[row + x]!;
@@ -31,7 +23,6 @@ export function squaredDistance(
       out[row + x] = value;
     });
   }
-  progress?.(1);
   return out;
 }
 

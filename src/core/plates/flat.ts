@@ -79,12 +79,13 @@ class Nearest {
   /** Among the labels whose bits are set, or among all where none of them is a colour. */
   of(data: Uint8Array, at: number, among: number): number {
     const bin = ((data[at]! >> 3) << 10) | ((data[at + 1]! >> 3) << 5) | (data[at + 2]! >> 3);
-    const allowed = this.labs.map((_, i) => i).filter((i) => among & (1 << (i + this.first)));
     const key = bin * 1024 + (among & 1023);
     let found = this.known.get(key);
     if (found === undefined) {
       const lab = labOf(data[at]!, data[at + 1]!, data[at + 2]!);
-      const which = allowed.length > 0 ? allowed : this.labs.map((_, i) => i);
+      const all = this.labs.map((_, i) => i);
+      const allowed = all.filter((i) => among & (1 << (i + this.first)));
+      const which = allowed.length > 0 ? allowed : all;
       const nearest = nearestOf(
         lab,
         which.map((i) => this.labs[i]!),

@@ -2,7 +2,7 @@ import { deltaE00 } from '../colour/difference';
 import { rgbOf, type Rgb } from '../colour/hex';
 import { labOf, labOfLevels } from '../colour/lab';
 import { MM_PER_INCH } from '../length/units';
-import type { Progress, Raster } from '../raster/raster';
+import type { Raster } from '../raster/raster';
 import { offsetMask } from './distance';
 import { labelFlat, settleIslands } from './flat';
 import type { PlateInk } from './inks';
@@ -41,7 +41,7 @@ export interface Plate extends PlateInk {
 const BASE_INK: PlateInk = { name: 'white base', hex: '#ffffff' };
 
 /** Parts a print into a plate an ink, the base first and then from light to dark. */
-export function makePlates(print: Raster, asked: PlatesAsked, progress?: Progress): Plate[] {
+export function makePlates(print: Raster, asked: PlatesAsked): Plate[] {
   const { ppi, base } = asked;
   const perMm = ppi / MM_PER_INCH;
   const screens = asked.tones?.screens ?? null;
@@ -51,7 +51,6 @@ export function makePlates(print: Raster, asked: PlatesAsked, progress?: Progres
     .sort((a, b) => lightness(b.ink.hex) - lightness(a.ink.hex));
   const inks = ordered.map(({ ink }) => ink);
   const planes = asked.tones ? tonePlanes(print, inks, asked) : flatPlanes(print, inks, asked);
-  progress?.(0.6);
   const plates = ordered.map(({ ink, screen }, i): Plate => {
     const plane = screen ? inked(screened(planes[i]!, print.width, screen, ppi)) : planes[i]!;
     return {

@@ -1,5 +1,4 @@
 import {
-  PDFArray,
   PDFDict,
   PDFDocument,
   PDFName,
@@ -10,12 +9,12 @@ import {
   drawObject,
   popGraphicsState,
   pushGraphicsState,
-  type PDFContext,
   type PDFPage,
   type PDFRef,
 } from '@cantoo/pdf-lib';
 import { rgbOf } from '@/core/colour/hex';
 import { zlibSync } from 'fflate';
+import { separation } from './spot';
 import { PT } from './units';
 
 /** One plate of a page: an ink by its name, and where it prints (0 none, 255 all). */
@@ -47,7 +46,8 @@ export async function platesPdf(
   const state = pdf.context.register(pdf.context.obj({ Type: 'ExtGState', OP: true, op: true, OPM: 1 }));
   resources(page, 'ExtGState').set(PDFName.of('Over'), state);
   plates.forEach((plate, i) => {
-    const space = separation(pdf.context, plate);
+    const full = rgbOf(plate.hex).map((level) => Number((level / 255).toFixed(4)));
+    const space = separation(pdf.context, plate.name, { space: 'DeviceRGB', none: [1, 1, 1], full });
     resources(page, 'ColorSpace').set(PDFName.of(`Ink${i}`), space);
     const picture = plate.isLine ? lineOf(pdf, plate, pixels) : tonesOf(pdf, plate, pixels, space);
     page.node.setXObject(PDFName.of(`Plate${i}`), picture);
@@ -69,18 +69,6 @@ function resources(page: PDFPage, kind: string): PDFDict {
   let dict = Resources.lookupMaybe(PDFName.of(kind), PDFDict);
   if (!dict) Resources.set(PDFName.of(kind), (dict = page.doc.context.obj({})));
   return dict;
-}
-
-/** An ink's separation, told in the colour of the screen for those who have no such plate. */
-function separation(context: PDFContext, { name, hex }: PlatePage): PDFRef {
-  const full = rgbOf(hex).map((level) => Number((level / 255).toFixed(4)));
-  const tint = context.obj({ FunctionType: 2, Domain: [0, 1], C0: [1, 1, 1], C1: full, N: 1 });
-  const space = PDFArray.withContext(context);
-  space.push(PDFName.of('Separation'));
-  space.push(PDFName.of(name));
-  space.push(PDFName.of('DeviceRGB'));
-  space.push(context.register(tint));
-  return context.register(space);
 }
 
 /** A bit a pixel, painted in the ink that is set: a stencil (8.9.6.2). */

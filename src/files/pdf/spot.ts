@@ -7,7 +7,9 @@ import {
   PDFOperatorNames,
   popGraphicsState,
   pushGraphicsState,
+  type PDFContext,
   type PDFPage,
+  type PDFRef,
 } from '@cantoo/pdf-lib';
 import { cubicOf, type Path, type PathPoint } from '@/core/geometry/path';
 import { parsePath } from '@/core/geometry/parse-path';
@@ -21,7 +23,7 @@ const HAIR = 0.25;
  * 8.6.6.4 and 8.6.7): a plate for the cutter. Seen on screen as magenta, solid.
  */
 export function strokeSpot(page: PDFPage, d: string, name: string, height: number): void {
-  const space = resource(page, 'ColorSpace', name, () => separation(page, name));
+  const space = resource(page, 'ColorSpace', name, () => separation(page.doc.context, name, SEEN));
   const state = resource(page, 'ExtGState', 'Overprint', () =>
     page.doc.context.register(page.doc.context.obj({ Type: 'ExtGState', OP: true, op: true, OPM: 1 })),
   );
@@ -37,25 +39,33 @@ export function strokeSpot(page: PDFPage, d: string, name: string, height: numbe
   );
 }
 
-/** Its full tint, told in process inks for those who have no such plate. */
-function separation(page: PDFPage, name: string) {
-  const { context } = page.doc;
-  const tint = context.obj({ FunctionType: 2, Domain: [0, 1], C0: [0, 0, 0, 0], C1: [0, 1, 0, 0], N: 1 });
+/** Magenta, which no cut line is taken for art in. */
+const SEEN: Alternate = { space: 'DeviceCMYK', none: [0, 0, 0, 0], full: [0, 1, 0, 0] };
+
+/** How a separation is seen by those who have no such plate: without the ink, and in all of it. */
+export interface Alternate {
+  space: 'DeviceCMYK' | 'DeviceRGB';
+  none: number[];
+  full: number[];
+}
+
+/** An ink of a name, with a plate of its own. */
+export function separation(
+  context: PDFContext,
+  name: string,
+  { space: seenIn, none, full }: Alternate,
+): PDFRef {
+  const tint = context.obj({ FunctionType: 2, Domain: [0, 1], C0: none, C1: full, N: 1 });
   const space = PDFArray.withContext(context);
   space.push(PDFName.of('Separation'));
   space.push(PDFName.of(name));
-  space.push(PDFName.of('DeviceCMYK'));
+  space.push(PDFName.of(seenIn));
   space.push(context.register(tint));
   return context.register(space);
 }
 
 /** The name under which a page has something at hand, which is made where it has not. */
-function resource(
-  page: PDFPage,
-  kind: string,
-  key: string,
-  make: () => ReturnType<typeof separation>,
-): PDFName {
+function resource(page: PDFPage, kind: string, key: string, make: () => PDFRef): PDFName {
   const { Resources } = page.node.normalizedEntries();
   let dict = Resources.lookupMaybe(PDFName.of(kind), PDFDict);
   if (!dict) Resources.set(PDFName.of(kind), (dict = page.doc.context.obj({})));

@@ -5,14 +5,13 @@ import { pressCard } from '@/core/blank/press-card';
 import { toast } from 'sonner';
 import { describeSource, questionsFor } from '@/core/blank/questions';
 import { printPixels, type ResolvedBlank } from '@/core/blank/resolve';
-import type { HouseSpec } from '@/core/blank/schema';
-import { showLength } from '@/core/length/show';
-import { chooseHouse, changeSpec, titleOf } from '@/state/shop/houses';
+import { chooseHouse, stateEntries, titleOf } from '@/state/shop/houses';
 import { useShop } from '@/state/shop/shop';
 import { NumberRow } from './NumberRow';
 import { Fact, Heading } from '@/ui/StripParts';
 import { today } from '@/state/today';
 import { Select } from '@/ui/Select';
+import { tellDone } from '@/ui/tell';
 
 /** What the house asks, where each number comes from, and what is still to be asked. */
 export function HouseNumbers({ resolved }: { resolved: ResolvedBlank }) {
@@ -23,18 +22,18 @@ export function HouseNumbers({ resolved }: { resolved: ResolvedBlank }) {
     ({ methods, id }) => methods.includes(blank.methodId) || id === spec.id,
   );
   const questions = questionsFor(resolved);
-  const change = (part: Partial<HouseSpec>) => void changeSpec(spec, part);
-  const stated = (value: number) => ({ value, source: { kind: 'house' as const, date: today() } });
+  const state = async (entry: 'bleed' | 'safe', mm: number) => {
+    const source = { kind: 'house' as const, date: today() };
+    const { version, undo } = await stateEntries('specs', spec, { [entry]: `${mm} mm` }, source, unit);
+    tellDone(`“${titleOf(spec)}” is version ${version} now.`, undo);
+  };
   return (
     <>
       <Heading>House</Heading>
       <Select
         label="House that prints it"
         value={spec.id}
-        choices={others.map((one) => [
-          one.id,
-          `${titleOf(one)}: bleed ${showLength(one.bleed.value, unit)}, safe ${showLength(one.safe.value, unit)}`,
-        ])}
+        choices={others.map((one) => [one.id, titleOf(one)])}
         onChange={(id) => void chooseHouse(blank.id, id)}
         className="mt-1.5 w-full"
       />
@@ -51,7 +50,7 @@ export function HouseNumbers({ resolved }: { resolved: ResolvedBlank }) {
           source={describeSource(resolved, 'bleed')}
           refuse={(mm) => (mm < 0 ? 'Bleed cannot be negative.' : null)}
           onSet={(mm) => {
-            change({ bleed: stated(mm) });
+            void state('bleed', mm);
           }}
         />
         <NumberRow
@@ -61,7 +60,7 @@ export function HouseNumbers({ resolved }: { resolved: ResolvedBlank }) {
           source={describeSource(resolved, 'safe')}
           refuse={(mm) => (mm < 0 ? 'A safe margin cannot be negative.' : null)}
           onSet={(mm) => {
-            change({ safe: stated(mm) });
+            void state('safe', mm);
           }}
         />
         <Fact name="target, floor" value={`${faces[0]!.target}, ${faces[0]!.floor} PPI`} />

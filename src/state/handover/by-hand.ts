@@ -31,8 +31,15 @@ export async function noteSent(
   });
 }
 
-/** Notes that a house took an order, under its number where it gave one. */
-export async function noteAccepted(packId: string, sent: SentOrder, number: string): Promise<void> {
+/** Notes that a house took an order, under its number where it gave one, which is as its numbers look (# for a digit). */
+export async function noteAccepted(
+  packId: string,
+  sent: SentOrder,
+  number: string,
+  pattern: string | undefined,
+): Promise<void> {
+  const trouble = numberTrouble(number, pattern);
+  if (trouble !== null) throw new UpFitError('bad-argument', trouble);
   await keepOrder(packId, {
     ...sent,
     state: 'arrived',

@@ -4,6 +4,7 @@ import { METHOD_ENTRIES, newMethod } from '@/core/blank/entries/method';
 import type { Entry } from '@/core/blank/entries/entry';
 import { METHODS, SPECS } from '@/core/blank/library';
 import { HouseSpecSchema, MethodSchema, type HouseSpec, type Method, type Source } from '@/core/blank/schema';
+import type { ResolvedBlank } from '@/core/blank/resolve';
 import { UpFitError } from '@/core/errors';
 import type { UnitSetting } from '@/core/length/show';
 import { freeIdAmong, safeName } from '@/core/pack/names';
@@ -81,14 +82,6 @@ export async function stateEntries<T extends Written>(
   return { version: result, undo };
 }
 
-/** The next version of a house spec with something changed; blanks printed by it are checked again. */
-export async function changeSpec(spec: HouseSpec, change: Partial<HouseSpec>): Promise<void> {
-  await commit(['specs'], async (store) => {
-    const now = (await store.get('specs', spec.id)) ?? spec;
-    store.put('specs', { ...now, ...change, version: now.version + 1 });
-  });
-}
-
 /** A house or a method of one's own, known only by its name. */
 export async function makeRecord(table: Written, name: string): Promise<string> {
   const title = name.trim();
@@ -120,16 +113,24 @@ export function freeRecordId(name: string): string {
   return freeIdAmong(name, [...blanks, ...specs.keys(), ...methods.keys()]);
 }
 
-/** How many blanks and fits go by a house or a method, and are checked again when it changes. */
-export function goingBy(table: Written, id: string, shop: Shop): { blanks: number; fits: number } {
-  const uses = ({ spec, method }: { spec: HouseSpec; method: Method }) =>
-    (table === 'specs' ? spec : method).id === id;
-  const blanks = [...shop.blanks.values()].filter(uses).length;
-  const fits = [...shop.fits.values()].filter((fit) => {
-    const resolved = blankOf(fit, shop);
-    return resolved !== undefined && uses(resolved);
-  }).length;
-  return { blanks, fits };
+/** How many blanks and fits go by a record, and are checked again when it changes. */
+export interface Uses {
+  blanks: number;
+  fits: number;
+}
+
+/** The uses of every house, or of every method, by its id. */
+export function usesOf(table: Written, shop: Shop): (id: string) => Uses {
+  const uses = new Map<string, Uses>();
+  const count = (resolved: ResolvedBlank | undefined, what: keyof Uses) => {
+    if (!resolved) return;
+    const { id } = table === 'specs' ? resolved.spec : resolved.method;
+    const so = uses.get(id) ?? { blanks: 0, fits: 0 };
+    uses.set(id, { ...so, [what]: so[what] + 1 });
+  };
+  for (const resolved of shop.blanks.values()) count(resolved, 'blanks');
+  for (const fit of shop.fits.values()) count(blankOf(fit, shop), 'fits');
+  return (id) => uses.get(id) ?? { blanks: 0, fits: 0 };
 }
 
 /** A house or a method as a JSON file. */

@@ -1,13 +1,13 @@
 'use client';
 import Link from 'next/link';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { toast } from 'sonner';
 import { sentence } from '@/state/sentence';
 import { importRecord, makeRecord, titleOf, type Written } from '@/state/shop/houses';
 import { useShop } from '@/state/shop/shop';
-import { Popup } from '@/ui/Popup';
 import { Segments } from '@/ui/Toggle';
 import { useFilePicker } from '@/ui/useFilePicker';
+import { Ask } from '../../shell/Ask';
 import { useAsked } from '../../shell/useAsked';
 import { RecordForm } from './RecordForm';
 import { RecordList } from './RecordList';
@@ -87,63 +87,22 @@ export function HousesPlace() {
 
 /** A name, and the record is there to be written. */
 function NewRecord({ table, onMade }: { table: Written; onMade: (id: string) => void }) {
-  const [open, setOpen] = useState(false);
-  const [name, setName] = useState('');
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const field = useRef<HTMLInputElement>(null);
   const noun = table === 'specs' ? 'house' : 'method';
-  const make = async () => {
-    try {
-      onMade(await makeRecord(table, name));
-      setOpen(false);
-      setName('');
-    } catch (error) {
-      setTrouble(sentence(error));
-      field.current?.focus();
-    }
-  };
   return (
-    <Popup
-      open={open}
-      onOpen={(on) => {
-        setOpen(on);
-        setTrouble(null);
-      }}
+    <Ask
       trigger={<button className="action whitespace-nowrap">New {noun}</button>}
+      label={`name of the ${noun}`}
+      verb="Make it"
       align="end"
-      className="w-72 p-3"
-    >
-      <form
-        onSubmit={(event) => {
-          event.preventDefault();
-          void make();
-        }}
-      >
-        <label className="flex flex-col text-sm text-ink-2">
-          name of the {noun}
-          <input
-            ref={field}
-            value={name}
-            maxLength={120}
-            onChange={({ target }) => {
-              setName(target.value);
-              setTrouble(null);
-            }}
-            autoFocus
-            aria-invalid={trouble !== null}
-            className="border-b-2 border-ink bg-docket px-1 py-1 text-base text-ink"
-          />
-        </label>
-        <p role={trouble ? 'alert' : undefined} className="min-h-5 text-sm text-fix">
-          {trouble}
-        </p>
-        <button className="action">Make it</button>
-        <p className="mt-2 text-sm text-ink-2">
-          {table === 'specs'
-            ? 'It begins with what most houses ask, all of it assumed.'
-            : 'It begins as prints on paper do.'}
-        </p>
-      </form>
-    </Popup>
+      most={120}
+      note={
+        table === 'specs'
+          ? 'It begins with what most houses ask, all of it assumed.'
+          : 'It begins as prints on paper do.'
+      }
+      onSaid={async (name) => {
+        onMade(await makeRecord(table, name));
+      }}
+    />
   );
 }

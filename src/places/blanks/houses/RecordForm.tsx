@@ -5,7 +5,7 @@ import { houseTroubles } from '@/core/blank/entries/house';
 import { sayConcerning } from '@/core/blank/questions';
 import type { HouseSpec, Method, Source } from '@/core/blank/schema';
 import { sentence } from '@/state/sentence';
-import { entriesOf, goingBy, stateEntries, titleOf, type Written } from '@/state/shop/houses';
+import { entriesOf, stateEntries, titleOf, usesOf, type Uses, type Written } from '@/state/shop/houses';
 import { useShop } from '@/state/shop/shop';
 import { today } from '@/state/today';
 import { Select } from '@/ui/Select';
@@ -34,7 +34,7 @@ export function RecordForm({
   const { errors } = form.formState;
   const drafted: HouseSpec | Method = draft;
   const [clash] = drafted.upfit === 'spec/1' ? houseTroubles(drafted) : [];
-  const use = goingBy(table, record.id, shop);
+  const use = usesOf(table, shop)(record.id);
   const groups = [...new Set(entries.map(({ group }) => group))];
   const house = drafted.upfit === 'spec/1' ? drafted.house : '';
 
@@ -151,7 +151,7 @@ function again(fits: number): string {
   return fits === 0 ? '' : `: ${fits} ${fits === 1 ? 'fit is' : 'fits are'} checked again`;
 }
 
-function usedBy({ blanks, fits }: { blanks: number; fits: number }): string {
+function usedBy({ blanks, fits }: Uses): string {
   if (blanks === 0) return 'No blank goes by it yet.';
   const on = fits === 0 ? 'no fits on them' : `${fits} ${fits === 1 ? 'fit' : 'fits'} on them`;
   return `${blanks} ${blanks === 1 ? 'blank goes' : 'blanks go'} by it, ${on}.`;

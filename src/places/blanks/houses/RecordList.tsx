@@ -1,7 +1,7 @@
 'use client';
 import type { HouseSpec, Method } from '@/core/blank/schema';
 import { showLength } from '@/core/length/show';
-import { goingBy, titleOf, type Written } from '@/state/shop/houses';
+import { titleOf, usesOf, type Written } from '@/state/shop/houses';
 import { useShop } from '@/state/shop/shop';
 
 /** Houses or methods by name, each with what tells it from the others. */
@@ -18,6 +18,7 @@ export function RecordList({
 }) {
   const shop = useShop();
   const { unit } = shop.settings;
+  const uses = usesOf(table, shop);
   const facts = (record: HouseSpec | Method) =>
     record.upfit === 'spec/1'
       ? `bleed ${showLength(record.bleed.value, unit)} · safe ${showLength(record.safe.value, unit)} · ${record.files.formats.value.join(', ').toUpperCase()}`
@@ -32,7 +33,7 @@ export function RecordList({
       className="w-[290px] shrink-0 overflow-auto border-r border-rule bg-docket"
     >
       {list.map((record) => {
-        const { blanks, fits } = goingBy(table, record.id, shop);
+        const { blanks, fits } = uses(record.id);
         return (
           <li key={record.id}>
             <button
