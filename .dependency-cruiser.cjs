@@ -32,6 +32,7 @@ const core = [
   'template',
   'measuring',
   'fit',
+  'layout',
   'price',
   'rows',
   'render',
@@ -41,6 +42,7 @@ const core = [
   'product',
   'sheet',
   'check',
+  'many',
   'mockup',
   'pack',
 ];

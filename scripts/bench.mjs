@@ -7,6 +7,7 @@ import { fileURLToPath } from 'node:url';
 import { peakOfLargeTiff } from './lib/large.mjs';
 import { startApp } from './lib/app.mjs';
 import { crowdedRows } from './lib/crowded.mjs';
+import { rangeRows } from './lib/full-range.mjs';
 import { handedRows } from './lib/handed.mjs';
 import { openBrowser, openDemo } from './lib/browser.mjs';
 
@@ -51,7 +52,7 @@ const server = createServer(async (request, response) => {
 });
 await new Promise((ready) => server.listen(0, '127.0.0.1', ready));
 
-const only = ['--engine', '--products', '--drag', '--crowded', '--handed'].find((one) =>
+const only = ['--engine', '--products', '--drag', '--crowded', '--handed', '--range'].find((one) =>
   process.argv.includes(one),
 );
 const wanted = (part) => only === undefined || only === part;
@@ -63,6 +64,7 @@ if (wanted('--drag')) rows.push(...(await pageRows()));
 if (wanted('--crowded')) rows.push(...(await crowdedRows()));
 
 if (wanted('--handed')) rows.push(...(await handedRows()));
+if (wanted('--range')) rows.push(...(await rangeRows()));
 
 let slow = 0;
 for (const { name, limit, ratio, ms, unit = 'x' } of rows) {

@@ -13,15 +13,14 @@ import { openBrowser, openDemo } from './lib/browser.mjs';
 
 const SHOTS = [
   ['range', '/'],
+  ['range-act', '/', seeAct],
   ['blanks', '/blanks?blank=tumbler-taper-480'],
   ['blanks-measure', '/blanks/measure', measureCup],
   ['houses', '/blanks/houses?house=corrie-sublimation'],
   ['artwork', '/artwork', chooseLighthouse],
   ['bench-mug', '/bench/night-watch--mug-325'],
-  ['bench-taper', '/bench/night-watch--tumbler-taper-480'],
   ['bench-shirt', '/bench/keep-the-light--shirt'],
   ['stickers', '/artwork', partSet],
-  ['bench-sticker', '/bench/compass-rose--sticker-die-cut'],
   ['bench-docket', '/bench/lighthouse--shirt', acceptOne],
   ['bench-proof', '/bench/night-watch--mug-325', proof],
   ['bench-print', '/bench/night-watch--mug-325', choosePrint],
@@ -29,6 +28,7 @@ const SHOTS = [
   ['packs', '/packs', handOver],
   ['pictures', '/pictures?fit=keep-the-light--mug-325', pictured],
   ['photo', '/pictures?fit=keep-the-light--mug-325', markPhoto],
+  ['blanks-layout', '/blanks/layouts?blank=mug-325', makeLayout],
 ];
 
 /** Ends of the print's edges on the photo of a bare mug, clockwise from the upper left. */
@@ -64,6 +64,33 @@ try {
   await browser.quit();
   await app.stop();
   rmSync(downloads, { recursive: true, maxRetries: 5 });
+}
+
+/** What one ground under a block of fits would do to each of them, before it is done. */
+async function seeAct() {
+  const first = await browser.wait(until.elementLocated(By.css('[role=gridcell] [data-place]')), 60_000);
+  await browser.executeScript('arguments[0].focus()', first);
+  for (const key of [Key.ARROW_RIGHT, Key.ARROW_RIGHT, Key.ARROW_DOWN, Key.ARROW_DOWN])
+    await browser.actions().keyDown(Key.SHIFT).sendKeys(key).keyUp(Key.SHIFT).perform();
+  await press('Do to them');
+  await press('Change the colour');
+  await press('See what it does');
+  await browser.wait(until.elementLocated(By.css('[aria-label="What it does"]')), 120_000);
+}
+
+/** A layout with two empty places and a maker's line. */
+async function makeLayout() {
+  await press('New layout');
+  await browser.actions().sendKeys('Both sides, maker below', Key.ENTER).perform();
+  for (const side of ['right side', 'left side']) {
+    await press('Add an empty place');
+    await press(side);
+  }
+  await press('Add words');
+  const words = await browser.wait(until.elementLocated(By.css('textarea')), 60_000);
+  await words.sendKeys(Key.chord(Key.CONTROL, 'a'), 'Made at Gullwick Light', Key.TAB);
+  await named('//*[@aria-label="Parts of the layout"][contains(., "Made at")]');
+  await press('Motif, left side');
 }
 
 /** The lighthouse, in which hairline gaps were left. */

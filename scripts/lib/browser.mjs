@@ -55,10 +55,11 @@ const DEMO_PATIENCE = 400_000;
 export async function openDemo(browser, address) {
   await browser.get(address);
   await browser.wait(async () => {
-    const cells = await browser.findElements(By.css('td button[aria-label*=" on "]'));
-    const names = await Promise.all(
-      cells.map((cell) => cell.getAttribute('aria-label').catch(() => 'measuring')),
-    );
-    return names.length > 20 && names.every((name) => !name.includes('measuring'));
+    const heading = await browser.findElements(By.css('h1'));
+    const [said] = await Promise.all(heading.map((one) => one.getText().catch(() => '')));
+    if (!/^1?\d designs on/.test(said ?? '')) return false;
+    // Only what is in sight is drawn: how many are still measured is said for all of them.
+    const cells = await browser.findElements(By.css('[role=gridcell] button[aria-label*=" on "]'));
+    return cells.length > 20 && (await browser.findElements(By.css('[data-measuring]'))).length === 0;
   }, DEMO_PATIENCE);
 }

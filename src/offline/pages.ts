@@ -5,6 +5,8 @@ const PAGES: readonly string[] = [
   '/',
   '/blanks',
   '/blanks/houses',
+  '/blanks/layouts',
+  '/blanks/make',
   '/blanks/measure',
   '/blanks/spec',
   '/blanks/template',

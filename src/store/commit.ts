@@ -251,6 +251,8 @@ function aOf({ table }: Need): string {
  * made or took out, or a field that it set, is another by now.
  */
 export function revert(changes: readonly Change[]): Promise<Done<void>> {
+  // A transaction is never over no tables.
+  if (changes.length === 0) return Promise.resolve({ result: undefined, changes: [] });
   const touches = [...new Set(changes.map(({ table }) => table))];
   return transact(touches, async (store) => {
     for (const { table, key, before, after } of changes) {

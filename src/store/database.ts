@@ -1,10 +1,10 @@
-import { openDB, type IDBPDatabase } from 'idb';
+import { openDB, type IDBPDatabase, type IDBPTransaction } from 'idb';
 import { UpFitError } from '@/core/errors';
-import { entryOf, FILE_TABLES, FILES, TABLE_NAMES } from './tables';
+import { entryOf, FILE_TABLES, FILES, migrated, TABLE_NAMES, type TableName } from './tables';
 
 const NAME = 'up-fit';
 /** Raised with each new table (`since`); a field that changes is a migration of its record instead. */
-export const VERSION = 9;
+export const VERSION = 10;
 /** When what nothing refers to any more was first seen: it goes a day later. */
 export const LOOSE = 'loose';
 
@@ -72,11 +72,15 @@ export function database(): Promise<IDBPDatabase> {
 
 async function open(): Promise<IDBPDatabase> {
   const db = await openDB(NAME, VERSION, {
-    upgrade: (db, before) => {
+    upgrade: (db, before, _version, tx) => {
       for (const name of TABLE_NAMES) {
-        const { key, since } = entryOf(name);
-        if (before >= since) continue;
-        db.createObjectStore(name, key === null ? undefined : { keyPath: key as string | string[] });
+        const { since, keyed } = entryOf(name);
+        if (before < since) create(db, name);
+        else if (keyed !== undefined && before < keyed && db.objectStoreNames.contains(name))
+          // What cannot be put in anew leaves the store as it was, to be opened by the Up Fit it is of.
+          putAnew(db, tx, name).catch(() => {
+            tx.abort();
+          });
       }
       for (const name of FILE_TABLES) if (before < FILES[name].since) db.createObjectStore(name);
       if (before < 8) db.createObjectStore(LOOSE);
@@ -94,4 +98,19 @@ async function open(): Promise<IDBPDatabase> {
   });
   tell('open');
   return db;
+}
+
+function create(db: IDBPDatabase, name: TableName): void {
+  const { key } = entryOf(name);
+  db.createObjectStore(name, key === null ? undefined : { keyPath: key as string | string[] });
+}
+
+type Upgrade = IDBPTransaction<unknown, string[], 'versionchange'>;
+
+/** A table whose key is another one now: its records are put in again under that. */
+async function putAnew(db: IDBPDatabase, tx: Upgrade, name: TableName): Promise<void> {
+  const records: unknown[] = await tx.objectStore(name).getAll();
+  db.deleteObjectStore(name);
+  create(db, name);
+  for (const record of records) await tx.objectStore(name).put(migrated(name, record));
 }

@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { IdSchema } from '@/core/blank/basics';
-import { DesignSchema, FitSchema } from '@/core/fit/schema';
+import { FitSchema } from '@/core/fit/schema';
 import { PhotoSceneSchema } from '@/core/mockup/photo/schema';
 import { FontFactsSchema } from '@/core/type/fonts';
 
@@ -13,17 +13,6 @@ export const StoredFontSchema = v.object({
   file: v.instance(Blob),
 });
 export type StoredFont = v.InferOutput<typeof StoredFontSchema>;
-
-/** What a new fit on a blank begins with: a copy of a fit's faces, and the design's own artworks among them. */
-export const LayoutSchema = v.object({
-  upfit: v.literal('layout/1'),
-  blankId: IdSchema,
-  keptAt: v.number(),
-  /** The design that the fit was of: its artworks give their places to those of a new one. */
-  artworks: DesignSchema.entries.artworks,
-  faces: FitSchema.entries.faces,
-});
-export type Layout = v.InferOutput<typeof LayoutSchema>;
 
 /** A printing profile that the seller brought, with its file. `id` is the SHA-256 of that file. */
 export const StoredProfileSchema = v.object({

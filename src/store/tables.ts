@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { BLANKS, METHODS, SPECS } from '@/core/blank/library';
 import { artworkIdsOf, DesignSchema, FitSchema } from '@/core/fit/schema';
+import { fromFirstLayout, LayoutSchema } from '@/core/layout/schema';
 import { StoredPackSchema } from '@/core/pack/record';
 import { SheetSchema } from '@/core/sheet/schema';
 import {
@@ -10,14 +11,7 @@ import {
   UnderlaySchema,
   versionKey,
 } from './blanks';
-import {
-  HeadSchema,
-  LayoutSchema,
-  StepSchema,
-  StoredFontSchema,
-  StoredPhotoSchema,
-  StoredProfileSchema,
-} from './kept';
+import { HeadSchema, StepSchema, StoredFontSchema, StoredPhotoSchema, StoredProfileSchema } from './kept';
 import { ArtworkSchema, SettingsSchema, StoredDocketSchema, SwatchSetSchema } from './schema';
 
 /** Files that are kept beside records, byte for byte, and the version of the store that they came with. */
@@ -42,6 +36,8 @@ interface TableOf<S extends v.GenericSchema> {
   key: string | readonly string[] | null;
   /** The version of the store that it came with. */
   since: number;
+  /** The version that its key is what it is now since, where it was another before: its records are put in anew. */
+  keyed?: number;
   /** What one is called in a sentence. */
   noun: string;
   /** What one is called by its owner, where it has a name. */
@@ -178,13 +174,17 @@ export const TABLES = {
     name: ({ fileName }) => fileName,
     archive: { words: 'fonts', files: ['file'] },
   }),
-  /** What a new fit on a blank begins with. */
+  /** What new fits on blanks may begin with. */
   layouts: table({
     schema: LayoutSchema,
-    key: 'blankId',
+    key: 'id',
     since: 4,
+    // One a blank, by the blank's id, before.
+    keyed: 10,
     noun: 'starting layout',
+    name: ({ name }) => name,
     archive: { words: 'starting layouts', files: [] },
+    migrations: [fromFirstLayout],
   }),
   /** A fit after each of its edits, by fit and number. */
   steps: table({ schema: StepSchema, key: ['fitId', 'number'], since: 4, noun: 'edit', owner: 'fits' }),
@@ -278,9 +278,9 @@ export function readRecord<T extends TableName>(table: T, stored: unknown): Read
   const name = nameIn(stored);
   if (first > latest)
     return { ok: false, name, why: `This ${noun} was kept by a newer Up Fit: open it there.` };
-  let record: unknown = stored;
+  let record: unknown;
   try {
-    for (const migrate of migrations.slice(first - 1)) record = migrate(record as Record<string, unknown>);
+    record = migrated(table, stored);
   } catch {
     return { ok: false, name, why: `This ${noun} of an older Up Fit could not be carried over.` };
   }
@@ -288,6 +288,15 @@ export function readRecord<T extends TableName>(table: T, stored: unknown): Read
   if (read.success) return { ok: true, record: read.output as RecordOf<T> };
   const where = v.getDotPath(read.issues[0]);
   return { ok: false, name, why: `In this ${noun}, ${where ?? 'the whole'} does not read.` };
+}
+
+/** A stored record taken through the migrations of its table, unread; throws what a migration throws. */
+export function migrated(table: TableName, stored: unknown): unknown {
+  const { migrations = [] } = entryOf(table);
+  let record = stored;
+  for (const migrate of migrations.slice(versionOf(stored) - 1))
+    record = migrate(record as Record<string, unknown>);
+  return record;
 }
 
 /** The version that a record says it is of: those that say nothing are of the first. */

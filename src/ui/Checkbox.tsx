@@ -7,6 +7,8 @@ interface Props {
   checked: boolean;
   disabled?: boolean;
   className?: string;
+  /** −1 where Tab does not come to it, as in a grid that has one stop. */
+  tabIndex?: number;
   onChange: (checked: boolean) => void;
 }
 

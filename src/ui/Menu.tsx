@@ -9,6 +9,7 @@ export function VerbMenu({
   disabled = false,
   className = 'verb whitespace-nowrap',
   align = 'start',
+  tabIndex,
   children,
 }: {
   label: string;
@@ -17,16 +18,19 @@ export function VerbMenu({
   disabled?: boolean;
   className?: string;
   align?: 'start' | 'end';
+  /** −1 where Tab does not come to it, as in a grid that has one stop. */
+  tabIndex?: number;
   children: ReactNode;
 }) {
   return (
     <Menu.Root>
-      <Menu.Trigger className={className} disabled={disabled} aria-label={spoken}>
+      <Menu.Trigger className={className} disabled={disabled} aria-label={spoken} tabIndex={tabIndex}>
         {label}
       </Menu.Trigger>
       <Menu.Portal>
         <Menu.Content
-          className="z-50 max-h-[70vh] min-w-44 overflow-auto border border-ink bg-docket py-1 text-sm"
+          // Over messages too, which stand in the corner for a while.
+          className="z-[1000000000] max-h-[70vh] min-w-44 overflow-auto border border-ink bg-docket py-1 text-sm"
           align={align}
           sideOffset={6}
           collisionPadding={8}

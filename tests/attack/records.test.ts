@@ -9,7 +9,7 @@ import { contextOf } from '@/state/shop/shop';
 import { printsIn } from '@/state/handover/sheets';
 import { settingsFor } from '@/state/handover/pictures';
 import { database } from '@/store/database';
-import { entryOf, readRecord, TABLE_NAMES, type RecordOf, type TableName } from '@/store/tables';
+import { entryOf, migrated, readRecord, TABLE_NAMES, type RecordOf, type TableName } from '@/store/tables';
 import { runs } from '../support/long';
 import { emptyStore } from '../support/shop-store';
 
@@ -112,8 +112,9 @@ describe('records that are well formed and absurd', () => {
         async ([name, record]) => {
           await emptyStore();
           const db = await database();
-          for (const table of tables) if (table !== 'settings') await db.put(table, withFiles(SOUND[table]));
-          const odd = withFiles(record);
+          for (const table of tables)
+            if (table !== 'settings') await db.put(table, migrated(table, withFiles(SOUND[table])));
+          const odd = migrated(name, withFiles(record)) as Record<string, unknown>;
           const { key } = entryOf(name);
           if (key === null) await db.put(name, odd, name);
           else await db.put(name, { ...odd, [key as string]: 'odd' });

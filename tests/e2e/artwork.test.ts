@@ -256,7 +256,7 @@ test('a file replaced under its name: fits follow, unstretched, and what changed
   await page.press('Make it a design');
   await browser.get(app.address);
   await (await page.named('Fit boat on Mug 325 ml', 'button')).click();
-  await page.says('tbody', /Ready|Look|Fix/);
+  await page.says('[role=grid]', /Ready|Look|Fix/);
   await browser.get(`${app.address}/artwork`);
   await choose('boat.svg');
   await (await page.named('Replace the file', 'input')).sendKeys(file('tall.png'));

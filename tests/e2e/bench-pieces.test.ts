@@ -201,8 +201,9 @@ describe('faces, layouts, other artwork', () => {
 
   test('kept as the starting layout, a new fit begins from it and leaves it alone', async () => {
     await shop.bench.press('Fit…');
-    await shop.bench.press('keep as the starting layout');
-    await shop.bench.says('body', /New fits on .* begin with this/);
+    await shop.bench.press('keep as a starting layout');
+    await shop.bench.press('Keep it');
+    await shop.bench.says('body', /New fits on .* begin with “gull”/);
     const [layout] = await records<{ blankId: string }>(shop.browser, 'layouts');
     expect(layout).toMatchObject({ blankId: 'pouch' });
     await shop.browser.get(`${shop.address}/blanks?blank=pouch`);

@@ -67,7 +67,7 @@ describe('a design begun on a blank, with no file anywhere', () => {
     await home();
     await shop.bench.menu('Lamp salve: what can be done', 'Name, artworks');
     await rename('Gullwick salve');
-    await shop.bench.says('tbody', /Gullwick salve/);
+    await shop.bench.says('[role=grid]', /Gullwick salve/);
     await clean();
     await shop.bench.press('Close');
     const [salve] = (await fits()).filter(({ blankId }) => blankId === 'tin-label');
@@ -79,7 +79,7 @@ describe('a design begun on a blank, with no file anywhere', () => {
     await shop.bench.menu('Gullwick salve: what can be done', 'Name, artworks');
     await rename('Tin salve');
     await shop.bench.undo('It is “Tin salve” everywhere');
-    await shop.bench.says('tbody', /Gullwick salve/);
+    await shop.bench.says('[role=grid]', /Gullwick salve/);
     await shop.bench.press('Close');
   });
 });
@@ -104,12 +104,12 @@ describe('a design that is there', () => {
     await become(async () => (await designs())[0]?.idea?.occasion.day === soon, 'the day is not kept');
     expect((await designs())[0]!.idea).toMatchObject({ note: 'for the counter' });
     await shop.bench.press('Close');
-    await shop.bench.says('tbody th', /[456] days to its day/);
+    await shop.bench.says('[role=rowheader]', /[456] days to its day/);
   });
 
   test('is copied under itself, moved by its menu and by keys, and joined', async () => {
     await shop.bench.menu('gull: what can be done', 'Duplicate');
-    await shop.bench.says('tbody', /gull, copy/);
+    await shop.bench.says('[role=grid]', /gull, copy/);
     const names = async () => (await designs()).map(({ name }) => name);
     expect(await names()).toEqual(['gull', 'gull, copy', 'Gullwick salve']);
     await shop.bench.menu('Gullwick salve: what can be done', 'Move up a row');
@@ -126,7 +126,7 @@ describe('a design that is there', () => {
     await shop.bench.menu('Join gull, copy to another design', 'gull');
     await become(async () => (await names()).length === 2, 'they are not joined');
     await shop.bench.named('gull on Mug 325 ml', 'button');
-    await shop.bench.says('tbody', /2 versions/);
+    await shop.bench.says('[role=grid]', /2 versions/);
     await shop.bench.undo('is part of “gull” now');
     await become(async () => (await names()).length === 3, 'they are not parted again');
     await shop.bench.menu('gull, copy: what can be done', 'Take off the range');
@@ -147,7 +147,7 @@ describe('a design that is there', () => {
     expect(await white()).toMatchObject({ blankId: 'shirt', colourId: 'rust' });
     await shop.bench.press('Close');
     await shop.bench.named('gull on Shirt', 'button');
-    await shop.bench.says('tbody', /2 versions/);
+    await shop.bench.says('[role=grid]', /2 versions/);
     await shop.bench.open((await white())!.id);
     await shop.bench.says('h1', /gull, white letters\s+on\s+Shirt/);
     await shop.bench.add(shop.motif, 'gull');
@@ -179,10 +179,32 @@ describe('what is dropped or pasted', () => {
 
   test('on a row’s head joins that design, on a column’s becomes a new one there', async () => {
     const gull = (await designs()).find(({ name }) => name === 'gull')!;
-    await shop.bench.dropOn(`th[data-design="${gull.id}"]`, shop.ground);
+    await shop.bench.dropOn(`[role=rowheader][data-design="${gull.id}"]`, shop.ground);
     await shop.bench.says('[data-sonner-toast]', /“sea\.png” joined “gull”/);
-    await shop.bench.dropOn('th[data-blank="shirt"]', shop.ground);
+    await shop.bench.dropOn('[role=columnheader][data-blank="shirt"]', shop.ground);
     await shop.bench.named('sea on Shirt', 'button');
+  });
+
+  test('two artworks go over to another design: the fits of both are as they were, to the byte and to the pixel', async () => {
+    const [gull, salve] = await Promise.all(
+      ['gull', 'Gullwick salve'].map(async (name) => (await designs()).find((one) => one.name === name)!),
+    );
+    const drawn = async () => (await shop.bench.named('gull on Mug 325 ml', 'button')).takeScreenshot();
+    const artworks = async (id: string) => (await designs()).find((one) => one.id === id)!.artworks.length;
+    const [before, picture] = [JSON.stringify(await fits()), await drawn()];
+    await shop.bench.menu('gull: what can be done', 'Name, artworks');
+    for (const [i, file] of ['gull.png', 'sea.png'].entries()) {
+      await shop.bench.menu(`${file}: what can be done`, 'Gullwick salve');
+      await become(async () => (await artworks(gull!.id)) === 1 - i, `${file} does not go over`);
+    }
+    await shop.bench.press('Close');
+    expect([await artworks(salve!.id), JSON.stringify(await fits()), await drawn()]).toEqual([
+      2,
+      before,
+      picture,
+    ]);
+    for (const file of ['sea.png', 'gull.png']) await shop.bench.undo(`“${file}” belongs to`);
+    await become(async () => (await artworks(gull!.id)) === 2, 'they do not come back');
   });
 
   test('a picture pasted on a cell that has the focus is fitted there; on the bench, on the face', async () => {
@@ -204,10 +226,10 @@ describe('what is dropped or pasted', () => {
     await home();
     await (await shop.bench.named('Search designs by name')).sendKeys('SALVE');
     await become(
-      async () => (await shop.browser.findElements(By.css('tbody tr'))).length === 1,
+      async () => (await shop.browser.findElements(By.css('[role=rowheader]'))).length === 1,
       'others are shown',
     );
-    await shop.bench.says('tbody', /Gullwick salve/);
+    await shop.bench.says('[role=grid]', /Gullwick salve/);
     await clean();
   });
 });

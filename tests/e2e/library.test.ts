@@ -41,7 +41,7 @@ beforeAll(async () => {
   page = new Page(browser, app.address);
   await browser.get(app.address);
   await page.drop(flag);
-  await page.says('tbody', /flag/);
+  await page.says('[role=grid]', /flag/);
 });
 afterAll(async () => {
   await browser.quit();

@@ -52,7 +52,7 @@ test('a shop kept by an earlier version opens whole', async () => {
       change.oncomplete = () => { open.result.close(); done(); };
     };`);
   await browser.get(app.address);
-  await page.says('tbody', /Kept from before/);
+  await page.says('[role=grid]', /Kept from before/);
   await page.says('header', /Old shop/);
 });
 

@@ -40,7 +40,7 @@ describe('from a picture to a checked print file', () => {
 
   test('a dropped picture becomes a design, kept byte for byte', async () => {
     await page.drop(picture);
-    await page.says('tbody', /harbour-wall/);
+    await page.says('[role=grid]', /harbour-wall/);
     const kept = await browser.executeAsyncScript<string>(`
       const done = arguments[arguments.length - 1];
       const open = indexedDB.open('up-fit');

@@ -57,19 +57,19 @@ describe('two windows of one shop', () => {
     const [design] = await records<Design>(shop.browser, 'designs');
     await putRecord(shop.browser, 'designs', { ...design, id: 'spare', name: 'Spare' });
     await shop.browser.get(shop.address);
-    await shop.bench.says('tbody', /Spare/);
+    await shop.bench.says('[role=grid]', /Spare/);
     const [first, other] = await second();
-    await shop.bench.says('tbody', /Spare/);
+    await shop.bench.says('[role=grid]', /Spare/);
     await shop.bench.menu('Spare: what can be done', 'Take off the range');
     await shop.bench.says('[data-sonner-toast]', /Spare.*off the range/);
     await shop.browser.switchTo().window(first);
-    const said = async () => (await shop.bench.find('tbody')).getText();
+    const said = async () => (await shop.bench.find('[role=grid]')).getText();
     await shop.browser.wait(async () => !(await said()).includes('Spare'), PATIENCE);
     await shop.browser.switchTo().window(other);
     await shop.bench.undo('Spare');
-    await shop.bench.says('tbody', /Spare/);
+    await shop.bench.says('[role=grid]', /Spare/);
     await shop.browser.switchTo().window(first);
-    await shop.bench.says('tbody', /Spare/);
+    await shop.bench.says('[role=grid]', /Spare/);
     await shop.browser.switchTo().window(other);
     await leaveSecond(first);
   });
@@ -103,7 +103,7 @@ describe('two windows of one shop', () => {
 describe('another Up Fit', () => {
   test('a newer one in another window: this one says that all is saved, and lets it in', async () => {
     await shop.browser.get(shop.address);
-    await shop.bench.says('tbody', /gull/);
+    await shop.bench.says('[role=grid]', /gull/);
     const [first] = await second('icon.svg');
     const opened = await later(
       `const open = indexedDB.open('up-fit', 99);

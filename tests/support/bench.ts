@@ -3,8 +3,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { By, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver';
 
-/** Long enough for a machine that is busy with something else; a state that comes sooner is not waited out. */
-export const PATIENCE = 90_000;
+/** Long enough for a machine that is busy with something else; a state that comes sooner is not waited out. Less while a test is written. */
+export const PATIENCE = Number(process.env['UPFIT_PATIENCE'] ?? 90_000);
 
 /** What a test does on the page, in the words of the page: it waits for states and never for time. */
 export class Page {

@@ -1,7 +1,9 @@
 import 'fake-indexeddb/auto';
 import { BLANKS, METHODS, SPECS } from '@/core/blank/library';
 import { MILLIMETRES } from '@/core/length/show';
+import { newFill } from '@/core/fit/place';
 import type { Fit } from '@/core/fit/schema';
+import { layoutOfFit } from '@/core/layout/places';
 import { newSheet } from '@/core/sheet/schema';
 import { keepFile, removeArtwork, replaceFile } from '@/state/artwork/artworks';
 import { designOf } from '@/state/artwork/folders';
@@ -11,11 +13,21 @@ import { dropLostPieces } from '@/state/bench/lost';
 import { choosePress } from '@/state/engine/press';
 import { removePack } from '@/state/handover/packs';
 import { removeSheet, saveSheet } from '@/state/handover/sheets';
+import { doAct, takeOffMany } from '@/state/many/preview';
 import { takeArchive, type OpenedArchive } from '@/state/shop/archive';
 import { changeBlank, removeBlank } from '@/state/shop/blanks';
 import { chooseHouse, duplicateRecord, makeRecord, saveSpec, stateEntries } from '@/state/shop/houses';
 import { leaveRefused, tryAgain, useRefused } from '@/state/shop/commit';
-import { keepLayout, removeLayout } from '@/state/shop/layouts';
+import {
+  changeLayoutFace,
+  duplicateLayout,
+  keepLayout,
+  makeLayout,
+  removeLayout,
+  renameLayout,
+  setExample,
+  setUsual,
+} from '@/state/shop/layouts';
 import {
   addVersion,
   duplicateDesign,
@@ -32,7 +44,7 @@ import { openShop, useShop } from '@/state/shop/shop';
 import { ARCHIVED_TABLES, readRecords, type Records } from '@/store/archive';
 import { keepFile as keepBytes } from '@/store/commit';
 import { database } from '@/store/database';
-import type { Artwork } from '@/store/schema';
+import type { Artwork, StoredDocket } from '@/store/schema';
 import {
   designNamed,
   dump,
@@ -82,17 +94,27 @@ async function furnish(): Promise<void> {
     sha256: '',
     orders: [],
   });
-  await keepLayout(fit('b'));
-  await saveDocket({
-    fitId: 'a',
-    key: 'k',
-    verdict: 'ready',
-    exact: true,
-    findings: [],
-    looks: [],
-    sizes: [],
+  await keep('layouts', {
+    upfit: 'layout/2',
+    id: 'layout',
+    blankId: 'mug-325',
+    name: 'Rim',
+    usual: true,
+    keptAt: 1,
+    ...layoutOfFit(fit('b'), () => true),
   });
+  await saveDocket(docketOf('a'));
 }
+
+const docketOf = (fitId: string): StoredDocket => ({
+  fitId,
+  key: 'k',
+  verdict: 'ready',
+  exact: true,
+  findings: [],
+  looks: [],
+  sizes: [],
+});
 
 const MANIFEST = {
   upfit: 'pack/1' as const,
@@ -123,14 +145,31 @@ const ACTS: Record<string, () => Promise<unknown>> = {
   'a version added': () => addVersion('a'),
   'a version named': () => setVersion('a', { name: 'dark letters', colours: ['white'] }),
   'a fit taken off': () => removeFit('a'),
+  'fits taken off together': () => takeOffMany(['a', 'b']),
+  'an act on many fits': () =>
+    doAct(
+      ['a', 'b'].map((id) => {
+        const now = fit(id);
+        const design = shop().designs.get('design')!;
+        const next = { ...now, faces: [] };
+        return { design, blankId: now.blankId, fit: now, next, why: null, before: null, after: docketOf(id) };
+      }),
+    ),
   'what is lost taken off a fit': () => dropLostPieces('a'),
   'colours kept': () => saveSwatches({ id: 'new', name: 'New', colours: [] }),
   'colours taken out': () => removeSwatches({ id: 'set', name: 'Set', colours: [] }),
   'a sheet kept': () => saveSheet(newSheet('new', 'Sheet 2')),
   'a sheet taken out': () => removeSheet(newSheet('sheet', 'Sheet 1')),
   'a pack taken out': () => removePack(shop().packs.get('pack')!),
-  'a layout kept': () => keepLayout(fit('a')),
-  'a layout taken out': () => removeLayout('mug-325'),
+  'a layout kept': () => keepLayout(fit('a'), 'With a'),
+  'a layout made on a blank': () => makeLayout('tote', 'Hem'),
+  'a layout copied': () => duplicateLayout('layout'),
+  'a layout renamed': () => renameLayout('layout', 'Rim'),
+  'a layout changed': () =>
+    changeLayoutFace('layout', 'wrap', (face) => ({ ...face, pieces: [newFill('fill', '#204060')] })),
+  'an artwork of a layout kept on every fit': () => setExample('layout', 'other', null),
+  'fits begin bare again': () => setUsual('mug-325', null),
+  'a layout taken out': () => removeLayout('layout'),
   'a blank changed': () => changeBlank(BLANKS[0]!, { name: 'Mine' }),
   'a spec kept': () => saveSpec({ ...SPECS[0]!, id: 'own' }),
   'a blank taken out': () => removeBlank('mug-325'),

@@ -35,6 +35,20 @@ import {
 } from './bodies/sheets';
 import { foldedTroubles, garmentTroubles, roundTroubles, type Say, type Trouble } from './bodies/troubles';
 import type { Face, KeepOut } from './face';
+import {
+  caseForm,
+  flatForm,
+  foldedForm,
+  galleryForm,
+  garmentForm,
+  labelForm,
+  plateForm,
+  stickerForm,
+  taperForm,
+  twoSidedForm,
+  wrapForm,
+  type KindForm,
+} from './forms';
 
 /** What a blank is made as: one of these, told apart by its `kind`. A new kind is a schema here and an entry below. */
 export const BodySchema = v.variant('kind', [
@@ -91,8 +105,13 @@ export interface KindOfBlank<B extends Body> {
   /** How a face goes round it; null where it lies flat. */
   round: (body: B, face: Pick<Face, 'id' | 'width' | 'overlap' | 'zones'>) => Round | null;
   aspects: (body: B) => Aspects;
-  /** Keep-outs of its one face, which may be changed; null where they belong to a side or a print area. */
-  keepOuts: { of: (body: B) => KeepOut[]; set: (body: B, keepOuts: KeepOut[]) => B } | null;
+  /** Keep-outs of each of its faces, which may be changed; null where such things have none. */
+  keepOuts: {
+    of: (body: B, faceId: string) => KeepOut[];
+    set: (body: B, faceId: string, keepOuts: KeepOut[]) => B;
+  } | null;
+  /** How one of one's own is described, number by number. */
+  form: KindForm<B>;
   /** How far a print is from the product's own edges, for the press card. */
   standsOff: (body: B, face: { id: string; bleed: number }, say: Say) => string[];
 }
@@ -122,10 +141,27 @@ const FLAT = {
   standsOff: goesPast,
 } as const;
 
+interface Clear {
+  keepOuts: KeepOut[];
+}
+
+/** Of a thing with one face. */
 const OWN_KEEP_OUTS = {
-  of: <B extends { keepOuts: KeepOut[] }>({ keepOuts }: B) => keepOuts,
-  set: <B extends { keepOuts: KeepOut[] }>(body: B, keepOuts: KeepOut[]) => ({ ...body, keepOuts }),
+  of: <B extends Clear>({ keepOuts }: B) => keepOuts,
+  set: <B extends Clear>(body: B, _: string, keepOuts: KeepOut[]) => ({ ...body, keepOuts }),
 };
+
+/** Of the one of several parts that a face is. */
+function keepOutOf<P extends Clear>(parts: readonly P[], isFace: (part: P) => boolean): KeepOut[] {
+  return parts.find(isFace)?.keepOuts ?? [];
+}
+function keptClear<P extends Clear>(
+  parts: readonly P[],
+  isFace: (part: P) => boolean,
+  keepOuts: KeepOut[],
+): P[] {
+  return parts.map((part) => (isFace(part) ? { ...part, keepOuts } : part));
+}
 
 function wall<B extends RoundBody>(goesAll: (body: B) => boolean) {
   return {
@@ -154,6 +190,7 @@ export const KINDS: { readonly [K in Kind]: KindOfBlank<BodyOf<K>> } = {
       ['partial', 'width of the print'],
     ],
     ...wall<BodyOf<'wrap'>>(({ partial }) => partial === null),
+    form: wrapForm,
   },
   taper: {
     name: 'Tapered wrap',
@@ -164,6 +201,7 @@ export const KINDS: { readonly [K in Kind]: KindOfBlank<BodyOf<K>> } = {
       ...ROUND,
     ],
     ...wall<BodyOf<'taper'>>(() => true),
+    form: taperForm,
   },
   flat: {
     ...FLAT,
@@ -172,6 +210,7 @@ export const KINDS: { readonly [K in Kind]: KindOfBlank<BodyOf<K>> } = {
     faces: flatFaces,
     aspects: (body) => ({ ...PLAIN, laid: body }),
     keepOuts: OWN_KEEP_OUTS,
+    form: flatForm,
   },
   gallery: {
     ...FLAT,
@@ -182,6 +221,7 @@ export const KINDS: { readonly [K in Kind]: KindOfBlank<BodyOf<K>> } = {
       ['depth', 'edge depth'],
     ],
     faces: galleryFaces,
+    form: galleryForm,
   },
   folded: {
     ...FLAT,
@@ -193,12 +233,21 @@ export const KINDS: { readonly [K in Kind]: KindOfBlank<BodyOf<K>> } = {
     ],
     faces: foldedFaces,
     troubles: foldedTroubles,
+    form: foldedForm,
   },
   'two-sided': {
     ...FLAT,
     name: 'Two-sided',
     lengths: SHEET.map(([path, name]) => [`sides.*.${path}`, name] as const),
     faces: twoSidedFaces,
+    keepOuts: {
+      of: ({ sides }, faceId) => keepOutOf(sides, ({ id }) => id === faceId),
+      set: (body, faceId, keepOuts) => ({
+        ...body,
+        sides: keptClear(body.sides, ({ id }) => id === faceId, keepOuts),
+      }),
+    },
+    form: twoSidedForm,
   },
   garment: {
     ...FLAT,
@@ -206,6 +255,8 @@ export const KINDS: { readonly [K in Kind]: KindOfBlank<BodyOf<K>> } = {
     lengths: [
       ['chest', 'across'],
       ['length', 'length'],
+      ['sleeve', 'sleeve'],
+      ['collarWidth', 'collar, across'],
       ['prints.*.width', 'print width'],
       ['prints.*.height', 'print height'],
       ['prints.*.below', 'below the collar'],
@@ -214,6 +265,14 @@ export const KINDS: { readonly [K in Kind]: KindOfBlank<BodyOf<K>> } = {
     troubles: garmentTroubles,
     graded: gradeGarment,
     aspects: (body) => ({ ...PLAIN, sewn: body }),
+    keepOuts: {
+      of: ({ prints }, faceId) => keepOutOf(prints, ({ place }) => place === faceId),
+      set: (body, faceId, keepOuts) => ({
+        ...body,
+        prints: keptClear(body.prints, ({ place }) => place === faceId, keepOuts),
+      }),
+    },
+    form: garmentForm,
     standsOff: (body, face, say) => garmentStandsOff(body, face.id, say),
   },
   case: {
@@ -227,6 +286,7 @@ export const KINDS: { readonly [K in Kind]: KindOfBlank<BodyOf<K>> } = {
     ],
     faces: caseFaces,
     keepOuts: OWN_KEEP_OUTS,
+    form: caseForm,
   },
   label: {
     ...FLAT,
@@ -239,6 +299,7 @@ export const KINDS: { readonly [K in Kind]: KindOfBlank<BodyOf<K>> } = {
       ['pair.back', 'back width'],
     ],
     faces: labelFaces,
+    form: labelForm,
     round: ({ diameter }, { id, width, overlap, zones }) => ({
       way: Math.PI * diameter,
       front: zones.find(({ name }) => name === 'front')?.x ?? width / 2,
@@ -253,12 +314,14 @@ export const KINDS: { readonly [K in Kind]: KindOfBlank<BodyOf<K>> } = {
     faces: flatFaces,
     aspects: (body) => ({ ...PLAIN, laid: body }),
     keepOuts: OWN_KEEP_OUTS,
+    form: plateForm,
   },
   sticker: {
     ...FLAT,
     name: 'Sticker',
     lengths: [...SHEET, ['several.gap', 'gap']],
     faces: stickerFaces,
+    form: stickerForm,
     aspects: (body) => ({ ...PLAIN, sticker: body }),
   },
 };

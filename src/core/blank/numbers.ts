@@ -22,20 +22,29 @@ function write(tree: unknown, [key, ...rest]: readonly string[], value: number):
   return { ...branch, [key]: write(branch[key], rest, value) };
 }
 
-/** Every length of a body that it has, in the order they are measured. */
+/** Every length of a body that it has, in the order they are measured; those of one part stand together. */
 export function numbersOf(body: Body): BodyNumber[] {
-  return kindOf(body).lengths.flatMap(([path, name]) => {
+  const { lengths } = kindOf(body);
+  const seen = new Set<string>();
+  return lengths.flatMap(([path, name]) => {
     const [list, rest] = path.split('.*.');
     if (rest === undefined) {
       const mm = read(body, path.split('.'));
       return typeof mm === 'number' ? [{ id: path, name, mm }] : [];
     }
+    if (seen.has(list!)) return [];
+    seen.add(list!);
+    const own = lengths.flatMap(([other, said]) =>
+      other.startsWith(`${list!}.*.`) ? [[other.slice(list!.length + 3), said] as const] : [],
+    );
     const entries = read(body, list!.split('.')) as { name?: string; place?: string }[];
-    return entries.map((entry, index) => ({
-      id: `${list!}.${index}.${rest}`,
-      name: `${(entry.name ?? entry.place ?? '').toLowerCase()}: ${name}`,
-      mm: read(entry, rest.split('.')) as number,
-    }));
+    return entries.flatMap((entry, index) =>
+      own.map(([field, said]) => ({
+        id: `${list!}.${index}.${field}`,
+        name: `${(entry.name ?? entry.place ?? '').toLowerCase()}: ${said}`,
+        mm: read(entry, field.split('.')) as number,
+      })),
+    );
   });
 }
 

@@ -1,4 +1,4 @@
-import type { Handle, RoundBody } from '../blank/bodies/round';
+import { usualHandle, type RoundBody } from '../blank/bodies/round';
 import { slantOf, STRAIGHT } from '../blank/bodies/sector';
 
 /** What a tape reads of a round thing, in mm. Diameters are those at the print's edges. */
@@ -12,18 +12,6 @@ export interface RoundReadings {
   overlap?: number;
   lip?: number;
   foot?: number;
-}
-
-/** A handle as it usually is on a body of this size: only its gap is measured, the rest is for the drawing. */
-export function usualHandle(gap: number, diameter: number, printHeight: number): Handle {
-  return {
-    gap,
-    reach: diameter * 0.4,
-    thickness: diameter * 0.14,
-    width: diameter * 0.19,
-    top: printHeight * 0.14,
-    bottom: printHeight * 0.14,
-  };
 }
 
 /** A body from what a tape reads: straight where top and bottom are within 0.1 mm, tapered otherwise. */

@@ -1,4 +1,5 @@
 'use client';
+import Link from 'next/link';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { kindOf } from '@/core/blank/kinds';
@@ -6,10 +7,12 @@ import { differences, numbersOf, withNumber } from '@/core/blank/numbers';
 import { describeSource } from '@/core/blank/questions';
 import { trimSize, type ResolvedBlank } from '@/core/blank/resolve';
 import type { Blank } from '@/core/blank/schema';
+import { isToShape } from '@/core/cut/face';
 import { bodyTroubles } from '@/core/blank/troubles';
 import { showLength, showSize } from '@/core/length/show';
 import { changeBlank, duplicateBlank, exportBlank, removeBlank } from '@/state/shop/blanks';
 import { sentence } from '@/state/sentence';
+import { layoutsOf } from '@/state/shop/layouts';
 import { addColumn } from '@/state/shop/range';
 import { useShop } from '@/state/shop/shop';
 import { saveTemplate } from '@/state/handover/templates';
@@ -64,7 +67,7 @@ export function BlankStrip({
           {faces.length > 1 && `, ${face.name.toLowerCase()}`}
         </span>
       </p>
-      <Begin blankId={blank.id} />
+      <Begin resolved={resolved} />
       <Measures resolved={resolved} />
       <HouseNumbers resolved={resolved} />
       <Limits resolved={resolved} />
@@ -79,10 +82,12 @@ export function BlankStrip({
 }
 
 /** The first thing to do with a blank. */
-function Begin({ blankId }: { blankId: string }) {
+function Begin({ resolved }: { resolved: ResolvedBlank }) {
+  const blankId = resolved.blank.id;
   const [asked, setAsked] = useState(false);
+  const layouts = useShop((shop) => layoutsOf(blankId, shop).length);
   return (
-    <p className="mt-2">
+    <p className="mt-2 flex items-center gap-4">
       <button
         className="action"
         onClick={() => {
@@ -91,6 +96,11 @@ function Begin({ blankId }: { blankId: string }) {
       >
         Start a design on it
       </button>
+      {!isToShape(resolved) && (
+        <Link href={`/blanks/layouts?blank=${blankId}`} className="verb text-sm">
+          Starting layouts{layouts > 0 ? ` · ${layouts}` : ''}
+        </Link>
+      )}
       {asked && (
         <StartDesign
           blankId={blankId}

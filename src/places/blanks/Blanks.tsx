@@ -37,6 +37,9 @@ export function Blanks() {
             Houses
           </Link>
           <ImportButton onTaken={setChosenId} />
+          <Link href="/blanks/make" className="verb whitespace-nowrap">
+            By its numbers
+          </Link>
           <Link href="/blanks/spec" className="verb whitespace-nowrap">
             From a spec
           </Link>

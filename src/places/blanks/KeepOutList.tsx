@@ -1,4 +1,5 @@
 'use client';
+import Link from 'next/link';
 import { useState } from 'react';
 import type { KeepOut } from '@/core/blank/face';
 import { keepOutFrom, PARTS } from '@/core/blank/library/parts';
@@ -20,11 +21,12 @@ export function KeepOutList({ resolved }: { resolved: ResolvedBlank }) {
   const { unit } = useShop((shop) => shop.settings);
   const keepOuts = kindOf(blank.body).keepOuts;
   const [texts, setTexts] = useState({ part: PARTS[0]!.id, diameter: '', x: '', y: '' });
+  const [faceId, setFaceId] = useState(faces[0]!.id);
   if (!keepOuts) return null;
-  const list = keepOuts.of(blank.body);
-  const face = faces[0]!;
+  const face = faces.find(({ id }) => id === faceId) ?? faces[0]!;
+  const list = keepOuts.of(blank.body, face.id);
   const set = async (next: KeepOut[]) => {
-    const kept = await changeBlank(blank, { body: keepOuts.set(blank.body, next) });
+    const kept = await changeBlank(blank, { body: keepOuts.set(blank.body, face.id, next) });
     tellDone(`Version ${kept.blank.version}: ${next.length} keep-outs.`, kept.undo);
   };
   const read = (text: string) => parseLength(text, { unit: unit.unit });
@@ -69,6 +71,14 @@ export function KeepOutList({ resolved }: { resolved: ResolvedBlank }) {
       open={list.length > 0}
       title={`Keep-outs${list.length > 0 ? `: ${list.length}` : ''}`}
     >
+      {faces.length > 1 && (
+        <Select
+          label="Face with keep-outs"
+          value={face.id}
+          choices={faces.map(({ id, name }) => [id, name] as const)}
+          onChange={setFaceId}
+        />
+      )}
       <ul className="measure">
         {list.map((one) => (
           <li key={one.id} className="flex justify-between gap-3 border-b border-rule py-[3px]">
@@ -108,9 +118,14 @@ export function KeepOutList({ resolved }: { resolved: ResolvedBlank }) {
           {showLength(face.height, unit)} high.
         </p>
       )}
-      <button className="verb mt-1" disabled={!placed || off} onClick={add}>
-        Keep this place clear
-      </button>
+      <p className="mt-1 flex flex-wrap gap-x-4">
+        <button className="verb" disabled={!placed || off} onClick={add}>
+          Keep this place clear
+        </button>
+        <Link className="verb" href={`/blanks/make?from=${blank.id}`}>
+          Place them on the drawing
+        </Link>
+      </p>
     </Fold>
   );
 }

@@ -18,6 +18,13 @@ export function useMethodAndHouse(
   const methods = useShop((shop) => shop.methods);
   const [methodId, setMethodId] = useState(first);
   const [specId, setSpecId] = useState<string | null>(null);
+  const [followed, setFollowed] = useState(first);
+  // Another thing is printed another way.
+  if (first !== followed) {
+    setFollowed(first);
+    setMethodId(first);
+    setSpecId(null);
+  }
   const own = [...specs.values()].filter(({ methods }) => methods.includes(methodId));
   // A method that no house is known to print by yet is printed by whichever asks as most do.
   const spec = own.find(({ id }) => id === specId) ?? own[0] ?? [...specs.values()][0]!;

@@ -2,25 +2,29 @@
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import type { Verdict } from '@/core/check/finding';
-import { currentDocket } from '@/state/bench/dockets';
+import type { Design } from '@/core/fit/schema';
+import { verdictOf } from '@/state/bench/dockets';
 import { sentence } from '@/state/sentence';
 import { dropFiles } from '@/state/shop/dropped';
 import { addColumn, removeColumn } from '@/state/shop/range';
-import { contextOf, useShop } from '@/state/shop/shop';
+import { useShop, type Shop } from '@/state/shop/shop';
 import { Checkbox } from '@/ui/Checkbox';
 import { DropTarget } from '@/ui/DropTarget';
 import { MenuLine, VerbMenu } from '@/ui/Menu';
 import { tellDone } from '@/ui/tell';
+import { Segments } from '@/ui/Toggle';
 import { VERDICT_INK, VERDICT_WORDS } from '@/ui/Verdict';
 import { StartDesign } from '../shell/StartDesign';
 import { usePaste } from '../shell/usePaste';
 import type { Asked } from './asked';
-import { RangeTable } from './RangeTable';
+import { RangeGrid } from './grid/RangeGrid';
+import { ChooseMenu } from './many/ChooseMenu';
+import { ChosenBar } from './many/ChosenBar';
+import { SEARCH_ID } from './grid/useGridKeys';
 import { dropSpotOf, spotOf } from './spots';
-import { Segments } from '@/ui/Toggle';
 
 // Fetched when they are first asked for: the range opens without them.
 const DesignDialog = dynamic(() => import('./design/DesignDialog').then((module) => module.DesignDialog));
@@ -40,15 +44,12 @@ export function Range() {
   const router = useRouter();
   const columns = shop.settings.columns.flatMap((id) => shop.blanks.get(id) ?? []);
   const designs = [...shop.designs.values()].sort((a, b) => a.order - b.order);
-  const wanted = search.trim().toLocaleLowerCase();
-  const found = designs.filter(({ name }) => name.toLocaleLowerCase().includes(wanted));
-  const shown = [...shop.fits.values()].filter(
-    (fit) => shop.designs.has(fit.designId) && shop.settings.columns.includes(fit.blankId),
-  );
-  // What lacks something cannot be printed, nor measured.
-  const verdicts = shown.map((fit) => (contextOf(fit, shop) ? currentDocket(fit, shop)?.verdict : 'fix'));
-  const count = (verdict: Verdict) => verdicts.filter((one) => one === verdict).length;
-  const measuring = verdicts.filter((one) => one === undefined).length;
+  const verdicts = useVerdicts(shop);
+  const all = [...verdicts.values()].flat();
+  const count = (verdict: Verdict) => all.filter((one) => one === verdict).length;
+  const measuring = all.filter((one) => one === undefined).length;
+  // Drawn bit by bit, so that the next letter never waits for the rows of the one before.
+  const found = useDeferredValue(matching(designs, verdicts, search, filter));
 
   const bringIn = async (files: File[], on: Element | null) => {
     try {
@@ -86,11 +87,12 @@ export function Range() {
               </span>
             ))}
             {measuring > 0 && (
-              <span role="status" className="text-ink-2">
+              <span role="status" data-measuring className="text-ink-2">
                 measuring {measuring}
               </span>
             )}
             <input
+              id={SEARCH_ID}
               type="search"
               aria-label="Search designs by name"
               placeholder="search designs"
@@ -100,6 +102,7 @@ export function Range() {
               }}
               className="ml-auto w-40 min-w-0 shrink border-b border-ink bg-frame px-1 py-0.5 text-sm"
             />
+            <ChooseMenu shown={found} columns={columns.map(({ blank }) => blank.id)} />
             <span className="flex items-center gap-3 text-sm text-ink-2">
               Show
               <Segments
@@ -113,6 +116,7 @@ export function Range() {
               Add artwork
             </button>
           </div>
+          <ChosenBar />
           {designs.length === 0 ? (
             <Empty
               onBringIn={pick}
@@ -121,12 +125,7 @@ export function Range() {
               }}
             />
           ) : (
-            <RangeTable
-              columns={columns}
-              designs={found.filter((design) => matches(filter, design.id))}
-              onOpen={open}
-              onAsk={setAsked}
-            />
+            <RangeGrid columns={columns} designs={found} onOpen={open} onAsk={setAsked} />
           )}
           {asked?.kind === 'design' && <DesignDialog designId={asked.designId} onClose={leave} />}
           {asked?.kind === 'versions' && <VersionsDialog {...asked} onOpen={open} onClose={leave} />}
@@ -135,15 +134,38 @@ export function Range() {
       )}
     </DropTarget>
   );
+}
 
-  function matches(wanted: Filter, designId: string): boolean {
-    if (wanted === 'all') return true;
-    const own = shown
-      .filter((fit) => fit.designId === designId)
-      .map((fit) => currentDocket(fit, shop)?.verdict);
-    const ready = own.length > 0 && own.every((verdict) => verdict === 'ready');
-    return wanted === 'ready' ? ready : !ready;
-  }
+/** The verdicts of the fits that are shown, by their design; undefined of one that is not measured yet. */
+function useVerdicts(shop: Shop): ReadonlyMap<string, (Verdict | undefined)[]> {
+  return useMemo(() => {
+    const columns = new Set(shop.settings.columns);
+    const verdicts = new Map<string, (Verdict | undefined)[]>();
+    for (const fit of shop.fits.values()) {
+      if (!columns.has(fit.blankId) || !shop.designs.has(fit.designId)) continue;
+      const verdict = verdictOf(fit, shop);
+      const own = verdicts.get(fit.designId);
+      if (own) own.push(verdict);
+      else verdicts.set(fit.designId, [verdict]);
+    }
+    return verdicts;
+  }, [shop]);
+}
+
+/** The designs that a search finds and a filter lets through. */
+function matching(
+  designs: readonly Design[],
+  verdicts: ReadonlyMap<string, readonly (Verdict | undefined)[]>,
+  search: string,
+  filter: Filter,
+): Design[] {
+  const wanted = search.trim().toLocaleLowerCase();
+  const isReady = ({ id }: Design) => verdicts.get(id)?.every((verdict) => verdict === 'ready') ?? false;
+  return designs.filter(
+    (design) =>
+      design.name.toLocaleLowerCase().includes(wanted) &&
+      (filter === 'all' || isReady(design) === (filter === 'ready')),
+  );
 }
 
 /** What an empty shop begins with: what it prints on, then a picture or a bare face. */

@@ -1,5 +1,6 @@
 'use client';
 import { useId } from 'react';
+import { ARROWS } from '@/ui/arrows';
 import { nudgeStep, showSize } from '@/core/length/show';
 import type { Laid, SheetLayout } from '@/core/sheet/layout';
 import { cutsOf } from '@/core/sheet/cuts';
@@ -144,14 +145,12 @@ function OneSheet({
                 onSelect(i);
               },
               onKeyDown: (event: React.KeyboardEvent) => {
-                const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[
-                  event.key
-                ];
+                const by = ARROWS[event.key];
                 if (event.key === 'Enter' || event.key === ' ') onSelect(i);
                 if (!by) return;
                 event.preventDefault();
                 onSelect(i);
-                onMove(i, { x: one.x + by[0]! * step, y: one.y + by[1]! * step });
+                onMove(i, { x: one.x + by[0] * step, y: one.y + by[1] * step });
               },
             })}
           >

@@ -9,6 +9,8 @@ import { CommandList, type Listed } from '@/ui/CommandList';
 const FURTHER = [
   { name: 'Measure a new blank', href: '/blanks/measure' },
   { name: 'Houses and methods', href: '/blanks/houses' },
+  { name: 'Blank of any kind, by its numbers', href: '/blanks/make' },
+  { name: 'Starting layouts', href: '/blanks/layouts' },
   { name: 'Blank from a house’s spec', href: '/blanks/spec' },
   { name: 'Blank from a template', href: '/blanks/template' },
 ];

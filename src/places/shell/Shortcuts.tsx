@@ -8,7 +8,7 @@ type Keys = readonly (readonly [keys: string, what: string])[];
 
 const verbs = Object.values(VERBS).map(({ keys, name }) => [keys, name] as const);
 
-/** By what they do; on the bench, but for the first. */
+/** By what they do; on the bench, but for the first and those of the range. */
 const SHEETS: readonly (readonly [heading: string, keys: Keys])[] = [
   [
     'Measures',
@@ -47,6 +47,17 @@ const SHEETS: readonly (readonly [heading: string, keys: Keys])[] = [
       ['L', 'Show or hide the legend'],
       ['Ctrl Z', 'Undo'],
       ['Ctrl Y, Ctrl Shift Z', 'Redo'],
+    ],
+  ],
+  [
+    'The range',
+    [
+      ['Arrows, Home, End', 'Walk from cell to cell; with Ctrl to the corners'],
+      ['Enter', 'Open the fit, or fit it'],
+      ['Space, Ctrl click', 'Choose one more, or one less'],
+      ['Shift arrows, click', 'Choose the block up to it'],
+      ['Ctrl A, Escape', 'Choose all that is shown; choose none'],
+      ['A letter', 'Search for a design'],
     ],
   ],
 ];

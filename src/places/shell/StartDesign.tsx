@@ -1,67 +1,50 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useRef, useState } from 'react';
-import { sentence } from '@/state/sentence';
+import { useState } from 'react';
 import { startDesign } from '@/state/shop/designs';
+import { layoutsOf } from '@/state/shop/layouts';
 import { useShop } from '@/state/shop/shop';
-import { Dialog, LeaveDialog } from '@/ui/Dialog';
+import { Select } from '@/ui/Select';
+import { tellDone } from '@/ui/tell';
+import { NameDialog } from './NameDialog';
 
-/** Begins a design on a blank: a name, and the bench is open with nothing on the face. */
+/** Stands for no layout. */
+const BARE = 'bare';
+
+/** Begins a design on a blank: a name, and the bench is open with nothing on the face, or by a starting layout. */
 export function StartDesign({ blankId, onClose }: { blankId: string; onClose: () => void }) {
   const blank = useShop((shop) => shop.blanks.get(blankId)?.blank);
-  const layout = useShop((shop) => shop.layouts.has(blankId));
+  const layouts = layoutsOf(blankId, useShop());
+  const [begins, setBegins] = useState(layouts.find(({ usual }) => usual)?.id ?? BARE);
   const router = useRouter();
-  const [name, setName] = useState('');
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const field = useRef<HTMLInputElement>(null);
-  const start = async () => {
-    try {
-      const { result } = await startDesign(name, blankId);
-      router.push(`/bench/${result.id}`);
-    } catch (error) {
-      setTrouble(sentence(error));
-      field.current?.focus();
-    }
-  };
   return (
-    <Dialog
+    <NameDialog
       title={`Start a design on ${blank?.name ?? 'it'}`}
-      description={`Words, fills and artwork come on the bench. ${layout ? 'It begins with this blank’s starting layout.' : 'It begins with nothing on its faces.'}`}
-      className="top-40 w-[440px]"
-      shade
+      description={`Words, fills and artwork come on the bench.${layouts.length === 0 ? ' It begins with nothing on its faces.' : ''}`}
+      label="name of the design"
+      verb="Start it"
+      onSaid={async (name) => {
+        const { result, undo } = await startDesign(name, blankId, begins === BARE ? null : begins);
+        router.push(`/bench/${result.id}`);
+        tellDone(`“${name.trim()}” is begun on ${blank?.name ?? 'it'}.`, async () => {
+          await undo();
+          router.push('/');
+        });
+      }}
       onClose={onClose}
     >
-      <form
-        onSubmit={(event) => {
-          event.preventDefault();
-          void start();
-        }}
-      >
-        <label className="flex flex-col text-sm text-ink-2">
-          name of the design
-          <input
-            ref={field}
-            value={name}
-            autoFocus
-            aria-invalid={trouble !== null}
-            aria-describedby="start-trouble"
-            onChange={(event) => {
-              setName(event.target.value);
-              setTrouble(null);
-            }}
-            className="border-b-2 border-ink bg-docket px-1 py-1 text-base text-ink"
+      {layouts.length > 0 && (
+        <div className="mb-3 flex items-center gap-3 text-sm">
+          <span className="text-ink-2">begins with</span>
+          <Select
+            label="What it begins with"
+            value={begins}
+            choices={[...layouts.map(({ id, name }) => [id, name] as const), [BARE, 'a bare face']]}
+            className="min-w-0 max-w-72"
+            onChange={setBegins}
           />
-        </label>
-        <p id="start-trouble" role={trouble ? 'alert' : undefined} className="min-h-6 text-sm text-fix">
-          {trouble}
-        </p>
-        <div className="mt-1 flex items-center gap-4">
-          <button type="submit" className="action">
-            Start it
-          </button>
-          <LeaveDialog>Leave</LeaveDialog>
         </div>
-      </form>
-    </Dialog>
+      )}
+    </NameDialog>
   );
 }

@@ -1,5 +1,6 @@
 import { pixelsKey } from '@/core/artwork/steps';
 import type { Docket } from '@/core/check/docket';
+import type { Verdict } from '@/core/check/finding';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import type { Press } from '@/core/colour/press';
 import { artworkIdsOf, type Fit } from '@/core/fit/schema';
@@ -16,8 +17,27 @@ import { saveDocket } from '../shop/records';
 import { contextOf, useShop, type Shop } from '../shop/shop';
 import { RULES_KEY } from '@/core/check/registry';
 
+/** The key of each fit, and what it was made from: a range of thousands asks for all of them at every change. */
+const keys = new WeakMap<Fit, { from: readonly unknown[]; key: string }>();
+
 /** What a docket was measured from: it holds as long as this stays the same. */
-export function docketKey(
+export function docketKey(fit: Fit, blank: ResolvedBlank, shop: Shop): string {
+  const { settings, artworks, profiles } = shop;
+  const from = [
+    blank,
+    settings.unit.unit,
+    settings.unit.inches,
+    pressKey(blank.spec.id, { settings, profiles }),
+    ...artworkIdsOf(fit).map((id) => artworks.get(id)),
+  ];
+  const known = keys.get(fit);
+  if (known?.from.length === from.length && known.from.every((one, i) => one === from[i])) return known.key;
+  const key = keyOf(fit, blank, shop);
+  keys.set(fit, { from, key });
+  return key;
+}
+
+function keyOf(
   fit: Fit,
   { spec, blank, method }: ResolvedBlank,
   { settings, artworks, profiles }: Shop,
@@ -61,17 +81,22 @@ export async function jobArtwork({ id, facts, steps }: Artwork): Promise<JobArtw
   return { id, key: pixelsKey(facts.sha256, steps), facts, original, steps };
 }
 
-/** Measures a fit at every pixel in the worker and keeps the docket. */
-export async function measureExactly(fit: Fit, options: JobOptions = {}): Promise<StoredDocket | null> {
+/** Measures a fit at every pixel in the worker; null where what it shows is not all there. */
+export async function measured(fit: Fit, options: JobOptions = {}): Promise<StoredDocket | null> {
   const shop = useShop.getState();
   const context = contextOf(fit, shop);
   if (!context) return null;
   const key = docketKey(fit, context.blank, shop);
   const job = await fitJob(fit, context.blank, context.artworks);
   const docket = await engine.docket(job, shop.settings.unit, options);
-  const stored = { fitId: fit.id, key, ...docket };
-  await saveDocket(stored);
-  return stored;
+  return { fitId: fit.id, key, ...docket };
+}
+
+/** Measures a fit at every pixel in the worker and keeps the docket. */
+export async function measureExactly(fit: Fit, options: JobOptions = {}): Promise<StoredDocket | null> {
+  const docket = await measured(fit, options);
+  if (docket) await saveDocket(docket);
+  return docket;
 }
 
 const coarse = new CoarseDockets();
@@ -97,6 +122,11 @@ export function currentDocket(fit: Fit, shop = useShop.getState()): StoredDocket
   const blank = blankOf(fit, shop);
   const docket = shop.dockets.get(fit.id);
   return blank && docket?.key === docketKey(fit, blank, shop) ? docket : undefined;
+}
+
+/** How a fit stands: undefined while it is not measured. What lacks something cannot be printed, nor measured. */
+export function verdictOf(fit: Fit, shop = useShop.getState()): Verdict | undefined {
+  return contextOf(fit, shop) ? currentDocket(fit, shop)?.verdict : 'fix';
 }
 
 let sweeping: Promise<void> | undefined;

@@ -1,4 +1,7 @@
 import { UpFitError } from '@/core/errors';
+import type { TextPiece } from '@/core/fit/schema';
+import { placedLettering, withInk } from '@/core/fit/text';
+import { arcHolds } from '@/core/type/layout';
 import type { Ink, Lettering } from '@/core/type/schema';
 import type { StoredFont } from '@/store/kept';
 import { typeWorker } from '@/workers/type-client';
@@ -9,6 +12,23 @@ import { useShop } from '../shop/shop';
 export function lay(lettering: Lettering): Promise<Ink | null> {
   const file = useShop.getState().faces.get(lettering.faceId)?.file ?? null;
   return typeWorker.call((worker) => worker.lay(lettering, { id: lettering.faceId, file }));
+}
+
+/** A text set anew with a change to its lettering; throws with a sentence where it cannot be set so. */
+export async function relaid(text: TextPiece, change: Partial<Lettering>): Promise<TextPiece> {
+  const lettering = { ...placedLettering(text), ...change };
+  const ink = await lay(lettering);
+  if (!ink)
+    throw new UpFitError(
+      'bad-argument',
+      'These words have no letters to print: type some, or take the text off.',
+    );
+  if (!arcHolds(lettering, ink))
+    throw new UpFitError(
+      'bad-argument',
+      'So strong an arc has no room for the lower lines: bend it less, or set the lines closer.',
+    );
+  return withInk(text, lettering, ink);
 }
 
 /** Takes a font in: TTF, OTF or WOFF. Throws with a sentence where it is none. */

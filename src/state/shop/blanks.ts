@@ -41,7 +41,7 @@ export async function changeBlank(blank: Blank, change: Partial<Blank>): Promise
 export async function newBlank(
   name: string,
   body: Body,
-  records: Pick<Blank, 'methodId' | 'specId'>,
+  records: Pick<Blank, 'methodId' | 'specId'> & Partial<Pick<Blank, 'sizes' | 'shownAs'>>,
   measured: Source,
 ): Promise<Blank> {
   const blank = makeBlank({ id: freeRecordId(name), name: name.trim(), body, measured, ...records });

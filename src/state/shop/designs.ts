@@ -1,35 +1,30 @@
-import { NameSchema } from '@/core/blank/basics';
 import { UpFitError } from '@/core/errors';
 import { NO_IDEA, type Idea } from '@/core/fit/idea';
 import { withArtworks, type Design, type Fit, type Role } from '@/core/fit/schema';
 import { byVersion, nextVersionName, type Version } from '@/core/fit/version';
 import type { Store } from '@/store/commit';
-import * as v from 'valibot';
 import { newDesign } from '../artwork/folders';
 import { commit, type Kept } from './commit';
+import { freeName, wantedName } from './names';
 import { bareFit } from './range';
 import { useShop } from './shop';
 import { FIRST_SETTINGS } from '@/store/schema';
 
-/** A name as it is kept; throws with a sentence where it is none. */
-export function wantedName(typed: string): string {
-  const name = v.safeParse(NameSchema, typed);
-  if (!name.success)
-    throw new UpFitError(
-      'bad-argument',
-      typed.trim() === '' ? 'Type a name for it.' : 'A name has 120 letters at most: type a shorter one.',
-    );
-  return name.output;
-}
-
-/** Begins a design on a blank with nothing on its faces, or with the blank's starting layout; answers with the fit. */
-export async function startDesign(name: string, blankId: string): Promise<Kept<Fit>> {
+/**
+ * Begins a design on a blank: by one of its starting layouts, with nothing on its faces (null), or by the one that fits
+ * there begin with; answers with the fit.
+ */
+export async function startDesign(
+  name: string,
+  blankId: string,
+  layoutId?: string | null,
+): Promise<Kept<Fit>> {
   const wanted = wantedName(name);
   const resolved = useShop.getState().blanks.get(blankId);
   if (!resolved) throw new UpFitError('not-found', 'This blank is no longer here: choose another.');
   return commit(['designs', 'fits', 'settings'], async (store) => {
     const design = await newDesign(store, wanted, []);
-    const fit = bareFit(design, resolved, []);
+    const fit = bareFit(design, resolved, [], layoutId);
     store.put('fits', fit);
     const settings = (await store.get('settings', 'settings')) ?? FIRST_SETTINGS;
     store.put('settings', { ...settings, columns: [...new Set([...settings.columns, blankId])] });
@@ -197,17 +192,6 @@ const inRows = (designs: readonly Design[]): Design[] => [...designs].sort((a, b
 
 function putInOrder(store: Store, rows: readonly Design[]): void {
   rows.forEach((design, order) => {
-    store.put('designs', { ...design, order });
+    if (design.order !== order) store.put('designs', { ...design, order });
   });
-}
-
-/** A name that none of those taken is: `Lamp, copy`, `Lamp, copy 2`. */
-function freeName(name: string, taken: readonly string[]): string {
-  const used = new Set(taken);
-  if (!used.has(name)) return name;
-  const copy = `${name.slice(0, 105)}, copy`;
-  for (let n = 1; ; n++) {
-    const next = n === 1 ? copy : `${copy} ${n}`;
-    if (!used.has(next)) return next;
-  }
 }

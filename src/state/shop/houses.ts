@@ -1,3 +1,4 @@
+import { dequal } from 'dequal';
 import * as v from 'valibot';
 import { houseEntries, houseTroubles, newHouse } from '@/core/blank/entries/house';
 import { METHOD_ENTRIES, newMethod } from '@/core/blank/entries/method';
@@ -80,6 +81,26 @@ export async function stateEntries<T extends Written>(
     return next.version;
   });
   return { version: result, undo };
+}
+
+/** A house or a method that Up Fit came with as it came, in its next version: fits printed by it are checked again. */
+export async function putBack(table: Written, record: HouseSpec | Method): Promise<ChangedRecord> {
+  const came = [...SPECS, ...METHODS].find(({ id }) => id === record.id);
+  if (!came)
+    throw new UpFitError('not-found', 'Up Fit did not come with this one: there is nothing to go back to.');
+  const { result, undo } = await commit([table], async (store) => {
+    const stored = await store.get(table, record.id);
+    const version = (stored ?? record).version + 1;
+    store.put(table, { ...came, version });
+    return version;
+  });
+  return { version: result, undo };
+}
+
+/** Whether a record is as Up Fit came with it, whatever its version. */
+export function isAsItCame(record: HouseSpec | Method): boolean {
+  const came = [...SPECS, ...METHODS].find(({ id }) => id === record.id);
+  return came !== undefined && dequal({ ...came, version: 0 }, { ...record, version: 0 });
 }
 
 /** A house or a method of one's own, known only by its name. */

@@ -1,74 +1,146 @@
-import { renewed } from '@/core/fit/copy-face';
-import { newPiece } from '@/core/fit/place';
-import { isShowing, type Design, type Fit } from '@/core/fit/schema';
-import { artworksOf, swapArtworks, swapsByRole } from '@/core/fit/swap';
-import type { ResolvedBlank } from '@/core/blank/resolve';
-import { keep, takeOut } from './records';
-import { useShop } from './shop';
+import { UpFitError } from '@/core/errors';
+import { layoutFault, layoutOfFit } from '@/core/layout/places';
+import type { Layout, LayoutFace } from '@/core/layout/schema';
+import type { Fit } from '@/core/fit/schema';
+import type { Store } from '@/store/commit';
+import { commit, type Kept } from './commit';
+import { freeName, wantedName } from './names';
+import { takeOut } from './records';
+import { useShop, type Shop } from './shop';
 
-/** Keeps a fit as what every new one on its blank begins with; gives back what undoes it. */
-export async function keepLayout(fit: Fit): Promise<() => Promise<void>> {
-  const { undo } = await keep('layouts', {
-    upfit: 'layout/1',
-    blankId: fit.blankId,
-    keptAt: Date.now(),
-    artworks: ownArtworks(fit),
-    faces: fit.faces,
-  });
-  return undo;
+/** The starting layouts of a blank: the one that fits begin with first, then by name. */
+export function layoutsOf(blankId: string, { layouts }: Pick<Shop, 'layouts'>): Layout[] {
+  return [...layouts.values()]
+    .filter((layout) => layout.blankId === blankId)
+    .sort((a, b) => Number(b.usual) - Number(a.usual) || a.name.localeCompare(b.name));
 }
 
-/** The artworks of a fit that belong to its design, or are renditions of such. */
-function ownArtworks(fit: Fit): Design['artworks'] {
+/** The layout that a fit begins with where nobody chooses. */
+export function usualLayout(blankId: string, shop: Pick<Shop, 'layouts'>): Layout | null {
+  return layoutsOf(blankId, shop).find(({ usual }) => usual) ?? null;
+}
+
+/** Makes a starting layout with nothing on it; answers with it. The first of a blank is what fits begin with. */
+export function makeLayout(blankId: string, name: string): Promise<Kept<Layout>> {
+  return put(blankId, name, { artworks: [], faces: [] });
+}
+
+/** Keeps a fit as a starting layout: its design's own artworks are examples that give their places to others. */
+export function keepLayout(fit: Fit, name: string): Promise<Kept<Layout>> {
   const { designs, artworks } = useShop.getState();
   const own = new Set(designs.get(fit.designId)?.artworks.map(({ artworkId }) => artworkId));
-  return artworksOf(fit.faces.flatMap(({ pieces }) => pieces)).filter(
-    ({ artworkId }) => own.has(artworkId) || own.has(artworks.get(artworkId)?.rendition?.of ?? ''),
+  return put(
+    fit.blankId,
+    name,
+    layoutOfFit(fit, (id) => own.has(id) || own.has(artworks.get(id)?.rendition?.of ?? '')),
   );
 }
 
-export function removeLayout(blankId: string): Promise<() => Promise<void>> {
-  return takeOut('layouts', blankId);
+function put(
+  blankId: string,
+  typed: string,
+  what: Pick<Layout, 'artworks' | 'faces'>,
+): Promise<Kept<Layout>> {
+  const name = wantedName(typed);
+  return commit(['layouts'], async (store) => {
+    const beside = await allOf(store, blankId);
+    const layout: Layout = {
+      upfit: 'layout/2',
+      id: crypto.randomUUID(),
+      blankId,
+      name,
+      usual: beside.length === 0,
+      keptAt: Date.now(),
+      ...what,
+    };
+    store.put('layouts', layout);
+    return layout;
+  });
 }
 
-/**
- * The faces that a new fit begins with by its blank's starting layout: a copy, the design's artworks where those of the
- * layout's own design were. What has no place in it is set as on a bare blank. Null where the blank has no layout.
- */
-export function facesByLayout(
-  blank: ResolvedBlank,
-  chosen: readonly Design['artworks'][number][],
-): Fit['faces'] | null {
-  const { layouts, artworks } = useShop.getState();
-  const layout = layouts.get(blank.blank.id);
-  if (!layout) return null;
-  const factsOf = (id: string) => artworks.get(id)!.facts;
-  const swaps = swapsByRole(layout.artworks, chosen);
-  const own = new Set(layout.artworks.map(({ artworkId }) => artworkId));
-  const copies = layout.faces
-    .filter(({ faceId }) => blank.faces.some(({ id }) => id === faceId))
-    .map((face) => ({
-      ...face,
-      // An artwork of the other design that nothing takes the place of is not part of this one.
-      pieces: face.pieces.filter(
-        (piece) =>
-          !isShowing(piece) ||
-          (artworks.has(piece.artworkId) && (!own.has(piece.artworkId) || swaps.has(piece.artworkId))),
-      ),
-    }))
-    .map((face) => renewed(face, () => crypto.randomUUID()));
-  const faces = swapArtworks(copies, swaps, factsOf);
-  const placed = new Set(swaps.values());
-  const face = blank.faces[0]!;
-  const added = chosen
-    .filter(({ artworkId }) => !placed.has(artworkId))
-    .map(({ artworkId, role }) => newPiece(crypto.randomUUID(), artworkId, factsOf(artworkId), role, face));
-  if (added.length === 0) return faces;
-  const first = faces.find(({ faceId }) => faceId === face.id) ?? { faceId: face.id, pieces: [] };
-  const grounds = added.filter(({ role }) => role === 'ground');
-  const motifs = added.filter(({ role }) => role === 'motif');
-  return [
-    { ...first, pieces: [...grounds, ...first.pieces, ...motifs] },
-    ...faces.filter(({ faceId }) => faceId !== face.id),
-  ];
+/** A copy of a starting layout beside it. */
+export function duplicateLayout(id: string): Promise<Kept<Layout>> {
+  return commit(['layouts'], async (store) => {
+    const layout = await existing(store, id);
+    const names = (await allOf(store, layout.blankId)).map(({ name }) => name);
+    const copy = {
+      ...layout,
+      id: crypto.randomUUID(),
+      name: freeName(layout.name, names),
+      usual: false,
+      keptAt: Date.now(),
+    };
+    store.put('layouts', copy);
+    return copy;
+  });
+}
+
+export function renameLayout(id: string, typed: string): Promise<Kept<void>> {
+  const name = wantedName(typed);
+  return change(id, () => ({ name }));
+}
+
+/** Changes what lies on a face of a layout; throws with a sentence where something would be larger than the face. */
+export async function changeLayoutFace(
+  id: string,
+  faceId: string,
+  to: (face: LayoutFace) => LayoutFace,
+): Promise<Kept<void>> {
+  const { blanks, artworks, settings } = useShop.getState();
+  return change(id, ({ blankId, faces }) => {
+    const before = faces.find((face) => face.faceId === faceId) ?? { faceId, pieces: [], places: [] };
+    const after = to(before);
+    const fault = layoutFault(
+      [after],
+      blanks.get(blankId)?.faces ?? [],
+      (artworkId) => artworks.get(artworkId)?.facts ?? null,
+      settings.unit,
+    );
+    if (fault !== null) throw new UpFitError('bad-argument', fault);
+    return { faces: [...faces.filter((face) => face.faceId !== faceId), after] };
+  });
+}
+
+/** Has an artwork of a layout kept as it is, or be an example that gives its place to a design's own. */
+export function setExample(
+  id: string,
+  artworkId: string,
+  role: 'ground' | 'motif' | null,
+): Promise<Kept<void>> {
+  return change(id, ({ artworks }) => ({
+    artworks: [
+      ...artworks.filter((one) => one.artworkId !== artworkId),
+      ...(role === null ? [] : [{ artworkId, role }]),
+    ],
+  }));
+}
+
+/** Has fits on a blank begin with one of its layouts, or bare. */
+export function setUsual(blankId: string, id: string | null): Promise<Kept<void>> {
+  return commit(['layouts'], async (store) => {
+    for (const layout of await allOf(store, blankId))
+      if (layout.usual !== (layout.id === id)) store.put('layouts', { ...layout, usual: layout.id === id });
+  });
+}
+
+export function removeLayout(id: string): Promise<() => Promise<void>> {
+  return takeOut('layouts', id);
+}
+
+function change(id: string, to: (layout: Layout) => Partial<Layout>): Promise<Kept<void>> {
+  return commit(['layouts'], async (store) => {
+    const layout = await existing(store, id);
+    store.put('layouts', { ...layout, ...to(layout) });
+  });
+}
+
+async function existing(store: Store, id: string): Promise<Layout> {
+  const layout = await store.get('layouts', id);
+  if (!layout)
+    throw new UpFitError('not-found', 'This layout is no longer here: another window took it out.');
+  return layout;
+}
+
+async function allOf(store: Store, blankId: string): Promise<Layout[]> {
+  return (await store.all('layouts')).filter((layout) => layout.blankId === blankId);
 }

@@ -68,8 +68,9 @@ export function library(
 /** The blank of a fit: the version it was made on, at its size; undefined where it is gone. */
 export function blankOf(
   { blankId, blankVersion, sizeId, faces }: Fit,
-  { settings, ...shelves }: Shelves & { settings: Settings },
+  // Not taken apart: this is asked for every fit of the range at every change.
+  shop: Shelves & { settings: Settings },
 ): ResolvedBlank | undefined {
-  const blank = shelves.versions.get(versionKey({ id: blankId, version: blankVersion }));
-  return blank && asCut(resolveHere(blank, shelves, settings.houses, sizeId), { faces });
+  const blank = shop.versions.get(versionKey({ id: blankId, version: blankVersion }));
+  return blank && asCut(resolveHere(blank, shop, shop.settings.houses, sizeId), { faces });
 }

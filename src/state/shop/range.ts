@@ -4,10 +4,11 @@ import { isToShape, usualCut } from '@/core/cut/face';
 import type { Design, Fit, FitFace } from '@/core/fit/schema';
 import { newPiece } from '@/core/fit/place';
 import { renditionFor } from '@/core/fit/rendition';
+import { beginFaces } from '@/core/layout/begin';
 import type { Artwork } from '@/store/schema';
 import { withCuts } from '../bench/cutting';
 import { designOf } from '../artwork/folders';
-import { facesByLayout } from './layouts';
+import { usualLayout } from './layouts';
 import { changeSettings, saveFit } from './records';
 import { useShop } from './shop';
 
@@ -16,8 +17,18 @@ export function designFromArtwork(artwork: Artwork): Promise<Design> {
   return designOf(artwork.facts.name.replace(/\.[a-z0-9]+$/i, ''), [artwork]);
 }
 
-/** One click from an empty cell: the design's motifs inside the safe area, its grounds covering the bleed. */
-export async function fitDesign(designId: string, blankId: string): Promise<Fit> {
+/**
+ * One click from an empty cell: the design's motifs inside the safe area, its grounds covering the bleed; or by a starting
+ * layout, which is the blank's usual one where none is named and null for a bare face.
+ */
+export async function fitDesign(designId: string, blankId: string, layoutId?: string | null): Promise<Fit> {
+  const fit = await begunFit(designId, blankId, layoutId);
+  await saveFit(fit);
+  return fit;
+}
+
+/** The same, and nothing is kept yet. */
+export async function begunFit(designId: string, blankId: string, layoutId?: string | null): Promise<Fit> {
   const { designs, blanks, artworks } = useShop.getState();
   const design = designs.get(designId);
   const resolved = blanks.get(blankId);
@@ -28,16 +39,15 @@ export async function fitDesign(designId: string, blankId: string): Promise<Fit>
     return artwork ? [{ artworkId: artwork.id, role, facts: artwork.facts }] : [];
   });
   const shown = chosen.map(({ artworkId }) => artworks.get(artworkId)!);
-  const fit = await withCuts(bareFit(design, resolved, chosen), resolved, shown);
-  await saveFit(fit);
-  return fit;
+  return withCuts(bareFit(design, resolved, chosen, layoutId), resolved, shown);
 }
 
-/** A fit as it begins: by its blank's starting layout, or with the chosen artworks alone on its first face. */
+/** A fit as it begins: by a starting layout of its blank, or with the chosen artworks alone on its first face. */
 export function bareFit(
   design: Pick<Design, 'id' | 'name'>,
   resolved: ResolvedBlank,
   chosen: readonly Chosen[],
+  layoutId?: string | null,
 ): Fit {
   const { blank, faces } = resolved;
   return {
@@ -51,8 +61,26 @@ export function bareFit(
     sizeId: null,
     faces: isToShape(resolved)
       ? [toBeCut(resolved, bareFace(faces[0]!, chosen), design.name)]
-      : (facesByLayout(resolved, chosen) ?? [bareFace(faces[0]!, chosen)]),
+      : (facesByLayout(resolved, chosen, layoutId) ?? [bareFace(faces[0]!, chosen)]),
   };
+}
+
+/** The faces that a fit begins with by a starting layout; null where it begins bare. */
+function facesByLayout(
+  blank: ResolvedBlank,
+  chosen: readonly Chosen[],
+  layoutId: string | null | undefined,
+): FitFace[] | null {
+  const shop = useShop.getState();
+  const layout =
+    layoutId === undefined ? usualLayout(blank.blank.id, shop) : shop.layouts.get(layoutId ?? '');
+  if (!layout) return null;
+  return beginFaces(layout, {
+    blank,
+    chosen,
+    factsOf: (id) => shop.artworks.get(id)?.facts ?? null,
+    newId: () => crypto.randomUUID(),
+  });
 }
 
 /** A face with a design's grounds covering its bleed, and its motifs inside its safe area on top of them. */

@@ -18,35 +18,39 @@ interface Shown {
 /** A face's visible pieces as a drawing, in mm; what a knockout removes is clear. */
 export function PieceDrawings({ pieces, ...shown }: Shown & { pieces: readonly Piece[] }) {
   const own = useId();
+  return drawnOf(own, pieces, shown);
+}
+
+/**
+ * Every piece's drawing, the lowest first. Apart from the component: a list that is made by adding to it must not be one
+ * that the compiler keeps from one drawing to the next.
+ */
+function drawnOf(own: string, pieces: readonly Piece[], shown: Shown): ReactNode[] {
   const { width, height, bleed } = shown.face;
-  let drawn: ReactNode[] = [];
-  for (const piece of pieces) {
-    if (!piece.visible) continue;
-    const drawing = <PieceDrawing key={piece.id} id={`${own}${piece.id}`} piece={piece} {...shown} />;
-    if (!piece.knockout) {
-      drawn.push(drawing);
-      continue;
-    }
-    const mask = `${own}out${piece.id}`;
-    drawn = [
-      <g key={piece.id}>
-        <mask
-          id={mask}
-          maskUnits="userSpaceOnUse"
-          x={-bleed}
-          y={-bleed}
-          width={width + 2 * bleed}
-          height={height + 2 * bleed}
-        >
-          <rect x={-bleed} y={-bleed} width={width + 2 * bleed} height={height + 2 * bleed} fill="#fff" />
-          {/* Whatever its colours: as dark as it covers. */}
-          <g style={{ filter: 'brightness(0)' }}>{drawing}</g>
-        </mask>
-        <g mask={`url(#${mask})`}>{drawn}</g>
-      </g>,
-    ];
-  }
-  return drawn;
+  return pieces
+    .filter(({ visible }) => visible)
+    .reduce<ReactNode[]>((under, piece) => {
+      const drawing = <PieceDrawing key={piece.id} id={`${own}${piece.id}`} piece={piece} {...shown} />;
+      if (!piece.knockout) return [...under, drawing];
+      const mask = `${own}out${piece.id}`;
+      return [
+        <g key={piece.id}>
+          <mask
+            id={mask}
+            maskUnits="userSpaceOnUse"
+            x={-bleed}
+            y={-bleed}
+            width={width + 2 * bleed}
+            height={height + 2 * bleed}
+          >
+            <rect x={-bleed} y={-bleed} width={width + 2 * bleed} height={height + 2 * bleed} fill="#fff" />
+            {/* Whatever its colours: as dark as it covers. */}
+            <g style={{ filter: 'brightness(0)' }}>{drawing}</g>
+          </mask>
+          <g mask={`url(#${mask})`}>{under}</g>
+        </g>,
+      ];
+    }, []);
 }
 
 function PieceDrawing({ id, piece, face, pictureOf, factsOf }: Shown & { id: string; piece: Piece }) {

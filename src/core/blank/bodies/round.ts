@@ -15,6 +15,18 @@ const HandleSchema = v.object({
 });
 export type Handle = v.InferOutput<typeof HandleSchema>;
 
+/** A handle as it usually is on a body of this size: only its gap is measured, the rest is for the drawing. */
+export function usualHandle(gap: number, diameter: number, printHeight: number): Handle {
+  return {
+    gap,
+    reach: diameter * 0.4,
+    thickness: diameter * 0.14,
+    width: diameter * 0.19,
+    top: printHeight * 0.14,
+    bottom: printHeight * 0.14,
+  };
+}
+
 const roundParts = {
   /** Along the wall, above and below the print. */
   lip: NotNegative,

@@ -1,5 +1,7 @@
 import type { GarmentBody } from '../bodies/garment';
+import { garmentForm } from '../forms';
 import type { Blank } from '../schema';
+import { USUAL_SIZES } from '../sizes';
 import { blank, WHITE } from './make';
 
 const CLOTH = [
@@ -11,18 +13,6 @@ const CLOTH = [
   { id: 'night', name: 'Night', hex: '#1c2531' },
 ];
 
-const size = (id: string, garment: number, print: number) => ({ id, name: id.toUpperCase(), garment, print });
-
-/** S to 3XL; the blank's own numbers are those of L. */
-const GRADES = [
-  size('s', 0.88, 0.9),
-  size('m', 0.94, 0.95),
-  size('l', 1, 1),
-  size('xl', 1.07, 1.04),
-  size('2xl', 1.14, 1.08),
-  size('3xl', 1.21, 1.12),
-];
-
 const print = (
   place: GarmentBody['prints'][number]['place'],
   width: number,
@@ -32,13 +22,7 @@ const print = (
 ) => ({ place, width, height, below, keepOuts });
 
 const SHIRT: GarmentBody = {
-  kind: 'garment',
-  cut: 'shirt',
-  chest: 530,
-  length: 735,
-  sleeve: 215,
-  collarWidth: 190,
-  collarDrop: 62,
+  ...garmentForm.begin,
   prints: [
     print('front', 305, 406, 60),
     print('back', 305, 406, 70),
@@ -56,7 +40,7 @@ export const CLOTHES: readonly Blank[] = [
     methodId: 'direct-to-garment',
     specId: 'dunmere-shirt',
     colours: CLOTH,
-    sizes: GRADES,
+    sizes: USUAL_SIZES,
   }),
   blank({
     id: 'shirt-screen',
@@ -65,7 +49,7 @@ export const CLOTHES: readonly Blank[] = [
     methodId: 'screen',
     specId: 'corrie-cloth',
     colours: CLOTH,
-    sizes: GRADES,
+    sizes: USUAL_SIZES,
   }),
   blank({
     id: 'hooded-top',
@@ -93,7 +77,7 @@ export const CLOTHES: readonly Blank[] = [
     methodId: 'film-transfer',
     specId: 'corrie-cloth',
     colours: CLOTH.slice(1),
-    sizes: GRADES,
+    sizes: USUAL_SIZES,
   }),
   blank({
     id: 'zip-top',
@@ -121,7 +105,7 @@ export const CLOTHES: readonly Blank[] = [
     methodId: 'film-transfer',
     specId: 'corrie-cloth',
     colours: CLOTH.slice(2),
-    sizes: GRADES,
+    sizes: USUAL_SIZES,
   }),
   blank({
     id: 'shirt-child',

@@ -5,15 +5,14 @@ import { newRepeat, oneOf } from '@/core/fit/repeat';
 import { rgbOf } from '@/core/colour/hex';
 import { labOf } from '@/core/colour/lab';
 import { isShowing, type ArtworkPiece, type Piece, type RepeatPiece } from '@/core/fit/schema';
-import { firstLettering, newText, placedLettering, withInk } from '@/core/fit/text';
+import { firstLettering, newText, placedLettering } from '@/core/fit/text';
 import { FIRST_FONT } from '@/core/type/fonts';
-import { arcHolds } from '@/core/type/layout';
 import type { Lettering } from '@/core/type/schema';
 import { changePiece, changePieces, piecesOf } from '@/state/bench/open-fit';
 import { select, useHand } from '@/state/bench/hand';
 import { sentence } from '@/state/sentence';
 import { towardsEdit } from '@/state/bench/save-queue';
-import { lay } from '@/state/bench/type';
+import { lay, relaid } from '@/state/bench/type';
 import { shownColour, type Live } from '../live/useLive';
 
 /** Lays pieces on the face and chooses them: grounds under everything, motifs on top. */
@@ -90,18 +89,8 @@ async function setAnew(faceId: string, textId: string, change: Change): Promise<
   const text = piecesOf(faceId).find(({ id }) => id === textId);
   if (text?.kind !== 'text') return;
   try {
-    const now = placedLettering(text);
-    const lettering = { ...now, ...(typeof change === 'function' ? change(now) : change) };
-    const ink = await lay(lettering);
-    if (!ink) {
-      toast('These words have no letters to print: type some, or take the text off.');
-      return;
-    }
-    if (!arcHolds(lettering, ink)) {
-      toast('So strong an arc has no room for the lower lines: bend it less, or set the lines closer.');
-      return;
-    }
-    await changePiece(faceId, withInk(text, lettering, ink));
+    const now = typeof change === 'function' ? change(placedLettering(text)) : change;
+    await changePiece(faceId, await relaid(text, now));
   } catch (error) {
     toast(sentence(error));
   }

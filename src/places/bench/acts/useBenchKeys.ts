@@ -1,8 +1,8 @@
 import { useEffect } from 'react';
 import { toast } from 'sonner';
-import { nudgeStep } from '@/core/length/show';
 import { redo, undo } from '@/state/bench/open-fit';
 import { EDGE_LINES, select, useHand } from '@/state/bench/hand';
+import { ARROWS, nudgeMm } from '@/ui/arrows';
 import { isTyping } from '../../shell/typing';
 import { centreOnZone, nudge } from './acts';
 import { stepView, zoomTo } from '../flat/zooming';
@@ -38,11 +38,12 @@ const VERB_KEYS: Record<string, VerbId> = {
 };
 /** Numbers and small sheets that a key opens, by the name of what is then typed in. */
 const EDIT_KEYS: Record<string, string> = { w: 'width', h: 'height', a: 'angle', e: 'words', d: 'again' };
-const ARROWS: Record<string, readonly [dx: number, dy: number, align: VerbId]> = {
-  ArrowLeft: [-1, 0, 'alignLeft'],
-  ArrowRight: [1, 0, 'alignRight'],
-  ArrowUp: [0, -1, 'alignTop'],
-  ArrowDown: [0, 1, 'alignFoot'],
+/** With Ctrl, an arrow sets what is chosen against each other on its side. */
+const ALIGN_KEYS: Record<string, VerbId> = {
+  ArrowLeft: 'alignLeft',
+  ArrowRight: 'alignRight',
+  ArrowUp: 'alignTop',
+  ArrowDown: 'alignFoot',
 };
 
 /** What is open over the bench and takes the keys: dialogs, menus, lists of a field. */
@@ -71,7 +72,8 @@ function handle(live: Live, event: KeyboardEvent, add: { text: () => void }): bo
   const inside = (event.target as HTMLElement).closest('[data-arrows]') !== null;
   const arrow = ARROWS[key];
   if (event.ctrlKey || event.metaKey) {
-    if (arrow && !inside) perform(live, arrow[2]);
+    const align = ALIGN_KEYS[key];
+    if (align && !inside) perform(live, align);
     else if (key.toLowerCase() === 'z') void (event.shiftKey ? redo() : undo());
     else if (key.toLowerCase() === 'y') void redo();
     else if (key.toLowerCase() === 'a') select(live.pieces.map(({ id }) => id));
@@ -85,7 +87,7 @@ function handle(live: Live, event: KeyboardEvent, add: { text: () => void }): bo
       return true;
     }
     if (live.following) return false;
-    const step = nudgeStep(live.unit) * (event.shiftKey ? 10 : event.altKey ? 0.1 : 1);
+    const step = nudgeMm(event, live.unit);
     nudge(live, arrow[0] * step, arrow[1] * step);
     return true;
   }

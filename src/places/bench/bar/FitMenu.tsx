@@ -1,75 +1,103 @@
 'use client';
 import { useRouter } from 'next/navigation';
+import { useState } from 'react';
 import { toast } from 'sonner';
 import { carryFace } from '@/core/fit/copy-face';
 import { artworksOf, swapArtworks, swapsByRole } from '@/core/fit/swap';
 import { isShowing } from '@/core/fit/schema';
 import { changeFace, changeFit } from '@/state/bench/open-fit';
 import { select, useHand } from '@/state/bench/hand';
-import { sentence } from '@/state/sentence';
-import { keepLayout, removeLayout } from '@/state/shop/layouts';
+import { keepLayout } from '@/state/shop/layouts';
 import { useShop } from '@/state/shop/shop';
 import { MenuHeading, MenuLine, MenuRule, VerbMenu } from '@/ui/Menu';
 import type { Live } from '../live/useLive';
 import { tellDone } from '@/ui/tell';
 import { ArtworkLine } from '../../shell/ArtworkLine';
+import { NameDialog } from '../../shell/NameDialog';
 
 /** What is done with a fit as a whole: a face carried to another, a starting layout kept, other artwork in its places. */
 export function FitMenu({ live }: { live: Live }) {
   const { blank, face, fit } = live;
-  const layout = useShop((shop) => shop.layouts.get(fit.blankId));
+  const [keeping, setKeeping] = useState(false);
   const router = useRouter();
   const others = blank.faces.filter(({ id }) => id !== face.id);
-  const keep = async () => {
-    try {
-      const undo = await keepLayout(fit);
-      tellDone(`New fits on ${blank.blank.name} begin with this.`, undo);
-    } catch (error) {
-      toast(sentence(error));
-    }
-  };
   return (
-    <VerbMenu label="Fit…">
-      {others.map((to) => (
+    <>
+      <VerbMenu label="Fit…">
+        {others.map((to) => (
+          <MenuLine
+            key={to.id}
+            disabled={live.following || live.pieces.length === 0}
+            onSelect={() => {
+              copyFace(live, to.id);
+            }}
+          >
+            copy this face onto the {to.name}
+          </MenuLine>
+        ))}
         <MenuLine
-          key={to.id}
-          disabled={live.following || live.pieces.length === 0}
           onSelect={() => {
-            copyFace(live, to.id);
+            setKeeping(true);
           }}
         >
-          copy this face onto the {to.name}
+          keep as a starting layout…
         </MenuLine>
-      ))}
-      <MenuLine onSelect={() => void keep()}>
-        {layout ? 'keep as the starting layout instead of the one kept' : 'keep as the starting layout'}
-      </MenuLine>
-      <MenuLine
-        onSelect={() => {
-          router.push(`/packs?fit=${encodeURIComponent(fit.id)}`);
-        }}
-      >
-        hand it over in a pack…
-      </MenuLine>
-      <MenuLine
-        onSelect={() => {
-          router.push(`/pictures?fit=${encodeURIComponent(fit.id)}`);
-        }}
-      >
-        picture it for a listing…
-      </MenuLine>
-      {layout && (
         <MenuLine
-          onSelect={() =>
-            void removeLayout(fit.blankId).then((undo) => {
-              tellDone(`New fits on ${blank.blank.name} begin bare again.`, undo);
-            })
-          }
+          onSelect={() => {
+            router.push(`/packs?fit=${encodeURIComponent(fit.id)}`);
+          }}
         >
-          start new fits bare again
+          hand it over in a pack…
         </MenuLine>
+        <MenuLine
+          onSelect={() => {
+            router.push(`/pictures?fit=${encodeURIComponent(fit.id)}`);
+          }}
+        >
+          picture it for a listing…
+        </MenuLine>
+        <MenuLine
+          onSelect={() => {
+            router.push(`/blanks/layouts?blank=${encodeURIComponent(fit.blankId)}`);
+          }}
+        >
+          starting layouts of {blank.blank.name}…
+        </MenuLine>
+      </VerbMenu>
+      {keeping && (
+        <KeepLayout
+          live={live}
+          onClose={() => {
+            setKeeping(false);
+          }}
+        />
       )}
-    </VerbMenu>
+    </>
+  );
+}
+
+/** A fit kept under a name, for new ones to begin with. */
+function KeepLayout({ live: { fit, blank }, onClose }: { live: Live; onClose: () => void }) {
+  const design = useShop((shop) => shop.designs.get(fit.designId));
+  return (
+    <NameDialog
+      title="Keep it as a starting layout"
+      description="The design’s own artworks give their places to those of a new design; all else on it is kept."
+      label="name of the layout"
+      verb="Keep it"
+      first={design?.name ?? ''}
+      onSaid={async (name) => {
+        const { result, undo } = await keepLayout(fit, name);
+        onClose();
+        tellDone(
+          result.usual
+            ? `New fits on ${blank.blank.name} begin with “${result.name}”.`
+            : `“${result.name}” is a starting layout of ${blank.blank.name}.`,
+          undo,
+        );
+      }}
+      onClose={onClose}
+    />
   );
 }
 

@@ -10,7 +10,7 @@ import { select, useHand } from '@/state/bench/hand';
 import { selectNext } from '../acts/acts';
 import type { Live } from '../live/useLive';
 import { along, awlHole, gripBox, groupIds, holds, noteClick, pickAt, toggle } from './picking';
-import { useDrag, type DragAt, type PressAt } from './useDrag';
+import { useDrag, type DragAt, type PressAt } from '@/ui/useDrag';
 import { toMm, toPx, type View } from './view';
 
 /** How near, in px, a line draws what is dragged. */

@@ -7,7 +7,7 @@ import { useProof } from '@/state/bench/proof';
 import { inkLimit } from '../live/proofing';
 import { usePress } from '../live/usePress';
 import type { Live } from '../live/useLive';
-import { useDrag } from './useDrag';
+import { useDrag } from '@/ui/useDrag';
 import type { View } from './view';
 
 /** The line between what was designed, left of it, and what will be printed; dragged, or moved by the arrow keys. */

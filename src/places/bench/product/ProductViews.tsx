@@ -5,7 +5,7 @@ import { viewsOf } from '@/core/product/views';
 import { useHand } from '@/state/bench/hand';
 import type { LookAt, LookTold, ProductView } from '@/state/bench/product';
 import { Cross } from '../flat/PointMark';
-import { useDrag } from '../flat/useDrag';
+import { useDrag } from '@/ui/useDrag';
 import { pointAt } from '../live/pointing';
 import type { Live } from '../live/useLive';
 import { ReadBand, Reads } from './Reads';

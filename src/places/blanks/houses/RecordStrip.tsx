@@ -6,7 +6,9 @@ import { sentence } from '@/state/sentence';
 import {
   duplicateRecord,
   exportRecord,
+  isAsItCame,
   isShippedRecord,
+  putBack,
   removeRecord,
   titleOf,
   type Written,
@@ -32,6 +34,14 @@ export function RecordStrip({
   const shipped = isShippedRecord(table, record.id);
   const copy = async () => {
     onChoose(await duplicateRecord(record));
+  };
+  const back = async () => {
+    try {
+      const { version, undo } = await putBack(table, record);
+      tellDone(`“${titleOf(record)}” is as it came, version ${version}.`, undo);
+    } catch (error) {
+      toast(sentence(error));
+    }
   };
   const remove = async () => {
     try {
@@ -74,6 +84,11 @@ export function RecordStrip({
         >
           Export
         </button>
+        {shipped && !isAsItCame(record) && (
+          <button type="button" className="verb" onClick={() => void back()}>
+            Put it back as it came
+          </button>
+        )}
         {!shipped && (
           <button type="button" className="verb" onClick={() => void remove()}>
             Take out

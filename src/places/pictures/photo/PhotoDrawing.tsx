@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { ARROWS } from '@/ui/arrows';
 import type { Fit } from '@/core/fit/schema';
 import { handlesOf, withHandle } from '@/core/mockup/photo/marks';
 import { onPhoto } from '@/core/mockup/photo/surface';
@@ -192,13 +193,6 @@ function netOf(shape: SurfaceShape): string {
   }
 }
 
-const KEYS: Record<string, PhotoPoint> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-};
-
 function Grip({
   name,
   at,
@@ -237,7 +231,7 @@ function Grip({
         setHeld(null);
       }}
       onKeyDown={(event) => {
-        const step = KEYS[event.key];
+        const step = ARROWS[event.key];
         if (!step) return;
         event.preventDefault();
         const far = event.shiftKey ? 10 : 1;

@@ -17,7 +17,7 @@ import { FitDrawing } from '@/ui/flat/FitDrawing';
 import { NameField } from '@/ui/NameField';
 import { tellDone } from '@/ui/tell';
 import { VERDICT_INK, VERDICT_WORDS, VerdictShape } from '@/ui/Verdict';
-import { shownFace } from '../Cell';
+import { shownFace } from '../grid/Cell';
 
 interface Props {
   designId: string;

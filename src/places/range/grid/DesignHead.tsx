@@ -11,35 +11,55 @@ import { Hint } from '@/ui/Hint';
 import { MenuLine, MenuRule, VerbMenu } from '@/ui/Menu';
 import { tellDone } from '@/ui/tell';
 import { VERDICT_INK, VerdictShape } from '@/ui/Verdict';
-import { spotMark } from './spots';
+import { spotMark } from '../spots';
+import { placeMark } from './place';
+import { HEAD_WIDTH } from './sizes';
 
 interface Props {
   design: Design;
   /** How many of its fits that are shown are Ready, and of how many. */
   ready: number;
   fitted: number;
+  /** Whether Tab comes to it. */
+  focused: boolean;
   handle: Pick<ReturnType<typeof useSortable>, 'attributes' | 'listeners' | 'setActivatorNodeRef'>;
   /** The designs above and under it. */
   above: Design | undefined;
   under: Design | undefined;
   onOpen: () => void;
+  onChoose: () => void;
   onMove: (toRowOf: Design) => void;
 }
 
 /** The head of a design's row: its name, how it stands, and what can be done with it. */
-export function DesignHead({ design, ready, fitted, handle, above, under, onOpen, onMove }: Props) {
+export function DesignHead({
+  design,
+  ready,
+  fitted,
+  focused,
+  handle,
+  above,
+  under,
+  onOpen,
+  onChoose,
+  onMove,
+}: Props) {
   const { attributes, listeners, setActivatorNodeRef } = handle;
+  const stop = focused ? 0 : -1;
   return (
-    <th
-      scope="row"
+    <div
+      role="rowheader"
+      aria-colindex={1}
       {...spotMark({ designId: design.id })}
-      className="sticky left-0 z-10 border-b border-r border-rule bg-frame py-2.5 pl-1.5 pr-4 text-left align-top font-normal"
+      style={{ width: HEAD_WIDTH }}
+      className="sticky left-0 z-10 h-full border-b border-r border-rule bg-frame py-2 pl-1.5 pr-4"
     >
       <span className="flex items-start">
         <button
           ref={setActivatorNodeRef}
           {...attributes}
           {...listeners}
+          tabIndex={stop}
           aria-label={`Move ${design.name} to another row`}
           className="mt-px grid h-6 w-6 shrink-0 cursor-grab touch-none place-items-center text-transparent hover:text-ink focus-visible:text-ink group-hover:text-ink-2"
         >
@@ -47,7 +67,14 @@ export function DesignHead({ design, ready, fitted, handle, above, under, onOpen
         </button>
         <span className="min-w-0 grow">
           <Hint words={design.name}>
-            <span className="line-clamp-2 font-bold">{design.name}</span>
+            <button
+              {...placeMark({ designId: design.id })}
+              tabIndex={stop}
+              onClick={onOpen}
+              className="line-clamp-2 text-left font-bold leading-tight"
+            >
+              {design.name}
+            </button>
           </Hint>
           <span className="block text-sm text-ink-2">
             {design.artworks.length === 0
@@ -61,9 +88,11 @@ export function DesignHead({ design, ready, fitted, handle, above, under, onOpen
           <VerbMenu
             label="Design…"
             spoken={`${design.name}: what can be done`}
+            tabIndex={stop}
             className="verb mt-1 text-sm opacity-0 focus-visible:opacity-100 group-hover:opacity-100 data-[state=open]:opacity-100"
           >
             <MenuLine onSelect={onOpen}>Name, artworks, idea…</MenuLine>
+            <MenuLine onSelect={onChoose}>Choose its row</MenuLine>
             <MenuLine
               onSelect={() =>
                 void duplicateDesign(design.id).then(({ result, undo }) => {
@@ -103,7 +132,7 @@ export function DesignHead({ design, ready, fitted, handle, above, under, onOpen
           </VerbMenu>
         </span>
       </span>
-    </th>
+    </div>
   );
 }
 

@@ -1,96 +1,127 @@
 'use client';
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
+import { memo } from 'react';
 import { toast } from 'sonner';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import type { Design, Fit } from '@/core/fit/schema';
+import { keyOfPlace, type Place } from '@/core/many/choice';
 import { currentDocket } from '@/state/bench/dockets';
 import { sentence } from '@/state/sentence';
+import { toggleAll } from '@/state/many/chosen';
 import { addVersion, versionsOf } from '@/state/shop/designs';
 import { fitDesign } from '@/state/shop/range';
 import { removeFit } from '@/state/shop/records';
 import { useShop } from '@/state/shop/shop';
 import { Guard } from '@/ui/Guard';
 import { tellDone } from '@/ui/tell';
-import type { Asked } from './asked';
+import type { Asked } from '../asked';
 import { Cell } from './Cell';
 import { DesignHead } from './DesignHead';
+import { ROW_HEIGHT } from './sizes';
 
 interface Props {
   design: Design;
+  index: number;
   /** Its fits, on whatever blanks. */
   fits: readonly Fit[];
   columns: readonly ResolvedBlank[];
-  drawingWidth: number;
+  /** The columns that are drawn, and where, in px. */
+  shown: readonly { column: ResolvedBlank; index: number; left: number }[];
+  /** px of a cell. */
+  width: number;
+  /** The column whose cell has the focus, −1 for the head of the row; null where it is in no place of this row. */
+  focused: number | null;
   above: Design | undefined;
   under: Design | undefined;
-  /** Whether a column stands at the end that adds blanks. */
-  adds: boolean;
-  onMove: (toRowOf: Design) => void;
+  onMove: (designId: string, toRowOf: Design) => void;
   onOpen: (fitId: string) => void;
   onAsk: (asked: Asked) => void;
+  onBlock: (to: Place) => void;
 }
 
-/** A design and its fits on the blanks of the range. */
-export function DesignRow({
+/** A design and its fits on the blanks of the range; drawn again only where something of its own changes, as it scrolls by. */
+export const DesignRow = memo(function DesignRow({
   design,
+  index,
   fits,
   columns,
-  drawingWidth,
+  shown,
+  width,
+  focused,
   above,
   under,
-  adds,
   onMove,
   onOpen,
   onAsk,
+  onBlock,
 }: Props) {
   const shop = useShop();
   const { attributes, listeners, setActivatorNodeRef, setNodeRef, transform, transition, isDragging } =
     useSortable({ id: design.id });
-  const own = columns.map(({ blank }) => versionsOf(fits, design.id, blank.id));
-  const shown = own.flat();
-  const ready = shown.filter((one) => currentDocket(one, shop)?.verdict === 'ready').length;
-  const fit = (blankId: string) => {
-    fitDesign(design.id, blankId).catch((error: unknown) => toast(sentence(error)));
+  const here = new Set(columns.map(({ blank }) => blank.id));
+  const fitted = fits.filter(({ blankId }) => here.has(blankId));
+  const ready = fitted.filter((one) => currentDocket(one, shop)?.verdict === 'ready').length;
+  const fit = (blankId: string, layoutId?: string | null) => {
+    fitDesign(design.id, blankId, layoutId).catch((error: unknown) => toast(sentence(error)));
   };
   const askVersions = (blankId: string) => {
     onAsk({ kind: 'versions', designId: design.id, blankId });
   };
   return (
-    <tr
+    <div
       ref={setNodeRef}
-      style={{ transform: CSS.Translate.toString(transform), transition }}
-      className={`group ${isDragging ? 'relative z-30 opacity-80' : ''}`}
+      role="row"
+      aria-rowindex={index + 2}
+      style={{
+        top: index * ROW_HEIGHT,
+        height: ROW_HEIGHT,
+        transform: CSS.Translate.toString(transform),
+        transition,
+      }}
+      className={`group absolute inset-x-0 ${isDragging ? 'z-30 opacity-80' : ''}`}
     >
       <DesignHead
         design={design}
         ready={ready}
-        fitted={shown.length}
+        fitted={fitted.length}
         handle={{ attributes, listeners, setActivatorNodeRef }}
+        focused={focused === -1}
         above={above}
         under={under}
-        onMove={onMove}
+        onMove={(to) => {
+          onMove(design.id, to);
+        }}
         onOpen={() => {
           onAsk({ kind: 'design', designId: design.id });
         }}
+        onChoose={() => {
+          toggleAll(columns.map(({ blank }) => keyOfPlace({ designId: design.id, blankId: blank.id })));
+        }}
       />
-      {columns.map((column, index) => {
-        const versions = own[index]!;
-        const [first] = versions;
+      {shown.map(({ column, index: at, left }) => {
         const blankId = column.blank.id;
+        const versions = versionsOf(fits, design.id, blankId);
+        const [first] = versions;
         return (
           <Guard
             key={blankId}
             what="This fit"
-            instead={<td className="border-b border-r border-rule p-2 text-sm">cannot be shown</td>}
+            instead={
+              <div role="gridcell" style={{ left, width }} className="absolute top-0 p-2 text-sm">
+                cannot be shown
+              </div>
+            }
           >
             <Cell
               column={column}
-              drawingWidth={drawingWidth}
+              index={at}
+              place={{ left, width }}
+              focused={focused === at}
               design={design}
               versions={versions}
-              onFit={() => {
-                fit(blankId);
+              onFit={(layoutId) => {
+                fit(blankId, layoutId);
               }}
               onOpen={(fitId) => {
                 if (versions.length > 1) askVersions(blankId);
@@ -103,6 +134,9 @@ export function DesignRow({
                   tellDone(`${design.name} has two versions on ${column.blank.name}.`, undo);
                 });
               }}
+              onBlock={() => {
+                onBlock({ designId: design.id, blankId });
+              }}
               onRemove={() => {
                 if (!first) return;
                 void removeFit(first.id).then((undo) => {
@@ -113,7 +147,6 @@ export function DesignRow({
           </Guard>
         );
       })}
-      {adds && <td className="border-b border-rule" />}
-    </tr>
+    </div>
   );
-}
+});

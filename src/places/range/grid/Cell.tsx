@@ -1,38 +1,62 @@
 'use client';
+import type { MouseEvent } from 'react';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import { tellingFinding } from '@/core/check/docket';
 import { rank } from '@/core/check/finding';
 import type { Design, Fit } from '@/core/fit/schema';
+import { keyOfPlace, type Place } from '@/core/many/choice';
 import { currentDocket } from '@/state/bench/dockets';
 import { previewUrl } from '@/state/artwork/previews';
+import { toggle, useChosen } from '@/state/many/chosen';
+import { layoutsOf } from '@/state/shop/layouts';
 import { blankOf } from '@/state/shop/library';
 import { contextOf, useShop, type Shop } from '@/state/shop/shop';
+import { Tick } from '@/ui/Checkbox';
 import { FitDrawing } from '@/ui/flat/FitDrawing';
 import { SetDrawing } from '@/ui/flat/SetDrawing';
 import { VERDICT_INK, VERDICT_WORDS, VerdictShape } from '@/ui/Verdict';
 import { Hint } from '@/ui/Hint';
 import { MenuLine, VerbMenu } from '@/ui/Menu';
-import { spotMark } from './spots';
+import { spotMark } from '../spots';
+import { placeMark } from './place';
 
-export const CELL_WIDTH = 148;
 const DRAWING_HEIGHT = 104;
 
 interface Props {
   column: ResolvedBlank;
-  /** px that the drawing is laid out for; a narrower cell shows it smaller. */
-  drawingWidth: number;
+  /** Which column it is, from 0. */
+  index: number;
+  /** px */
+  place: { left: number; width: number };
+  /** Whether Tab comes to it. */
+  focused: boolean;
   design: Design;
   /** Its fits on this blank, in order. */
   versions: readonly Fit[];
-  onFit: () => void;
+  /** By a starting layout, by none (null), or by the blank's usual one. */
+  onFit: (layoutId?: string | null) => void;
   onOpen: (fitId: string) => void;
   /** Makes another version beside the only one. */
   onVersions: () => void;
   onRemove: () => void;
+  /** Chooses the block from the last one chosen to this. */
+  onBlock: () => void;
 }
 
 /** A cell of the range: the fit itself drawn small with its verdict, or one click from being fitted. */
-export function Cell({ column, drawingWidth, design, versions, onFit, onOpen, onVersions, onRemove }: Props) {
+export function Cell({
+  column,
+  index,
+  place,
+  focused,
+  design,
+  versions,
+  onFit,
+  onOpen,
+  onVersions,
+  onRemove,
+  onBlock,
+}: Props) {
   const artworks = useShop((shop) => shop.artworks);
   // The worst of its versions speaks for the cell.
   const fit = useShop((shop) => worstOf(versions, shop));
@@ -41,18 +65,43 @@ export function Cell({ column, drawingWidth, design, versions, onFit, onOpen, on
   const whole = useShop((shop) => !fit || contextOf(fit, shop) !== null);
   const { blank } = own;
   const face = shownFace(own, fit);
-  const mark = spotMark({ designId: design.id, blankId: column.blank.id });
+  const at = { designId: design.id, blankId: column.blank.id };
+  const chosen = useChosen(({ keys }) => keys.has(keyOfPlace(at)));
+  const cell = {
+    role: 'gridcell',
+    'aria-selected': chosen,
+    'aria-colindex': index + 2,
+    style: place,
+    ...spotMark(at),
+  };
+  const stop = { ...placeMark(at), tabIndex: focused ? 0 : -1 };
+  // With a key held, a press chooses and opens nothing.
+  const press = (event: MouseEvent, act: () => void) => {
+    if (event.shiftKey) onBlock();
+    else if (event.ctrlKey || event.metaKey) toggle(at);
+    else act();
+  };
   if (!fit) {
     return (
-      <td {...mark} className="h-px border-b border-r border-rule p-0">
+      <div {...cell} className="group/cell absolute top-0 h-full border-b border-r border-rule">
         <button
+          {...stop}
           aria-label={`Fit ${design.name} on ${blank.name}`}
-          onClick={onFit}
-          className="grid h-full min-h-32 w-full place-items-center text-ink-2 hover:bg-docket hover:text-thread"
+          onClick={(event) => {
+            press(event, onFit);
+          }}
+          className="grid h-full w-full place-items-center text-ink-2 hover:bg-docket hover:text-thread"
         >
           fit it
         </button>
-      </td>
+        <ChooseTick chosen={chosen} what={`${design.name} on ${blank.name}`} focused={focused} at={at} />
+        <BeginWith
+          blankId={column.blank.id}
+          spoken={`Fit ${design.name} on ${blank.name} by…`}
+          focused={focused}
+          onFit={onFit}
+        />
+      </div>
     );
   }
   const telling = docket && tellingFinding(docket.findings);
@@ -72,16 +121,19 @@ export function Cell({ column, drawingWidth, design, versions, onFit, onOpen, on
       return artwork && previewUrl(artwork);
     },
     factsOf: (id: string) => artworks.get(id)?.facts,
-    width: drawingWidth,
+    width: place.width - 14,
     height: DRAWING_HEIGHT,
   };
   return (
-    <td {...mark} className="group/cell relative border-b border-r border-rule p-[6px] align-top">
+    <div {...cell} className="group/cell absolute top-0 h-full border-b border-r border-rule p-[6px]">
       <Hint words={telling?.message}>
         <button
+          {...stop}
           aria-label={`${design.name} on ${blank.name}: ${verdict ? VERDICT_WORDS[verdict] : 'measuring'}${verdict && verdict !== 'ready' ? `, ${word}` : ''}`}
-          onClick={() => {
-            onOpen(fit.id);
+          onClick={(event) => {
+            press(event, () => {
+              onOpen(fit.id);
+            });
           }}
           className="block w-full text-left outline-offset-4"
         >
@@ -109,11 +161,13 @@ export function Cell({ column, drawingWidth, design, versions, onFit, onOpen, on
           </span>
         </button>
       </Hint>
+      <ChooseTick chosen={chosen} what={`${design.name} on ${blank.name}`} focused={focused} at={at} />
       <VerbMenu
         label="Fit…"
         spoken={`${design.name} on ${blank.name}: what can be done`}
         align="end"
-        className="verb absolute bottom-1.5 right-2 bg-frame pl-1 text-sm opacity-0 focus-visible:opacity-100 group-hover/cell:opacity-100 data-[state=open]:opacity-100"
+        tabIndex={focused ? 0 : -1}
+        className={AT_HAND}
       >
         <MenuLine
           onSelect={() => {
@@ -129,9 +183,88 @@ export function Cell({ column, drawingWidth, design, versions, onFit, onOpen, on
           </>
         )}
       </VerbMenu>
-    </td>
+    </div>
   );
 }
+
+/** Chooses the cell besides others; seen while it is pointed at, has the focus, or is chosen. */
+function ChooseTick({
+  chosen,
+  what,
+  focused,
+  at,
+}: {
+  chosen: boolean;
+  what: string;
+  focused: boolean;
+  at: Place;
+}) {
+  return (
+    <>
+      {chosen && (
+        <span
+          aria-hidden
+          className="pointer-events-none absolute inset-[3px] border-2 border-dashed border-thread"
+        />
+      )}
+      <span
+        className={`absolute left-1.5 top-1.5 bg-frame leading-none ${chosen ? '' : 'opacity-0 focus-within:opacity-100 group-hover/cell:opacity-100'}`}
+      >
+        <Tick
+          label={`Choose ${what}`}
+          checked={chosen}
+          className="!h-6 !w-6"
+          tabIndex={focused ? 0 : -1}
+          onChange={() => {
+            toggle(at);
+          }}
+        />
+      </span>
+    </>
+  );
+}
+
+/** The starting layouts of a blank, to fit a design by one of them; nothing where it has none. */
+function BeginWith({
+  blankId,
+  spoken,
+  focused,
+  onFit,
+}: {
+  blankId: string;
+  spoken: string;
+  focused: boolean;
+  onFit: (layoutId: string | null) => void;
+}) {
+  const kept = useShop((shop) => shop.layouts);
+  const layouts = layoutsOf(blankId, { layouts: kept });
+  if (layouts.length === 0) return null;
+  return (
+    <VerbMenu label="by…" spoken={spoken} align="end" tabIndex={focused ? 0 : -1} className={AT_HAND}>
+      {layouts.map(({ id, name }) => (
+        <MenuLine
+          key={id}
+          onSelect={() => {
+            onFit(id);
+          }}
+        >
+          {name}
+        </MenuLine>
+      ))}
+      <MenuLine
+        onSelect={() => {
+          onFit(null);
+        }}
+      >
+        a bare face
+      </MenuLine>
+    </VerbMenu>
+  );
+}
+
+/** A menu in a cell's corner, seen while the cell is pointed at or has the focus. */
+const AT_HAND =
+  'verb absolute bottom-1.5 right-2 bg-frame pl-1 text-sm opacity-0 focus-visible:opacity-100 group-hover/cell:opacity-100 data-[state=open]:opacity-100';
 
 /** The version with the worst verdict; the first of such, and one that cannot be measured before all. */
 function worstOf(versions: readonly Fit[], shop: Shop): Fit | undefined {

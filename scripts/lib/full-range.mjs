@@ -1,0 +1,137 @@
+// A range as large as a real shop's, made in the page from the demo: 500 designs on 40 blanks, 6,000 fits with their
+// dockets. For the benchmark.
+import { execFileSync } from 'node:child_process';
+import { fileURLToPath } from 'node:url';
+import { startApp } from './app.mjs';
+import { openBrowser, openDemo } from './browser.mjs';
+
+const root = fileURLToPath(new URL('../..', import.meta.url));
+
+const GOES = 5;
+
+/** What is timed on it: opening against opening the demo, and the longest task while it is searched and scrolled. */
+export async function rangeRows() {
+  const app = await startApp({ demo: true });
+  const browser = await openBrowser();
+  const median = (values) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)];
+  const opened = async () => {
+    const times = [];
+    for (let i = 0; i < GOES; i++) {
+      await browser.get(app.address);
+      times.push(await browser.executeAsyncScript(whenShown));
+    }
+    return median(times);
+  };
+  const longest = async (go) => {
+    const tasks = [];
+    for (let i = 0; i < GOES; i++) tasks.push(await browser.executeAsyncScript(watch, go));
+    return median(tasks);
+  };
+  try {
+    await openDemo(browser, app.address);
+    const demo = await opened();
+    await fillRange(browser);
+    const full = await opened();
+    const row = (name, limit, ratio) => ({ name, limit, ratio, ms: null, unit: 'ms' });
+    return [
+      { name: 'range of 6,000 fits: opening it / the demo', limit: 3, ratio: full / demo, ms: full },
+      row('range of 6,000 fits: longest task while searching', 50, await longest('search')),
+      row('range of 6,000 fits: longest task, scrolled down', 50, await longest('down')),
+      row('range of 6,000 fits: longest task, scrolled across', 50, await longest('across')),
+    ];
+  } finally {
+    await browser.quit();
+    await app.stop();
+  }
+}
+
+/** In the page: ms from its beginning until a screen of cells is drawn. */
+function whenShown(done) {
+  const look = () => {
+    if (document.querySelectorAll('[role=gridcell]').length > 20) done(performance.now());
+    else requestAnimationFrame(look);
+  };
+  look();
+}
+
+/** In the page: the longest task in ms while something goes on for a second or two; 0 where none was long. */
+function watch(what, done) {
+  let longest = 0;
+  const observer = new PerformanceObserver((list) => {
+    for (const { duration } of list.getEntries()) longest = Math.max(longest, duration);
+  });
+  observer.observe({ type: 'longtask' });
+  const grid = document.querySelector('[role=grid]');
+  const field = document.querySelector('input[type=search]');
+  const type = (text) => {
+    Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(field, text);
+    field.dispatchEvent(new Event('input', { bubbles: true }));
+  };
+  const words = ['s', 'st', 'sto', 'stor', 'storm', 'storm 2', ''];
+  let frame = 0;
+  const step = () => {
+    if (what === 'search' && frame % 12 === 0 && frame / 12 < words.length) type(words[frame / 12]);
+    if (what === 'down') grid.scrollBy(0, 120);
+    if (what === 'across') grid.scrollBy(60, 0);
+    if (++frame < 100) requestAnimationFrame(step);
+    else {
+      grid.scrollTo(0, 0);
+      setTimeout(() => {
+        observer.disconnect();
+        done(longest);
+      }, 500);
+    }
+  };
+  requestAnimationFrame(step);
+}
+
+/** Fills the shop that is open in the browser; the demo is laid out and measured in it. */
+async function fillRange(browser) {
+  const blanks = JSON.parse(
+    execFileSync('npm', ['run', '-s', 'upfit', '--', 'blanks', '--json'], { cwd: root }),
+  );
+  const ids = blanks.map(({ id }) => id).slice(0, 40);
+  const trouble = await browser.executeAsyncScript(fill, 500, 6000, ids);
+  if (trouble) throw new Error(trouble);
+}
+
+/** In the page. */
+function fill(designCount, fitCount, blankIds, done) {
+  const asked = (request) =>
+    new Promise((resolve, reject) => {
+      request.onsuccess = () => resolve(request.result);
+      request.onerror = () => reject(request.error);
+    });
+  void (async () => {
+    const db = await asked(indexedDB.open('up-fit'));
+    const store = db.transaction(['designs', 'fits', 'dockets', 'settings'], 'readwrite');
+    const all = (table) => asked(store.objectStore(table).getAll());
+    const [designs, fits, dockets, [settings]] = await Promise.all(
+      ['designs', 'fits', 'dockets', 'settings'].map(all),
+    );
+    const [settingsKey] = await asked(store.objectStore('settings').getAllKeys());
+    const docketOf = new Map(dockets.map((docket) => [docket.fitId, docket]));
+    const measured = fits.filter(({ id }) => docketOf.has(id));
+    for (let i = designs.length; i < designCount; i++) {
+      const like = designs[i % designs.length];
+      store.objectStore('designs').put({ ...like, id: `design-${i}`, name: `${like.name} ${i}`, order: i });
+    }
+    // A dozen fits a design, on blanks that have been measured: a docket holds for what it was measured from alone.
+    const own = designCount - designs.length;
+    for (let i = 0; i < fitCount; i++) {
+      const like = measured[((i % own) + 3 * Math.floor(i / own)) % measured.length];
+      const id = `fit-${i}`;
+      store.objectStore('fits').put({ ...like, id, designId: `design-${designs.length + (i % own)}` });
+      store.objectStore('dockets').put({ ...docketOf.get(like.id), fitId: id });
+    }
+    const columns = [...new Set([...settings.columns, ...blankIds])].slice(0, blankIds.length);
+    store.objectStore('settings').put({ ...settings, columns }, settingsKey);
+    store.commit?.();
+    await new Promise((resolve, reject) => {
+      store.oncomplete = resolve;
+      store.onerror = () => reject(store.error);
+    });
+    db.close();
+    done(null);
+  })().catch((error) => done(String(error)));
+}

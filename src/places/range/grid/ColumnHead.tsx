@@ -1,0 +1,62 @@
+'use client';
+import { trimSize, type PrintFace, type ResolvedBlank } from '@/core/blank/resolve';
+import { isToShape } from '@/core/cut/face';
+import { showSize, type UnitSetting } from '@/core/length/show';
+import { removeColumn } from '@/state/shop/range';
+import { useShop } from '@/state/shop/shop';
+import { MenuLine, VerbMenu } from '@/ui/Menu';
+import { spotMark } from '../spots';
+
+interface Props {
+  column: ResolvedBlank;
+  index: number;
+  /** px */
+  place: { left: number; width: number };
+  onStart: (blankId: string) => void;
+  onChoose: (blankId: string) => void;
+}
+
+/** The head of a column: its blank, what that measures, and what can be done with it. */
+export function ColumnHead({ column: { blank, faces }, index, place, onStart, onChoose }: Props) {
+  const unit = useShop((shop) => shop.settings.unit);
+  return (
+    <div
+      role="columnheader"
+      aria-colindex={index + 2}
+      {...spotMark({ blankId: blank.id })}
+      style={place}
+      className="absolute top-0 h-full border-r border-rule px-2 py-2.5 text-left"
+    >
+      <VerbMenu
+        label={blank.name}
+        spoken={`${blank.name}: column`}
+        className="line-clamp-2 text-left font-bold leading-tight"
+      >
+        <MenuLine
+          onSelect={() => {
+            onStart(blank.id);
+          }}
+        >
+          Start a design on it…
+        </MenuLine>
+        <MenuLine
+          onSelect={() => {
+            onChoose(blank.id);
+          }}
+        >
+          Choose this column
+        </MenuLine>
+        <MenuLine onSelect={() => void removeColumn(blank.id)}>Take this column off; its fits stay</MenuLine>
+      </VerbMenu>
+      <span className="measure block text-sm text-ink-2">
+        {isToShape({ blank }) ? 'cut to the artwork' : sizeInWords(faces[0]!, unit)}
+      </span>
+    </div>
+  );
+}
+
+/** What a column's blank measures: its first print area, or the box of its arc. */
+function sizeInWords(face: PrintFace, unit: UnitSetting): string {
+  const { width, height } = trimSize(face);
+  return `${showSize(width, height, unit)}${face.bend ? ' arc' : ''}`;
+}

@@ -1,0 +1,201 @@
+'use client';
+import {
+  closestCenter,
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+  type Modifier,
+} from '@dnd-kit/core';
+import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import { useCallback, useMemo, useRef } from 'react';
+import type { ResolvedBlank } from '@/core/blank/resolve';
+import type { Design, Fit } from '@/core/fit/schema';
+import { keyOfPlace, type Place } from '@/core/many/choice';
+import { chooseBlock, toggleAll } from '@/state/many/chosen';
+import { moveDesign } from '@/state/shop/designs';
+import { addColumn } from '@/state/shop/range';
+import { useShop } from '@/state/shop/shop';
+import { MenuLine, VerbMenu } from '@/ui/Menu';
+import { tellDone } from '@/ui/tell';
+import type { Asked } from '../asked';
+import { ColumnHead } from './ColumnHead';
+import { DesignRow } from './DesignRow';
+import { ADD_WIDTH, HEAD_HEIGHT, HEAD_WIDTH, ROW_HEIGHT } from './sizes';
+import { useGridKeys } from './useGridKeys';
+import { drawn, useSpans } from './useSpans';
+
+const NO_FITS: readonly Fit[] = [];
+
+/** Rows go up and down alone. */
+const DOWN_ONLY: Modifier[] = [({ transform }) => ({ ...transform, x: 0 })];
+
+interface Props {
+  columns: readonly ResolvedBlank[];
+  designs: readonly Design[];
+  onOpen: (fitId: string) => void;
+  onAsk: (asked: Asked) => void;
+}
+
+/**
+ * The grid itself. Only the rows and columns in sight are drawn, and the place that has the focus; its heads stay in
+ * sight while the rest scrolls.
+ */
+export function RangeGrid({ columns, designs, onOpen, onAsk }: Props) {
+  const room = useRef<HTMLDivElement>(null);
+  const fits = useShop((shop) => shop.fits);
+  const blanks = useShop((shop) => shop.blanks);
+  const fitsOf = byDesign(fits.values());
+  const spare = [...blanks.values()].filter(
+    ({ blank }) => !columns.some((column) => column.blank.id === blank.id),
+  );
+  const lines = useMemo(
+    () => ({ designs: designs.map(({ id }) => id), blanks: columns.map(({ blank }) => blank.id) }),
+    [designs, columns],
+  );
+  const keys = useGridKeys(room, lines);
+  const block = useCallback(
+    (to: Place) => {
+      chooseBlock(to, to, lines);
+    },
+    [lines],
+  );
+  const { row, column } = keys.at;
+  const spans = useSpans(room, { rows: designs.length, columns: columns.length });
+  const { width } = spans;
+  const { from, to } = spans.columns;
+  const shown = useMemo(
+    () =>
+      drawn({ from, to }, column).flatMap((index) => {
+        const found = columns[index];
+        return found ? [{ column: found, index, left: HEAD_WIDTH + index * width }] : [];
+      }),
+    [from, to, column, columns, width],
+  );
+  const wide = HEAD_WIDTH + columns.length * width + (spare.length > 0 ? ADD_WIDTH : 0);
+
+  const move = (designId: string, toRowOf: Design) => {
+    void moveDesign(designId, toRowOf.id).then(({ undo }) => {
+      tellDone('The row is moved.', undo);
+    });
+  };
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+
+  return (
+    <DndContext
+      sensors={sensors}
+      collisionDetection={closestCenter}
+      modifiers={DOWN_ONLY}
+      onDragEnd={({ active, over }) => {
+        const to = designs.find(({ id }) => id === over?.id);
+        if (to && to.id !== active.id) move(String(active.id), to);
+      }}
+    >
+      <div
+        ref={room}
+        role="grid"
+        aria-label="Range"
+        aria-rowcount={designs.length + 1}
+        aria-colcount={columns.length + 1}
+        aria-multiselectable
+        onKeyDown={(event) => {
+          keys.onKeyDown(event, Math.floor((event.currentTarget.clientHeight - HEAD_HEIGHT) / ROW_HEIGHT));
+        }}
+        onFocus={keys.onFocus}
+        style={{ scrollPadding: `${HEAD_HEIGHT}px 0 0 ${HEAD_WIDTH}px` }}
+        className="min-h-0 grow overflow-auto"
+      >
+        <div
+          role="row"
+          aria-rowindex={1}
+          className="sticky top-0 z-20 border-b-2 border-ink bg-frame"
+          style={{ width: wide, minWidth: '100%', height: HEAD_HEIGHT }}
+        >
+          <div
+            role="columnheader"
+            aria-colindex={1}
+            className="sticky left-0 z-10 h-full border-r border-rule bg-frame py-2.5 pl-[30px] pr-4 text-sm text-ink-2"
+            style={{ width: HEAD_WIDTH }}
+          >
+            design ↓ blank →<br />
+            print area
+          </div>
+          {shown.map(({ column: shownColumn, index, left }) => (
+            <ColumnHead
+              key={shownColumn.blank.id}
+              column={shownColumn}
+              index={index}
+              place={{ left, width }}
+              onStart={(blankId) => {
+                onAsk({ kind: 'start', blankId });
+              }}
+              onChoose={(blankId) => {
+                toggleAll(lines.designs.map((designId) => keyOfPlace({ designId, blankId })));
+              }}
+            />
+          ))}
+          {spare.length > 0 && (
+            <div
+              role="columnheader"
+              className="absolute top-0 flex h-full items-center px-3"
+              style={{ left: wide - ADD_WIDTH }}
+            >
+              <VerbMenu label="Add a blank" align="end">
+                {spare.map(({ blank }) => (
+                  <MenuLine key={blank.id} onSelect={() => void addColumn(blank.id)}>
+                    {blank.name}
+                  </MenuLine>
+                ))}
+              </VerbMenu>
+            </div>
+          )}
+        </div>
+        <div
+          role="rowgroup"
+          className="relative"
+          style={{ width: wide, minWidth: '100%', height: designs.length * ROW_HEIGHT }}
+        >
+          <SortableContext items={designs.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
+            {drawn(spans.rows, row).map((index) => {
+              const design = designs[index];
+              if (!design) return null;
+              return (
+                <DesignRow
+                  key={design.id}
+                  design={design}
+                  index={index}
+                  fits={fitsOf.get(design.id) ?? NO_FITS}
+                  columns={columns}
+                  shown={shown}
+                  width={width}
+                  focused={row === index ? column : null}
+                  above={designs[index - 1]}
+                  under={designs[index + 1]}
+                  onMove={move}
+                  onOpen={onOpen}
+                  onAsk={onAsk}
+                  onBlock={block}
+                />
+              );
+            })}
+          </SortableContext>
+        </div>
+      </div>
+    </DndContext>
+  );
+}
+
+/** Fits by their design, so that no row goes through all of them. */
+function byDesign(fits: Iterable<Fit>): Map<string, Fit[]> {
+  const all = new Map<string, Fit[]>();
+  for (const fit of fits) {
+    const own = all.get(fit.designId);
+    if (own) own.push(fit);
+    else all.set(fit.designId, [fit]);
+  }
+  return all;
+}
