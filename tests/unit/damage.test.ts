@@ -31,8 +31,10 @@ test('damaged files by the command line: facts or a reason, never a crash', asyn
   readers.close();
   expect(told).toHaveLength(paths.length);
   for (const answer of told) expect(ANSWERS).toContain(answer);
-  // Some are read in spite of it, most are refused.
-  expect(new Set(told).size).toBeGreaterThan(2);
+  // Some are read in spite of it, others are refused.
+  const read = told.filter((answer) => (FORMAT_IDS as readonly string[]).includes(answer));
+  expect(read.length).toBeGreaterThan(0);
+  expect(read.length).toBeLessThan(told.length);
 }, 60_000);
 
 const MANY = LONG ? 5_000 : 60;

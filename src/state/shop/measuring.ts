@@ -1,7 +1,8 @@
+import * as v from 'valibot';
 import { create } from 'zustand';
 import type { Answer } from '@/core/measuring/answers';
 import type { ThingId } from '@/core/measuring/things';
-import type { Settings } from '@/store/schema';
+import { SettingsSchema, type Settings } from '@/store/schema';
 import { changeSettings } from './records';
 import { useShop } from './shop';
 
@@ -10,21 +11,48 @@ export type Draft = NonNullable<Settings['draft']>;
 /** What is being measured, as it is typed: on the screen at once, and on the disk a moment later. */
 export const useDraft = create<{ draft: Draft | null }>(() => ({ draft: useShop.getState().settings.draft }));
 
-/** Writes under way: until they have ended, what is typed here is newer than what is stored. */
-let writing = 0;
+/** Where the newest draft waits until it is on the disk: a window closed or loaded again meanwhile loses nothing. */
+export const WAITING = 'up-fit draft on its way';
+const WaitingSchema = v.object({ draft: SettingsSchema.entries.draft });
 
-useShop.subscribe(({ settings }, before) => {
-  if (writing === 0 && settings.draft !== before.settings.draft) useDraft.setState({ draft: settings.draft });
+/** The newest draft that nothing is writing yet; one typed over it before its turn is never written. */
+let newest: { draft: Draft | null } | null = null;
+let writing: Promise<void> | null = null;
+
+useShop.subscribe(({ settings, phase }, before) => {
+  if (writing === null && settings.draft !== before.settings.draft)
+    useDraft.setState({ draft: settings.draft });
+  if (phase !== 'open' || before.phase === 'open') return;
+  const left = leftWaiting();
+  if (left) void set(left.draft);
 });
 
-async function set(draft: Draft | null): Promise<void> {
-  useDraft.setState({ draft });
-  writing++;
+/** What was on its way when the window was closed; `null` where all of it had arrived. */
+function leftWaiting(): { draft: Draft | null } | null {
+  const text = sessionStorage.getItem(WAITING);
+  if (text === null) return null;
   try {
-    await changeSettings({ draft });
-  } finally {
-    writing--;
+    return v.parse(WaitingSchema, JSON.parse(text));
+  } catch {
+    return null;
   }
+}
+
+function set(draft: Draft | null): Promise<void> {
+  useDraft.setState({ draft });
+  newest = { draft };
+  sessionStorage.setItem(WAITING, JSON.stringify(newest));
+  writing ??= write().finally(() => (writing = null));
+  return writing;
+}
+
+async function write(): Promise<void> {
+  while (newest) {
+    const { draft } = newest;
+    newest = null;
+    await changeSettings({ draft });
+  }
+  sessionStorage.removeItem(WAITING);
 }
 
 /** Keeps what is typed, so that nobody measures twice. */
