@@ -1,10 +1,10 @@
 import { openDB, type IDBPDatabase, type IDBPTransaction } from 'idb';
 import { UpFitError } from '@/core/errors';
-import { entryOf, FILE_TABLES, FILES, migrated, TABLE_NAMES, type TableName } from './tables';
+import { entryOf, FILE_TABLES, FILES, migrated, readRecord, TABLE_NAMES, type TableName } from './tables';
 
 const NAME = 'up-fit';
 /** Raised with each new table (`since`); a field that changes is a migration of its record instead. */
-export const VERSION = 10;
+export const VERSION = 11;
 /** When what nothing refers to any more was first seen: it goes a day later. */
 export const LOOSE = 'loose';
 
@@ -74,13 +74,10 @@ async function open(): Promise<IDBPDatabase> {
   const db = await openDB(NAME, VERSION, {
     upgrade: (db, before, _version, tx) => {
       for (const name of TABLE_NAMES) {
-        const { since, keyed } = entryOf(name);
-        if (before < since) create(db, name);
-        else if (keyed !== undefined && before < keyed && db.objectStoreNames.contains(name))
-          // What cannot be put in anew leaves the store as it was, to be opened by the Up Fit it is of.
-          putAnew(db, tx, name).catch(() => {
-            tx.abort();
-          });
+        // What cannot be carried over leaves the store as it was, to be opened by the Up Fit it is of.
+        bring(db, tx, name, before)?.catch(() => {
+          tx.abort();
+        });
       }
       for (const name of FILE_TABLES) if (before < FILES[name].since) db.createObjectStore(name);
       if (before < 8) db.createObjectStore(LOOSE);
@@ -105,6 +102,18 @@ function create(db: IDBPDatabase, name: TableName): void {
   db.createObjectStore(name, key === null ? undefined : { keyPath: key as string | string[] });
 }
 
+/** Brings a table from the version that the store is of to what it is now. */
+function bring(db: IDBPDatabase, tx: Upgrade, name: TableName, before: number): Promise<void> | undefined {
+  const { since, keyed, from } = entryOf(name);
+  if (before < since) {
+    create(db, name);
+    return from && db.objectStoreNames.contains(from.table) ? fillFrom(tx, name, from) : undefined;
+  }
+  return keyed !== undefined && before < keyed && db.objectStoreNames.contains(name)
+    ? putAnew(db, tx, name)
+    : undefined;
+}
+
 type Upgrade = IDBPTransaction<unknown, string[], 'versionchange'>;
 
 /** A table whose key is another one now: its records are put in again under that. */
@@ -113,4 +122,16 @@ async function putAnew(db: IDBPDatabase, tx: Upgrade, name: TableName): Promise<
   db.deleteObjectStore(name);
   create(db, name);
   for (const record of records) await tx.objectStore(name).put(migrated(name, record));
+}
+
+/** A table whose records are made of those of another: of each that reads. */
+async function fillFrom(
+  tx: Upgrade,
+  name: TableName,
+  { table, make }: NonNullable<ReturnType<typeof entryOf>['from']>,
+): Promise<void> {
+  for await (const { value } of tx.objectStore(table)) {
+    const read = readRecord(table as TableName, value);
+    if (read.ok) await tx.objectStore(name).put(make(read.record));
+  }
 }

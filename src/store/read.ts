@@ -1,6 +1,6 @@
 import { database } from './database';
 import { readFile } from './commit';
-import { keyIn, readRecord, TABLE_NAMES, type Key, type RecordOf, type TableName } from './tables';
+import { entryOf, keyIn, readRecord, TABLE_NAMES, type Key, type RecordOf, type TableName } from './tables';
 
 /** A record that does not read: it stays stored as it is, and nothing else is kept from opening by it. */
 export interface Aside {
@@ -13,15 +13,15 @@ export interface Aside {
   stored: unknown;
 }
 
-export type Stored = { [T in TableName]: RecordOf<T>[] };
+export type Stored = { [T in Exclude<TableName, (typeof LATER)[number]>]: RecordOf<T>[] };
 
-/** Kinds that are read when they are wanted: edits of every fit would be much at once. */
-const LATER: readonly TableName[] = ['steps', 'heads'];
+/** Kinds that are read when they are wanted: edits and dockets of every fit would be much at once. */
+const LATER = ['steps', 'heads', 'dockets'] as const satisfies readonly TableName[];
 
 /** All that the shop holds, and what of it does not read. */
 export async function readAll(): Promise<{ stored: Stored; aside: Aside[] }> {
   const db = await database();
-  const tables = TABLE_NAMES.filter((table) => !LATER.includes(table));
+  const tables = TABLE_NAMES.filter((table) => !(LATER as readonly TableName[]).includes(table));
   const tx = db.transaction(tables);
   const aside: Aside[] = [];
   const entries = tables.map(async (table) => {
@@ -30,7 +30,7 @@ export async function readAll(): Promise<{ stored: Stored; aside: Aside[] }> {
       const one = readRecord(table, stored);
       if (one.ok) return [one.record];
       // What is worked out from others is made again.
-      if (table !== 'dockets')
+      if (!entryOf(table).derived)
         aside.push({ table, key: keyIn(table, stored), name: one.name, why: one.why, stored });
       return [];
     });

@@ -2,9 +2,12 @@ import * as v from 'valibot';
 import { list } from '@/core/bounds';
 import { FactsSchema } from '@/core/artwork/facts';
 import { StepSchema } from '@/core/artwork/steps';
-import { IdSchema } from '@/core/blank/basics';
+import { IdSchema, NameSchema } from '@/core/blank/basics';
 import { FindingSchema, VERDICTS } from '@/core/check/finding';
+import { OutcomeSchema } from '@/core/check/outcome';
+import { SummarySchema, summaryOf } from '@/core/check/summary';
 import { INTENTS } from '@/core/colour/press';
+import { digestOf } from '@/core/digest';
 import { UnitSettingSchema } from '@/core/length/show';
 
 /** What a rendition of an artwork leaves out or does otherwise. */
@@ -39,16 +42,7 @@ export const ArtworkSchema = v.object({
 });
 export type Artwork = v.InferOutput<typeof ArtworkSchema>;
 
-/** How a fit does on one look or in one size of its product. */
-const OutcomeSchema = v.object({
-  id: v.string(),
-  name: v.string(),
-  verdict: v.picklist(VERDICTS),
-  why: list(v.string()),
-  edge: v.optional(v.picklist(VERDICTS)),
-});
-
-/** The last exact docket of a fit, and the key of what it was measured from. */
+/** The last exact docket of a fit, and a digest of what it was measured from. */
 export const StoredDocketSchema = v.object({
   fitId: v.string(),
   key: v.string(),
@@ -60,6 +54,24 @@ export const StoredDocketSchema = v.object({
 });
 export type StoredDocket = v.InferOutput<typeof StoredDocketSchema>;
 
+/** A docket's summary under the same digest: all that is read of it until its fit is opened. */
+export const StoredSummarySchema = v.object({
+  fitId: v.string(),
+  key: v.string(),
+  ...SummarySchema.entries,
+});
+export type StoredSummary = v.InferOutput<typeof StoredSummarySchema>;
+
+export function storedSummary({ fitId, key, ...docket }: StoredDocket): StoredSummary {
+  return { fitId, key, ...summaryOf(docket) };
+}
+
+/** Dockets of the first Up Fits were kept under all that they were measured from, and not its digest. */
+export function underDigest(docket: Record<string, unknown>): Record<string, unknown> {
+  const { key } = docket;
+  return typeof key === 'string' && key.startsWith('[') ? { ...docket, key: digestOf(key) } : docket;
+}
+
 /** Colours kept by name, for use again. */
 export const SwatchSetSchema = v.object({
   id: v.string(),
@@ -67,6 +79,13 @@ export const SwatchSetSchema = v.object({
   colours: list(v.object({ hex: v.string(), name: v.string(), share: v.optional(v.number(), 0) })),
 });
 export type SwatchSet = v.InferOutput<typeof SwatchSetSchema>;
+
+/** An act on many with what was answered to it; what an answer names may be gone since. */
+const ActSchema = v.object({
+  act: v.string(),
+  answers: v.record(v.string(), v.pipe(v.string(), v.maxLength(2000))),
+});
+export type KeptAct = v.InferOutput<typeof ActSchema>;
 
 export const SettingsSchema = v.object({
   upfit: v.literal('settings/1'),
@@ -89,6 +108,9 @@ export const SettingsSchema = v.object({
   leadWeeks: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(52)), 3),
   /** Pixels of this screen a mm, as measured with a card held against it; null until then. */
   pxPerMm: v.optional(v.nullable(v.pipe(v.number(), v.gtValue(0))), null),
+  /** Acts on many that are kept by name, and the last one that was done. */
+  acts: v.optional(list(v.object({ name: NameSchema, ...ActSchema.entries }), 200), []),
+  lastAct: v.optional(v.nullable(ActSchema), null),
   /** A blank that is being measured. */
   draft: v.optional(
     v.nullable(
@@ -118,5 +140,7 @@ export const FIRST_SETTINGS: Settings = {
   presses: {},
   leadWeeks: 3,
   pxPerMm: null,
+  acts: [],
+  lastAct: null,
   draft: null,
 };

@@ -12,7 +12,16 @@ import {
   versionKey,
 } from './blanks';
 import { HeadSchema, StepSchema, StoredFontSchema, StoredPhotoSchema, StoredProfileSchema } from './kept';
-import { ArtworkSchema, SettingsSchema, StoredDocketSchema, SwatchSetSchema } from './schema';
+import {
+  ArtworkSchema,
+  SettingsSchema,
+  storedSummary,
+  StoredDocketSchema,
+  StoredSummarySchema,
+  SwatchSetSchema,
+  underDigest,
+  type StoredDocket,
+} from './schema';
 
 /** Files that are kept beside records, byte for byte, and the version of the store that they came with. */
 export const FILES = {
@@ -38,6 +47,8 @@ interface TableOf<S extends v.GenericSchema> {
   since: number;
   /** The version that its key is what it is now since, where it was another before: its records are put in anew. */
   keyed?: number;
+  /** Where a store from before this table has what its records are made of. */
+  from?: { table: string; make: (record: unknown) => unknown };
   /** What one is called in a sentence. */
   noun: string;
   /** What one is called by its owner, where it has a name. */
@@ -110,6 +121,18 @@ export const TABLES = {
     key: 'fitId',
     since: 1,
     noun: 'docket',
+    owner: 'fits',
+    needs: { tables: ['fits'], of: ({ fitId }) => [{ table: 'fits', key: fitId }] },
+    derived: true,
+    migrations: [underDigest],
+  }),
+  /** What is read of all dockets when the shop opens. */
+  summaries: table({
+    schema: StoredSummarySchema,
+    key: 'fitId',
+    since: 11,
+    from: { table: 'dockets', make: (docket) => storedSummary(docket as StoredDocket) },
+    noun: 'docket’s summary',
     owner: 'fits',
     needs: { tables: ['fits'], of: ({ fitId }) => [{ table: 'fits', key: fitId }] },
     derived: true,

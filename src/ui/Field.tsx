@@ -63,7 +63,8 @@ export function Choice<T extends string>({
   value,
   choices,
   onChange,
-}: Pick<SelectProps<T>, 'label' | 'value' | 'choices' | 'onChange'>) {
+  className = 'w-44',
+}: Pick<SelectProps<T>, 'label' | 'value' | 'choices' | 'onChange'> & { className?: string }) {
   const id = useId();
   return (
     <div className="flex items-center gap-3 border-b border-rule py-1.5">
@@ -76,7 +77,7 @@ export function Choice<T extends string>({
         value={value}
         choices={choices}
         onChange={onChange}
-        className="w-44 shrink-0"
+        className={`shrink-0 ${className}`}
       />
     </div>
   );

@@ -67,6 +67,29 @@ export function MenuLine({
   );
 }
 
+/** Lines behind a line: they open beside it. */
+export function MenuGroup({ label, children }: { label: string; children: ReactNode }) {
+  return (
+    <Menu.Sub>
+      <Menu.SubTrigger className="flex cursor-pointer items-center gap-3 px-3 py-1 outline-none data-[highlighted]:bg-thread data-[highlighted]:text-on-thread data-[state=open]:bg-thread data-[state=open]:text-on-thread">
+        {label}
+        <span aria-hidden className="ml-auto pl-6">
+          →
+        </span>
+      </Menu.SubTrigger>
+      <Menu.Portal>
+        <Menu.SubContent
+          className="z-[1000000000] max-h-[70vh] min-w-44 overflow-auto border border-ink bg-docket py-1 text-sm"
+          collisionPadding={8}
+          data-arrows
+        >
+          {children}
+        </Menu.SubContent>
+      </Menu.Portal>
+    </Menu.Sub>
+  );
+}
+
 export function MenuHeading({ children }: { children: ReactNode }) {
   return <Menu.Label className="px-3 pb-0.5 pt-1.5 text-xs text-ink-2">{children}</Menu.Label>;
 }

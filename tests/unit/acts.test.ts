@@ -192,7 +192,7 @@ function shown(): unknown {
     artworks,
     designs,
     fits,
-    dockets,
+    summaries,
     swatches,
     sheets,
     packs,
@@ -206,7 +206,7 @@ function shown(): unknown {
     artworks,
     designs,
     fits,
-    dockets,
+    summaries,
     swatches,
     sheets,
     packs,
@@ -312,7 +312,7 @@ describe('what can be taken back is back to the byte', () => {
 test('a docket for a fit that was taken out meanwhile is not kept', async () => {
   await removeFit('a');
   await saveDocket({ fitId: 'a', key: 'k', verdict: 'fix', exact: true, findings: [], looks: [], sizes: [] });
-  expect(shop().dockets.has('a')).toBe(false);
+  expect(shop().summaries.has('a')).toBe(false);
 });
 
 test('an archive that lacks what its fits need takes nothing, and says which', async () => {

@@ -1,5 +1,6 @@
 import { worst } from '@/core/check/finding';
-import { makeDocket, tellingFinding } from '@/core/check/docket';
+import { makeDocket } from '@/core/check/docket';
+import { summaryOf } from '@/core/check/summary';
 import { RULES, ruleName } from '@/core/check/registry';
 import { coverBleed, newFill, scalePiece } from '@/core/fit/place';
 import type { ArtworkPiece, FillPiece } from '@/core/fit/schema';
@@ -285,7 +286,7 @@ describe('the docket', () => {
     expect(worst([])).toBe('ready');
     const docket = docketOf(mug, [pieceAt(111, 46 + 22, 90, 60)], picture, facts);
     expect(docket).toMatchObject({ verdict: 'fix', exact: true });
-    expect(tellingFinding(docket.findings)?.rule).toBe('safe');
+    expect(summaryOf(docket).findings[0]?.rule).toBe('safe');
   });
 
   test('coarse numbers come from a smaller grid, say so, and agree', () => {

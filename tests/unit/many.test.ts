@@ -1,8 +1,17 @@
 import fc from 'fast-check';
 import type { Finding } from '@/core/check/finding';
 import { newFill } from '@/core/fit/place';
-import type { Design, Fit, FitFace } from '@/core/fit/schema';
-import { acceptLooks, against, colourGround, inColour, mend, swapOne, type Changed } from '@/core/many/acts';
+import { extentOf, opaqueBox } from '@/core/fit/geometry';
+import type { ArtworkPiece, Design, Fit, FitFace, TextPiece } from '@/core/fit/schema';
+import { firstLettering, newText } from '@/core/fit/text';
+import { arrangedLike } from '@/core/many/arrangement';
+import { inRole, swapOne } from '@/core/many/artwork';
+import type { Changed } from '@/core/many/changed';
+import { acceptLooks, against, mend } from '@/core/many/findings';
+import { colourGround } from '@/core/many/ground';
+import { atDistance } from '@/core/many/place';
+import { inColour, soldIn, versionNamed } from '@/core/many/product';
+import { linesFrom, textsOf, withPieces, wordsOf } from '@/core/many/words';
 import { allPlaces, blockOf, keyOfPlace, placeOfKey, toggled } from '@/core/many/choice';
 import { targetsIn } from '@/state/many/preview';
 import { useShop } from '@/state/shop/shop';
@@ -146,6 +155,145 @@ describe('one act on many fits', () => {
       /not for Night/,
     );
   });
+});
+
+describe('pieces of many fits', () => {
+  const facts = factsOf(solid(200, 100));
+  const face = mug.faces[0]!;
+  const words = (text: string, change: Partial<TextPiece> = {}): TextPiece => ({
+    ...newText('text', { ...firstLettering('lora', '#112233', 8), lines: [{ text, gap: null }] }, INK, {
+      x: 111,
+      y: 20,
+    }),
+    ...change,
+  });
+  const INK = { width: 60, height: 12, d: 'M0 0H60V12Z', outlineD: null, plateD: null, lines: [] };
+
+  test('a motif made a ground covers the bleed, a ground made a motif comes inside the safe area', () => {
+    const ground = fitIn(inRole(on(motif), mug, { artworkId: 'gull', role: 'ground' }, () => facts));
+    const [laid] = ground.faces[0]!.pieces as [ArtworkPiece];
+    expect([
+      laid.role,
+      laid.width >= face.width + 2 * face.bleed,
+      laid.height >= face.height + 2 * face.bleed,
+    ]).toEqual(['ground', true, true]);
+    const back = fitIn(inRole(ground, mug, { artworkId: 'gull', role: 'motif' }, () => facts));
+    expect((back.faces[0]!.pieces[0] as ArtworkPiece).height).toBeLessThanOrEqual(
+      face.height - 2 * face.safe + 1e-9,
+    );
+    expect(why(inRole(on(motif), mug, { artworkId: 'gull', role: 'motif' }, () => facts))).toMatch(
+      /motif there already/,
+    );
+    expect(why(inRole(on(sea), mug, { artworkId: 'gull', role: 'ground' }, () => facts))).toMatch(
+      /does not show/,
+    );
+  });
+
+  test('all motifs of a face, as one, lie so far from a side: measured to what is seen, grounds and locked ones stay', () => {
+    const side = fc.constantFrom('left', 'right', 'top', 'bottom' as const);
+    const spot = fc.record({
+      x: fc.double({ min: 20, max: 200, noNaN: true }),
+      y: fc.double({ min: 10, max: 80, noNaN: true }),
+      rotation: fc.double({ min: -3, max: 3, noNaN: true }),
+    });
+    fc.assert(
+      fc.property(
+        side,
+        fc.constantFrom('safe', 'trim' as const),
+        fc.double({ min: -5, max: 30, noNaN: true }),
+        fc.array(spot, { minLength: 1, maxLength: 4 }),
+        (edge, from, mm, spots) => {
+          const motifs = spots.map((at, i) => ({ ...motif, ...at, id: `m${i}` }));
+          const locked = { ...motif, id: 'locked', locked: true };
+          const changed = atDistance(on(sea, locked, ...motifs), mug, { side: edge, from, mm }, () => facts);
+          if ('why' in changed) return changed.why === 'They lie there already.';
+          const pieces = changed.fit.faces[0]!.pieces as ArtworkPiece[];
+          const boxes = pieces.slice(2).map((piece) => extentOf(opaqueBox(piece, facts)));
+          const inset = mm + (from === 'safe' ? face.safe : 0);
+          const far = {
+            left: Math.min(...boxes.map(({ left }) => left)),
+            top: Math.min(...boxes.map(({ top }) => top)),
+            right: face.width - Math.max(...boxes.map(({ right }) => right)),
+            bottom: face.height - Math.max(...boxes.map(({ bottom }) => bottom)),
+          }[edge];
+          expect(far).toBeCloseTo(inset, 6);
+          expect(pieces.slice(0, 2)).toEqual([sea, locked]);
+          return true;
+        },
+      ),
+      runs(80),
+    );
+    const to = { side: 'top', from: 'safe', mm: 4 } as const;
+    expect(why(atDistance(on(sea), mug, to, () => facts))).toMatch(/no motif/);
+    expect(why(atDistance(fitIn(atDistance(on(motif), mug, to, () => facts)), mug, to, () => facts))).toMatch(
+      /already/,
+    );
+  });
+
+  test('an arrangement goes to another mug, scaled to it: own artworks by their role, own words in the places of words', () => {
+    const tall = blankById('mug-450');
+    const like = { fit: { ...on(sea, motif, words('Lamp')), id: 'like', designId: 'other' }, blank: mug };
+    const own = {
+      ...fitOf(tall, [pieceAt(10, 10, 5, 5, { artworkId: 'whelk' }), words('Gull', { x: 1, y: 1 })]),
+      id: 'own',
+    };
+    let n = 0;
+    const asked = { factsOf: () => facts, newId: () => `new-${n++}` };
+    const [ground, shown, said] = fitIn(
+      arrangedLike({ fit: own, blank: tall }, like, { artworks: [] }, asked),
+    ).faces[0]!.pieces;
+    const to = tall.faces[0]!;
+    const scale = Math.min(to.width / face.width, to.height / face.height);
+    expect(ground).toMatchObject({ artworkId: 'sea', role: 'ground' });
+    expect(shown).toMatchObject({ artworkId: 'whelk', role: 'motif' });
+    const box = opaqueBox(shown as ArtworkPiece, facts);
+    expect(box.width).toBeCloseTo(motif.width * scale, 6);
+    expect(box.x - to.width / 2).toBeCloseTo((motif.x - face.width / 2) * scale, 6);
+    expect(said).toMatchObject({ kind: 'text', lettering: { lines: [{ text: 'Gull' }] } });
+    expect((said as TextPiece).y).toBeCloseTo(to.height / 2 + (20 - face.height / 2) * scale, 6);
+    const bare = fitIn(
+      arrangedLike({ fit: { ...own, faces: [] }, blank: tall }, like, { artworks: [] }, asked),
+    );
+    expect(bare.faces[0]!.pieces.some(({ kind }) => kind === 'text')).toBe(false);
+    const shirt = blankById('shirt');
+    expect(
+      why(arrangedLike({ fit: { ...own, blankId: 'shirt' }, blank: shirt }, like, { artworks: [] }, asked)),
+    ).toMatch(/another kind of blank/);
+    expect(why(arrangedLike(like, like, { artworks: [] }, asked))).toMatch(/whose arrangement/);
+  });
+
+  test('words are written in one line and taken apart again, a slash within a word stays', () => {
+    const said = words('LIGHT');
+    const lettering = { ...said.lettering, lines: linesFrom('KEEP / THE 1/2 LIGHT /  ', said.lettering) };
+    expect(lettering.lines.map(({ text }) => text)).toEqual(['KEEP', 'THE 1/2 LIGHT']);
+    expect(wordsOf({ lettering })).toBe('KEEP / THE 1/2 LIGHT');
+    const fit = withPieces(on(motif, said), new Map([['text', { ...said, lettering }]]));
+    expect(textsOf(fit).map(wordsOf)).toEqual(['KEEP / THE 1/2 LIGHT']);
+    expect(fit.faces[0]!.pieces[0]).toBe(motif);
+  });
+});
+
+test('sizes by their names: all of them are none named; what a blank has not is told', () => {
+  const shirt = blankById('shirt');
+  const fit = fitOf(shirt, [motif]);
+  const names = shirt.blank.sizes.map(({ name }) => name);
+  const some = fitIn(soldIn(fit, shirt, [names[0]!, 'gigantic']));
+  expect(some.soldIn).toEqual([shirt.blank.sizes[0]!.id]);
+  expect(fitIn(soldIn(some, shirt, names)).soldIn).toEqual([]);
+  expect(why(soldIn(some, shirt, [names[0]!]))).toMatch(/already/);
+  expect(why(soldIn(fit, shirt, ['gigantic']))).toMatch(/none of these sizes/);
+  expect(why(soldIn(on(motif), mug, names))).toMatch(/one size/);
+});
+
+test('a version is named once on its blank, and keeps its colours', () => {
+  const fit = { ...on(motif), id: 'a', version: { name: 'first', colours: ['white'] } };
+  const other = { ...fit, id: 'b', version: { name: 'Dark', colours: [] } };
+  expect(fitIn(versionNamed(fit, ' light ', [fit, other])).version).toEqual({
+    name: 'light',
+    colours: ['white'],
+  });
+  expect(why(versionNamed(fit, 'dark', [fit, other]))).toMatch(/Another version/);
+  expect(why(versionNamed(fit, 'first', [fit]))).toMatch(/already/);
 });
 
 test('what is chosen is its fits, each version by itself, and the cells that have none; what is gone is none', () => {

@@ -7,7 +7,7 @@ import { newFill } from '@/core/fit/place';
 import { FitSchema, type Fit, type Piece } from '@/core/fit/schema';
 import { DEMO_COLUMNS, DEMO_FILES, demoDesigns, demoFits, type DemoKey } from '@/demo/shop';
 import { withFace } from '@/state/bench/open-fit';
-import { currentDocket, docketKey } from '@/state/bench/dockets';
+import { currentSummary, docketKey } from '@/state/bench/dockets';
 import { isOpen } from '@/state/artwork/imports';
 import { sentence } from '@/state/sentence';
 import { artworkIdsOf } from '@/core/fit/schema';
@@ -79,19 +79,18 @@ describe('the shop as the screens share it', () => {
     const stored = {
       fitId: fit.id,
       verdict: 'ready' as const,
-      exact: true,
       findings: [],
       looks: [],
       sizes: [],
     };
     const blank = shop.blanks.get('mug-325')!;
     const held = { ...stored, key: docketKey(fit, blank, shop) };
-    expect(currentDocket(fit, { ...shop, dockets: new Map([[fit.id, held]]) })).toBe(held);
+    expect(currentSummary(fit, { ...shop, summaries: new Map([[fit.id, held]]) })).toBe(held);
     expect(
-      currentDocket(fit, { ...shop, dockets: new Map([[fit.id, { ...held, key: 'old' }]]) }),
+      currentSummary(fit, { ...shop, summaries: new Map([[fit.id, { ...held, key: 'old' }]]) }),
     ).toBeUndefined();
     expect(
-      currentDocket({ ...fit, blankVersion: 9 }, { ...shop, dockets: new Map([[fit.id, held]]) }),
+      currentSummary({ ...fit, blankVersion: 9 }, { ...shop, summaries: new Map([[fit.id, held]]) }),
     ).toBeUndefined();
   });
 

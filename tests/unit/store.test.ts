@@ -3,12 +3,14 @@ import type * as Database from '@/store/database';
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { openDB } from 'idb';
+import { digestOf } from '@/core/digest';
 import type { Fit } from '@/core/fit/schema';
 import { clearLoose, keepFile, readFile, revert, transact } from '@/store/commit';
 import { database, VERSION } from '@/store/database';
 import { MOST_STEPS, putEdit, readHistory } from '@/store/history';
+import { storedSummary, type StoredDocket, type StoredSummary } from '@/store/schema';
 import { readAll, readOne, readOriginal } from '@/store/read';
-import { entryOf, FILES, readRecord, TABLE_NAMES } from '@/store/tables';
+import { entryOf, FILES, migrated, readRecord, TABLE_NAMES } from '@/store/tables';
 import { openShop, useShop } from '@/state/shop/shop';
 import { blankById } from '../support/fits';
 import { designNamed, dump, emptyStore, fitNamed, refuseWritesFrom } from '../support/shop-store';
@@ -74,7 +76,12 @@ describe('the table of records', () => {
   });
 
   test('a store of every version before is carried over: nothing in it is lost', async () => {
-    const { layouts: layout } = FIRST as unknown as Record<'layouts', { blankId: string; keptAt: number }>;
+    const { layouts: layout, dockets } = FIRST as unknown as {
+      layouts: { blankId: string; keptAt: number };
+      dockets: StoredDocket;
+    };
+    // As it was kept until version 10: under all that it was measured from.
+    const docket = { ...dockets, key: '["rules",1]' };
     for (let version = 1; version < VERSION; version++) {
       const name = `before-${version}`;
       const old = await openDB(name, version, {
@@ -88,7 +95,8 @@ describe('the table of records', () => {
               keyThen === null ? undefined : { keyPath: keyThen as string },
             );
             if (table === 'designs') void store.put(designNamed('kept'));
-            if (table === 'layouts') void store.put(layout);
+            if (table === 'layouts') void store.put(version < 10 ? layout : migrated(table, layout));
+            if (table === 'dockets') void store.put(docket);
           }
           for (const [file, { since }] of Object.entries(FILES))
             if (since <= version) db.createObjectStore(file);
@@ -104,6 +112,10 @@ describe('the table of records', () => {
           expect.arrayContaining([...TABLE_NAMES, ...Object.keys(FILES)]),
         );
         expect(await db.get('designs', 'kept')).toEqual(designNamed('kept'));
+        const summary = (await db.get('summaries', docket.fitId)) as StoredSummary;
+        expect(summary).toEqual(storedSummary({ ...docket, key: digestOf(docket.key) }));
+        const read = readRecord('dockets', await db.get('dockets', docket.fitId));
+        expect(read.ok && read.record.key).toBe(summary.key);
         if (version >= entryOf('layouts').since)
           expect(await db.get('layouts', layout.blankId)).toMatchObject({
             upfit: 'layout/2',

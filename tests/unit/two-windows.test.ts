@@ -7,7 +7,7 @@ import type * as Records from '@/state/shop/records';
 import type * as Shop from '@/state/shop/shop';
 import { artworkIdsOf } from '@/core/fit/schema';
 import { inOrder } from '@/core/key-order';
-import { clearLoose } from '@/store/commit';
+import { clearLoose, transact } from '@/store/commit';
 import { database } from '@/store/database';
 import { readAll } from '@/store/read';
 import { designNamed, emptyStore, fitNamed, measured, until } from '../support/shop-store';
@@ -140,7 +140,11 @@ async function holdsTogether(): Promise<void> {
     expect(here.designs).toContain(fit.designId);
     for (const id of artworkIdsOf(fit)) expect(here.artworks).toContain(id);
   }
-  for (const { fitId } of stored.dockets) expect(here.fits).toContain(fitId);
+  const { result: dockets } = await transact(['dockets'], (store) => store.all('dockets'));
+  for (const { fitId } of dockets) expect(here.fits).toContain(fitId);
+  const keys = (all: readonly { fitId: string; key: string }[]) =>
+    all.map(({ fitId, key }) => `${fitId} ${key}`).sort();
+  expect(keys(stored.summaries)).toEqual(keys(dockets));
   await clearLoose(Date.now() + 1e12);
   const files = (await (await database()).getAllKeys('originals')) as string[];
   expect([...files].sort()).toEqual([...new Set(stored.artworks.map(({ facts }) => facts.sha256))].sort());
@@ -148,12 +152,12 @@ async function holdsTogether(): Promise<void> {
     JSON.stringify(records.map((one) => JSON.stringify(one, inOrder)).sort());
   for (const { shop } of windows) {
     const showing = () => {
-      const { artworks, designs, fits, dockets, settings } = shop.useShop.getState();
+      const { artworks, designs, fits, summaries, settings } = shop.useShop.getState();
       return said([
         ...artworks.values(),
         ...designs.values(),
         ...fits.values(),
-        ...dockets.values(),
+        ...summaries.values(),
         settings,
       ]);
     };
@@ -161,7 +165,7 @@ async function holdsTogether(): Promise<void> {
       ...stored.artworks,
       ...stored.designs,
       ...stored.fits,
-      ...stored.dockets,
+      ...stored.summaries,
       ...(stored.settings.length > 0 ? stored.settings : [shop.useShop.getInitialState().settings]),
     ]);
     await until(() => showing() === wanted);

@@ -2,7 +2,7 @@ import type { ResolvedBlank } from '../blank/resolve';
 import type { Fit } from '../fit/schema';
 import type { ProductLook } from './context';
 import { findingsOf, looksOf, type DocketOptions } from './face-findings';
-import { rank, standing, worst, type Finding, type Verdict } from './finding';
+import { worst, type Finding, type Verdict } from './finding';
 import { outcomeOf, type Outcome } from './outcome';
 import { sizesOf } from './sizes';
 
@@ -40,9 +40,4 @@ function onLook({ id, name }: ProductLook, findings: readonly Finding[]): Outcom
     return { ...finding, verdict: finding.accepted && own === finding.verdict ? 'ready' : own };
   });
   return { id, name, ...outcomeOf(on) };
-}
-
-/** The finding that speaks for a fit: the first of the worst. */
-export function tellingFinding(findings: readonly Finding[]): Finding | undefined {
-  return [...findings].sort((a, b) => rank(standing(b)) - rank(standing(a)))[0];
 }

@@ -1,15 +1,18 @@
-import { standing, worst, type Finding, type Verdict } from './finding';
+import * as v from 'valibot';
+import { list } from '../bounds';
+import { standing, VERDICTS, worst, type Finding, type Verdict } from './finding';
 
 /** How a fit does on one look or in one size of the product. */
-export interface Outcome {
-  id: string;
-  name: string;
-  verdict: Verdict;
-  /** What it fails by, in the words of the range's cells. */
-  why: string[];
+export const OutcomeSchema = v.object({
+  id: v.string(),
+  name: v.string(),
+  verdict: v.picklist(VERDICTS),
+  /** What it fails by, as rules' ids. */
+  why: list(v.string()),
   /** Of a size, by what hangs on how large its faces are alone. */
-  edge?: Verdict | undefined;
-}
+  edge: v.optional(v.picklist(VERDICTS)),
+});
+export type Outcome = v.InferOutput<typeof OutcomeSchema>;
 
 /** What findings come to together. */
 export function outcomeOf(findings: readonly Pick<Finding, 'verdict' | 'accepted' | 'rule'>[]): {

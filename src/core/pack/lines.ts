@@ -2,6 +2,7 @@ import * as v from 'valibot';
 import { aspectsOf } from '../blank/kinds';
 import { resolveBlank, type ResolvedBlank } from '../blank/resolve';
 import type { Docket } from '../check/docket';
+import type { Summary } from '../check/summary';
 import { rank, VERDICTS, worst, type Verdict } from '../check/finding';
 import { isToShape } from '../cut/face';
 import { isSameCell, type Cell, type Copies } from '../fit/copies';
@@ -50,9 +51,12 @@ export function orderedOf(blank: ResolvedBlank, fit: Fit): Copies[] {
   return rows.map(({ sizeId, faceId }) => ({ colourId, sizeId, faceId, copies: 1 }));
 }
 
+/** What a line of an order is judged by: a docket, or its summary. */
+type Measured = Pick<Docket | Summary, 'findings' | 'looks' | 'sizes'>;
+
 /** How one line of an order does by a docket: on its own colour, and in its own size. */
 export function lineVerdict(
-  { findings, looks, sizes }: Pick<Docket, 'findings' | 'looks' | 'sizes'>,
+  { findings, looks, sizes }: Measured,
   { colourId, sizeId, faceId }: Cell,
 ): Verdict {
   const look = looks.find(({ id }) => id === colourId);
@@ -65,10 +69,7 @@ export function lineVerdict(
 }
 
 /** The worst of all that is ordered of a fit. */
-export function orderedVerdict(
-  docket: Pick<Docket, 'findings' | 'looks' | 'sizes'>,
-  ordered: readonly Cell[],
-): Verdict {
+export function orderedVerdict(docket: Measured, ordered: readonly Cell[]): Verdict {
   return worst(ordered.map((cell) => ({ verdict: lineVerdict(docket, cell) })));
 }
 

@@ -3,13 +3,12 @@ import Link from 'next/link';
 import { useId, useState } from 'react';
 import { takingOf, type Taking } from '@/core/blank/taking';
 import type { ResolvedBlank } from '@/core/blank/resolve';
-import { tellingFinding } from '@/core/check/docket';
 import { copiesIn } from '@/core/fit/copies';
 import { lineVerdict, orderedOf, orderedVerdict, orderGrid } from '@/core/pack/lines';
 import type { Fit } from '@/core/fit/schema';
 import type { Sheet } from '@/core/sheet/schema';
 import { byVersion, fitTitle } from '@/core/fit/version';
-import { currentDocket } from '@/state/bench/dockets';
+import { currentSummary } from '@/state/bench/dockets';
 import { blankOf } from '@/state/shop/library';
 import { setCopies } from '@/state/shop/records';
 import { useShop, type Shop } from '@/state/shop/shop';
@@ -368,13 +367,13 @@ function rowsOf(shop: Shop): Row[] {
 
 /** How what is ordered of a fit does: in its own colours and sizes alone. */
 function verdictOf(fit: Fit, resolved: ResolvedBlank, shop: Shop) {
-  const docket = currentDocket(fit, shop);
-  if (!docket) return undefined;
+  const summary = currentSummary(fit, shop);
+  if (!summary) return undefined;
   const ordered = orderedOf(resolved, fit);
-  const verdict = orderedVerdict(docket, ordered);
-  const failing = ordered.filter((cell) => lineVerdict(docket, cell) === verdict).length;
+  const verdict = orderedVerdict(summary, ordered);
+  const failing = ordered.filter((cell) => lineVerdict(summary, cell) === verdict).length;
   const lines = `${failing} of ${ordered.length} lines`;
-  const word = verdict === docket.verdict ? (tellingFinding(docket.findings)?.word ?? '') : lines;
+  const word = verdict === summary.verdict ? (summary.findings[0]?.word ?? '') : lines;
   return { verdict, word };
 }
 

@@ -1,4 +1,5 @@
 'use client';
+import { useAsked } from '../shell/useAsked';
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import type { Sheet, Spot } from '@/core/sheet/schema';
@@ -18,7 +19,7 @@ import { Guard } from '@/ui/Guard';
 /** What is printed together: prints of many fits on paper, film or vinyl, with what the press needs to know. */
 export function SheetsPlace() {
   const sheets = useShop((shop) => shop.sheets);
-  const [chosenId, setChosenId] = useState<string | null>(null);
+  const [chosenId, setChosenId] = useAsked('sheet');
   const list = [...sheets.values()];
   const chosen = sheets.get(chosenId ?? '') ?? list.at(-1);
   const add = () => {

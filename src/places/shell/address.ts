@@ -1,3 +1,5 @@
+import { useChosen } from '@/state/many/chosen';
+import { targetsIn } from '@/state/many/preview';
 import { usePathname, useSearchParams } from 'next/navigation';
 
 // Places read what is asked for from the address in the browser: the page itself may be one that was kept for when the
@@ -8,7 +10,15 @@ export function useFitId(): string {
   return decodeURIComponent(usePathname().split('/')[2] ?? '');
 }
 
-/** The fits that an address names, none or several. */
+/** Where what is chosen on the range is taken to: an address is too short for hundreds of fits. */
+export function withChosen(place: string): string {
+  return `${place}?fits=chosen`;
+}
+
+/** The fits that an address names, none or several, or those that are chosen on the range. */
 export function useFitIds(): readonly string[] {
-  return useSearchParams().getAll('fit');
+  const asked = useSearchParams();
+  const keys = useChosen((chosen) => chosen.keys);
+  if (asked.get('fits') !== 'chosen') return asked.getAll('fit');
+  return targetsIn(keys).flatMap(({ fit }) => fit?.id ?? []);
 }

@@ -4,8 +4,9 @@ import type { Verdict } from '@/core/check/finding';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import type { Press } from '@/core/colour/press';
 import { artworkIdsOf, type Fit } from '@/core/fit/schema';
-import { readOriginal } from '@/store/read';
-import type { Artwork, Settings, StoredDocket } from '@/store/schema';
+import { digestOf } from '@/core/digest';
+import { readOne, readOriginal } from '@/store/read';
+import type { Artwork, Settings, StoredDocket, StoredSummary } from '@/store/schema';
 import { engine, isStopped, type JobOptions } from '@/workers/client';
 import { CoarseDockets } from '@/workers/docket-client';
 import type { FitJob, JobArtwork } from '@/workers/messages';
@@ -17,10 +18,12 @@ import { saveDocket } from '../shop/records';
 import { contextOf, useShop, type Shop } from '../shop/shop';
 import { RULES_KEY } from '@/core/check/registry';
 
+export type { StoredDocket, StoredSummary };
+
 /** The key of each fit, and what it was made from: a range of thousands asks for all of them at every change. */
 const keys = new WeakMap<Fit, { from: readonly unknown[]; key: string }>();
 
-/** What a docket was measured from: it holds as long as this stays the same. */
+/** A digest of what a docket was measured from: it holds as long as this stays the same. */
 export function docketKey(fit: Fit, blank: ResolvedBlank, shop: Shop): string {
   const { settings, artworks, profiles } = shop;
   const from = [
@@ -32,7 +35,7 @@ export function docketKey(fit: Fit, blank: ResolvedBlank, shop: Shop): string {
   ];
   const known = keys.get(fit);
   if (known?.from.length === from.length && known.from.every((one, i) => one === from[i])) return known.key;
-  const key = keyOf(fit, blank, shop);
+  const key = digestOf(keyOf(fit, blank, shop));
   keys.set(fit, { from, key });
   return key;
 }
@@ -82,8 +85,11 @@ export async function jobArtwork({ id, facts, steps }: Artwork): Promise<JobArtw
 }
 
 /** Measures a fit at every pixel in the worker; null where what it shows is not all there. */
-export async function measured(fit: Fit, options: JobOptions = {}): Promise<StoredDocket | null> {
-  const shop = useShop.getState();
+export async function measured(
+  fit: Fit,
+  options: JobOptions = {},
+  shop: Shop = useShop.getState(),
+): Promise<StoredDocket | null> {
   const context = contextOf(fit, shop);
   if (!context) return null;
   const key = docketKey(fit, context.blank, shop);
@@ -117,16 +123,33 @@ export function measureCoarsely(
   return coarse.measure({ fit, blank, unit, press, artworks: shown });
 }
 
-/** The stored docket of a fit if it still holds. */
-export function currentDocket(fit: Fit, shop = useShop.getState()): StoredDocket | undefined {
+/** Whether a docket, or its summary, is of a fit as it is now. */
+export function holds(fit: Fit, kept: { key: string } | undefined, shop: Shop): boolean {
   const blank = blankOf(fit, shop);
-  const docket = shop.dockets.get(fit.id);
-  return blank && docket?.key === docketKey(fit, blank, shop) ? docket : undefined;
+  return blank !== undefined && kept?.key === docketKey(fit, blank, shop);
+}
+
+/** The summary of a fit's docket if that still holds. */
+export function currentSummary(fit: Fit, shop = useShop.getState()): StoredSummary | undefined {
+  const summary = shop.summaries.get(fit.id);
+  return holds(fit, summary, shop) ? summary : undefined;
+}
+
+/** The last whole docket of a fit, read from the store, whatever it was measured from. */
+export function lastDocket(fitId: string): Promise<StoredDocket | undefined> {
+  return readOne('dockets', fitId);
+}
+
+/** The whole docket of a fit if it still holds. */
+export async function keptDocket(fit: Fit): Promise<StoredDocket | undefined> {
+  if (!currentSummary(fit)) return undefined;
+  const docket = await lastDocket(fit.id);
+  return holds(fit, docket, useShop.getState()) ? docket : undefined;
 }
 
 /** How a fit stands: undefined while it is not measured. What lacks something cannot be printed, nor measured. */
 export function verdictOf(fit: Fit, shop = useShop.getState()): Verdict | undefined {
-  return contextOf(fit, shop) ? currentDocket(fit, shop)?.verdict : 'fix';
+  return contextOf(fit, shop) ? currentSummary(fit, shop)?.verdict : 'fix';
 }
 
 let sweeping: Promise<void> | undefined;
@@ -142,7 +165,7 @@ async function sweep(): Promise<void> {
   for (;;) {
     const { fits, onBench } = useShop.getState();
     const stale = [...fits.values()].find(
-      (fit) => fit.id !== onBench && !failed.has(fit.id) && !currentDocket(fit) && canMeasure(fit),
+      (fit) => fit.id !== onBench && !failed.has(fit.id) && !currentSummary(fit) && canMeasure(fit),
     );
     if (!stale) return;
     try {

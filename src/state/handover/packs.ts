@@ -1,23 +1,20 @@
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import type { Manifest, PackedFit, PackedSheet, PrintRecord } from '@/core/pack/manifest';
-import { docketPage } from '@/core/pack/docket-page';
 import { orderedOf, orderedVerdict, packedLines, sizedFits, type SizedFit } from '@/core/pack/lines';
 import { safeName, sizedName, uniqueNames } from '@/core/pack/names';
 import { mirrorOwner } from '@/core/print/plan';
-import { csvOf, gplOf, swatchesOf, type Swatch } from '@/core/colour/swatches';
-import type { Fit } from '@/core/fit/schema';
+import { csvOf, gplOf } from '@/core/colour/swatches';
 import { cutInksOf } from '@/core/blank/cut-inks';
 import type { ZipFile } from '@/files/zip';
 import { keepFile } from '@/store/commit';
 import { readPackZip } from '@/store/read';
 import type { StoredPack } from '@/core/pack/record';
-import type { Artwork } from '@/store/schema';
 import { engine, isStopped, type JobOptions } from '@/workers/client';
 import type { PrintFile } from '@/workers/messages';
 import { makeZip } from '@/workers/zip-client';
 import { cutDrawings, cutPages } from './cut-files';
-import { currentDocket, fitJob, measureExactly } from '../bench/dockets';
-import { inksOf } from '../artwork/palette';
+import { fitJob, keptDocket, measureExactly } from '../bench/dockets';
+import { docketSheet, swatchesIn } from './docket-sheet';
 import { packPicture } from './pictures';
 import { makePrintFiles } from './print';
 import { saveAs } from './download';
@@ -28,7 +25,6 @@ import { keep, takeOut } from '../shop/records';
 import { contextOf, useShop } from '../shop/shop';
 import { isShipped } from '@/core/blank/taking';
 import { fileTitle, fitTitle, namedColours } from '@/core/fit/version';
-import { today } from '@/state/today';
 
 export interface PackAsked {
   name: string;
@@ -146,7 +142,7 @@ async function packFit(
   const { blank, design, artworks } = context;
   const called = fitTitle(design, fit);
   const on = `${called} on ${blank.blank.name}`;
-  const docket = currentDocket(fit) ?? (await measureExactly(fit, step(`Measuring ${on}`, 0, 0.3)));
+  const docket = (await keptDocket(fit)) ?? (await measureExactly(fit, step(`Measuring ${on}`, 0, 0.3)));
   if (!docket) throw new Error(`${on} could not be measured: look at it on the bench.`);
   const reason = asked.reasons.get(fitId)?.trim() ?? '';
   const ordered = orderedOf(blank, fit);
@@ -159,16 +155,8 @@ async function packFit(
   );
   const lines = packedLines(blank, ordered, docket);
   const swatches = await swatchesIn(fit, artworks);
-  const sheet = docketPage({
-    shop: shop.settings.shopName,
-    design: called,
-    blank,
-    fit,
-    docket: { ...docket, verdict },
-    facts: (id) => shop.artworks.get(id)!.facts,
-    swatches,
+  const sheet = docketSheet(fit, { blank, design }, { ...docket, verdict }, swatches, {
     files: new Map(blank.faces.map(({ id }) => [id, made.filter((f) => f.faceId === id).map((f) => f.name)])),
-    date: today(),
     // What nobody typed is one of what is shown: that is said at the head.
     ordered: (fit.copies ?? []).length > 0 ? lines : [],
     reason: verdict === 'fix' ? reason : null,
@@ -255,21 +243,6 @@ async function cutFiles(folder: string, title: string, { faces, spec }: Resolved
     { path: `${folder}/cut-lines.pdf`, data: await engine.cutPdf(title, pages, cutInksOf(spec)) },
     ...cutDrawings(pages).map(({ path, data }) => ({ path: `${folder}/${path}`, data })),
   ];
-}
-
-/** The colours of a fit's artworks, each once, with the inks they take. */
-async function swatchesIn(fit: Fit, artworks: readonly Artwork[]): Promise<Swatch[]> {
-  const fills = fit.faces.flatMap(({ pieces }) =>
-    pieces.flatMap((piece) =>
-      piece.kind === 'fill' ? [piece.colour] : piece.kind === 'text' ? [piece.lettering.colour] : [],
-    ),
-  );
-  const palette = [
-    ...artworks.flatMap(({ facts }) => facts.palette),
-    ...fills.map((hex) => ({ hex, share: 0 })),
-  ];
-  const once = palette.filter(({ hex }, i) => palette.findIndex((other) => other.hex === hex) === i);
-  return swatchesOf(once, await inksOf(once.map(({ hex }) => hex)));
 }
 
 /** Hands a pack's zip to the browser's downloads. */

@@ -27,12 +27,16 @@ export async function changeSheet(id: string, change: (sheet: Sheet) => Partial<
   });
 }
 
-/** A sheet with nothing on it yet. */
-export async function addSheet(): Promise<Sheet> {
+/** A sheet with one of each print of some fits on it, or with nothing yet. */
+export async function addSheet(fitIds: readonly string[] = []): Promise<Sheet> {
   const taken = new Set([...useShop.getState().sheets.values()].map(({ name }) => name));
   let number = taken.size + 1;
   while (taken.has(`Sheet ${number}`)) number++;
-  const sheet = newSheet(crypto.randomUUID(), `Sheet ${number}`);
+  const wanted = new Set(fitIds);
+  const items = printsIn(useShop.getState())
+    .filter(({ fitId }) => wanted.has(fitId))
+    .map(({ fitId, faceId }) => ({ fitId, faceId, copies: 1 }));
+  const sheet = { ...newSheet(crypto.randomUUID(), `Sheet ${number}`), items };
   await saveSheet(sheet);
   return sheet;
 }

@@ -2,6 +2,7 @@ import { UpFitError } from '@/core/errors';
 import { trimSize, type PrintFace } from '@/core/blank/resolve';
 import { showSize } from '@/core/length/show';
 import { safeName } from '@/core/pack/names';
+import type { ZipFile } from '@/files/zip';
 import { engine } from '@/workers/client';
 import type { TemplateAsked, TemplateRead } from '@/workers/messages';
 import { saveAs } from './download';
@@ -21,6 +22,17 @@ export async function saveTemplate(
   format: TemplateAsked['format'],
   ppi = face.target,
 ): Promise<void> {
+  const { path, data } = await templateFile(name, face, format, { ppi });
+  saveAs(data, path);
+}
+
+/** A face's template at its true size, under the name that it is saved by. */
+export async function templateFile(
+  name: string,
+  face: PrintFace,
+  format: TemplateAsked['format'],
+  { ppi = face.target }: { ppi?: number } = {},
+): Promise<ZipFile> {
   const { unit } = useShop.getState().settings;
   const trim = trimSize(face);
   const file = await engine.writeTemplate(face, {
@@ -31,5 +43,5 @@ export async function saveTemplate(
     ppi,
   });
   if (file.size === 0) throw new UpFitError('unreadable', 'The template could not be written: try again.');
-  saveAs(file, `${safeName(name)}_${safeName(face.name)}_template.${format}`);
+  return { path: `${safeName(name)}_${safeName(face.name)}_template.${format}`, data: file };
 }

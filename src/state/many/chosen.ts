@@ -1,15 +1,40 @@
 import { create } from 'zustand';
+import { createJSONStorage, persist } from 'zustand/middleware';
 import { blockOf, keyOfPlace, toggled, type Lines, type Place } from '@/core/many/choice';
+import type { KeptAct } from '@/store/schema';
 
-/** What is chosen on the range, and the corner that a block is drawn from. */
+/** What is chosen on the range, and what is being done to it. */
 interface Chosen {
   keys: ReadonlySet<string>;
+  /** The corner that a block is drawn from. */
   from: Place | null;
+  /** The act that is being looked at. */
+  act: KeptAct | null;
+  /** Whether the window was loaded again while it was. */
+  brokenOff: boolean;
 }
 
-const NONE: Chosen = { keys: new Set(), from: null };
+const NONE: Chosen = { keys: new Set(), from: null, act: null, brokenOff: false };
 
-export const useChosen = create<Chosen>(() => NONE);
+/** Kept for its window, so that one loaded again goes on where it was. */
+export const useChosen = create<Chosen>()(
+  persist(() => NONE, {
+    name: 'up-fit chosen',
+    storage: createJSONStorage(() => sessionStorage, {
+      replacer: (_, value) => (value instanceof Set ? [...(value as Set<unknown>)] : value),
+    }),
+    partialize: ({ keys, act }) => ({ keys, act }),
+    merge: (kept, now) => {
+      const { keys = [], act = null } = (kept ?? {}) as { keys?: string[]; act?: KeptAct | null };
+      return { ...now, keys: new Set(keys), act: null, ...(act && { act, brokenOff: true }) };
+    },
+  }),
+);
+
+/** Looks at an act on what is chosen, or leaves it. */
+export function lookAt(act: KeptAct | null): void {
+  useChosen.setState({ act, brokenOff: false });
+}
 
 export function chooseNone(): void {
   useChosen.setState(NONE);

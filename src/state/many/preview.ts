@@ -3,13 +3,16 @@ import type { Verdict } from '@/core/check/finding';
 import type { Design, Fit } from '@/core/fit/schema';
 import { byVersion } from '@/core/fit/version';
 import { keyOfPlace, placeOfKey } from '@/core/many/choice';
-import type { Changed } from '@/core/many/acts';
-import type { StoredDocket } from '@/store/schema';
-import { isStopped } from '@/workers/client';
+import type { Changed } from '@/core/many/changed';
+import { FIRST_SETTINGS, type Settings, type StoredDocket } from '@/store/schema';
+import { ENGINES, isStopped } from '@/workers/client';
 import { measured, verdictOf } from '../bench/dockets';
 import { sentence } from '../sentence';
 import { commit, type Kept } from '../shop/commit';
+import { putDocket } from '../shop/records';
 import { useShop, type Shop } from '../shop/shop';
+
+export type { Settings };
 
 /** What an act is done to: a fit, or a cell that has none yet. */
 export interface Target {
@@ -53,37 +56,50 @@ export function targetsIn(keys: ReadonlySet<string>, shop: Shop = useShop.getSta
   });
 }
 
+/** An act with its answers given. */
+export interface Act {
+  change: (target: Target) => Promise<Changed> | Changed;
+  /** What it changes of the settings, where it does: its fits are measured by them. */
+  settings: ((settings: Settings) => Settings) | null;
+}
+
 /**
- * Works out what an act does to each target and measures what comes of it; nothing is kept yet. Stopped, it gives back
- * what it has.
+ * Works out what an act does to each target and measures what comes of it, as many at a time as there are engines;
+ * nothing is kept yet. Stopped, it gives back what it has.
  */
 export async function previewAct(
   targets: readonly Target[],
-  change: (target: Target) => Promise<Changed> | Changed,
+  act: Act,
   { signal, onProgress }: { signal: AbortSignal; onProgress: (progress: ActProgress) => void },
 ): Promise<ActRow[]> {
-  const rows: ActRow[] = [];
-  for (const target of targets) {
-    if (signal.aborted) break;
-    onProgress({ done: rows.length, of: targets.length });
-    try {
-      rows.push(await rowOf(target, change, signal));
-    } catch (error) {
-      if (isStopped(error)) break;
-      rows.push(left(target, sentence(error)));
+  const rows: (ActRow | undefined)[] = targets.map(() => undefined);
+  const waiting = [...targets.entries()];
+  let done = 0;
+  const work = async () => {
+    for (let next = waiting.shift(); next && !signal.aborted; next = waiting.shift()) {
+      const [index, target] = next;
+      try {
+        rows[index] = await rowOf(target, act, signal);
+      } catch (error) {
+        if (isStopped(error)) return;
+        rows[index] = left(target, sentence(error));
+      }
+      onProgress({ done: ++done, of: targets.length });
     }
-  }
-  return rows;
+  };
+  await Promise.all(Array.from({ length: ENGINES }, work));
+  return rows.filter((row) => row !== undefined);
 }
 
-async function rowOf(
-  target: Target,
-  change: (target: Target) => Promise<Changed> | Changed,
-  signal: AbortSignal,
-): Promise<ActRow> {
+async function rowOf(target: Target, { change, settings }: Act, signal: AbortSignal): Promise<ActRow> {
   const changed = await change(target);
   if ('why' in changed) return left(target, changed.why);
-  const after = await measured(changed.fit, { signal });
+  const shop = useShop.getState();
+  const after = await measured(
+    changed.fit,
+    { signal },
+    settings ? { ...shop, settings: settings(shop.settings) } : shop,
+  );
   if (!after) return left(target, 'Something it needs is missing: open it on the bench.');
   return { ...target, next: changed.fit, why: null, before: standing(target), after };
 }
@@ -99,15 +115,17 @@ const left = (target: Target, why: string): ActRow => ({
 const standing = ({ fit }: Target): Verdict | null => (fit && verdictOf(fit)) ?? null;
 
 /** Keeps what was previewed, as one act; what was changed meanwhile is left alone. Answers with how many it was done to. */
-export function doAct(rows: readonly ActRow[]): Promise<Kept<number>> {
-  return commit(['fits', 'dockets'], async (store) => {
+export function doAct(rows: readonly ActRow[], settings: Act['settings'] = null): Promise<Kept<number>> {
+  return commit(['fits', 'dockets', 'summaries', 'settings'], async (store) => {
     let done = 0;
+    if (settings)
+      store.put('settings', settings((await store.get('settings', 'settings')) ?? FIRST_SETTINGS));
     for (const { fit, next, after } of rows) {
       if (!next || !after) continue;
       const now = fit && (await store.get('fits', fit.id));
       if (fit && !dequal(now, fit)) continue;
       store.put('fits', next);
-      store.put('dockets', after);
+      putDocket(store, after);
       done++;
     }
     return done;

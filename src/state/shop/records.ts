@@ -1,6 +1,7 @@
 import { withCopies, type Cell } from '@/core/fit/copies';
 import type { Design, Fit } from '@/core/fit/schema';
-import { FIRST_SETTINGS, type Settings, type StoredDocket } from '@/store/schema';
+import type { Store } from '@/store/commit';
+import { FIRST_SETTINGS, storedSummary, type Settings, type StoredDocket } from '@/store/schema';
 import type { RecordOf, TableName } from '@/store/tables';
 import { commit, type Kept } from './commit';
 
@@ -49,10 +50,16 @@ export async function removeDesign(designId: string): Promise<() => Promise<void
   return undo;
 }
 
+/** Puts a docket and its summary, which go together. */
+export function putDocket(store: Store, docket: StoredDocket): void {
+  store.put('dockets', docket);
+  store.put('summaries', storedSummary(docket));
+}
+
 /** Keeps a docket, unless its fit was taken out meanwhile. */
 export async function saveDocket(docket: StoredDocket): Promise<void> {
-  await commit(['dockets'], async (store) => {
-    if (await store.get('fits', docket.fitId)) store.put('dockets', docket);
+  await commit(['dockets', 'summaries'], async (store) => {
+    if (await store.get('fits', docket.fitId)) putDocket(store, docket);
   });
 }
 

@@ -14,7 +14,7 @@ const SHOWN = [
   'artworks',
   'designs',
   'fits',
-  'dockets',
+  'summaries',
   'swatches',
   'faces',
   'profiles',

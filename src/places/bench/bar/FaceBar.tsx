@@ -7,6 +7,7 @@ import { changeFit } from '@/state/bench/open-fit';
 import { useHand } from '@/state/bench/hand';
 import { showUnderlay } from '@/state/shop/blanks';
 import { resolveHere } from '@/state/shop/library';
+import { onNewest } from '@/state/shop/newest';
 import { useShop } from '@/state/shop/shop';
 import { ViewToolbar } from './ViewToolbar';
 import { useUnderlay } from '../live/useUnderlay';
@@ -149,20 +150,7 @@ function useNewer(live: Live): React.ReactNode {
     ({ name, mm }) => `${name} ${mm > 0 ? '+' : ''}${showLength(mm, live.unit)}`,
   );
   const move = () => {
-    const shop = useShop.getState();
-    const to = resolveHere(
-      [...shop.versions.values()].find(
-        ({ id, version }) => id === blank.id && version === newest.blank.version,
-      )!,
-      shop,
-      shop.settings.houses,
-      live.fit.sizeId,
-    ).faces;
-    void changeFit((fit) => ({
-      ...fit,
-      blankVersion: newest.blank.version,
-      faces: carryOver(fit.faces, live.blank.faces, to, aspectsOf(blank.body).sewn !== null),
-    }));
+    void changeFit((fit) => onNewest(fit, live.blank));
   };
   return (
     <span role="status" className="ml-auto flex min-w-0 items-center gap-3 text-look">

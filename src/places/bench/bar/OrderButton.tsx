@@ -2,7 +2,7 @@
 import { copiesIn, withCopies } from '@/core/fit/copies';
 import { fitTitle } from '@/core/fit/version';
 import { lineVerdict, orderGrid } from '@/core/pack/lines';
-import { currentDocket } from '@/state/bench/dockets';
+import { currentSummary } from '@/state/bench/dockets';
 import { changeFit } from '@/state/bench/open-fit';
 import { useShop } from '@/state/shop/shop';
 import { Popup } from '@/ui/Popup';
@@ -28,7 +28,7 @@ export function OrderButton({ live }: { live: Live }) {
 }
 
 function Ordered({ live: { blank, fit, design } }: { live: Live }) {
-  const docket = useShop((shop) => currentDocket(fit, shop));
+  const summary = useShop((shop) => currentSummary(fit, shop));
   const copies = fit.copies ?? [];
   return (
     <>
@@ -37,7 +37,7 @@ function Ordered({ live: { blank, fit, design } }: { live: Live }) {
         name={`${fitTitle(design, fit)} on ${blank.blank.name}`}
         grid={orderGrid(blank, fit)}
         copies={(cell) => copiesIn(copies, cell)}
-        verdict={docket && ((cell) => lineVerdict(docket, cell))}
+        verdict={summary && ((cell) => lineVerdict(summary, cell))}
         onCopies={(cell, count) => {
           if (count !== copiesIn(copies, cell))
             void changeFit((so) => ({ ...so, copies: withCopies(so.copies ?? [], cell, count) }));

@@ -1,13 +1,11 @@
 import { useEffect, useState } from 'react';
 import type { Docket } from '@/core/check/docket';
 import type { Fit } from '@/core/fit/schema';
-import { currentDocket, measureCoarsely, measureExactly } from '@/state/bench/dockets';
-import { useShop } from '@/state/shop/shop';
+import { measureCoarsely, measureExactly, type StoredDocket } from '@/state/bench/dockets';
 import { isStopped } from '@/state/engine/engine';
 import { usePress } from '../live/usePress';
 import type { Live } from '../live/useLive';
-
-type Measured = ReturnType<typeof currentDocket>;
+import { useStoredDocket } from './useStoredDocket';
 
 /** How long the hand must rest before every pixel is measured, in ms. */
 const REST = 120;
@@ -23,11 +21,10 @@ export interface LiveDocket {
 
 /** The docket of the live fit: coarse at once from a reduced copy, exact as soon as every pixel is measured. */
 export function useDocket({ fit, blank, artworks, previews, unit, dragging }: Live): LiveDocket {
-  const stored = useShop((shop) => currentDocket(fit, shop));
-  const last = useShop((shop) => shop.dockets.get(fit.id));
+  const { stored, last, reading } = useStoredDocket(fit);
   const [trouble, setTrouble] = useState<string | null>(null);
   const coarse = useCoarse({ fit, blank, artworks, previews, unit }, stored, last);
-  const needed = !stored && !dragging;
+  const needed = !stored && !reading && !dragging;
   useEffect(() => {
     if (!needed) return;
     const stop = new AbortController();
@@ -61,11 +58,11 @@ export function useDocket({ fit, blank, artworks, previews, unit, dragging }: Li
 /** What reduced copies measured last of a fit; null where that is older than what every pixel said. */
 function useCoarse(
   { fit, blank, artworks, previews, unit }: Pick<Live, 'fit' | 'blank' | 'artworks' | 'previews' | 'unit'>,
-  stored: Measured,
-  last: Measured,
+  stored: StoredDocket | undefined,
+  last: StoredDocket | undefined,
 ): { docket: Docket; fit: Fit } | null {
   const press = usePress(blank.spec.id);
-  const [found, setFound] = useState<{ docket: Docket; fit: Fit; since: Measured }>();
+  const [found, setFound] = useState<{ docket: Docket; fit: Fit; since: StoredDocket | undefined }>();
   useEffect(() => {
     if (stored) return;
     void measureCoarsely(fit, blank, artworks, previews, unit, press).then((docket) => {

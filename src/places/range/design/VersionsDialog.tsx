@@ -1,11 +1,10 @@
 'use client';
 import { toast } from 'sonner';
 import type { ResolvedBlank } from '@/core/blank/resolve';
-import { tellingFinding } from '@/core/check/docket';
 import type { Design, Fit } from '@/core/fit/schema';
 import { coloursFor } from '@/core/fit/version';
 import { previewUrl } from '@/state/artwork/previews';
-import { currentDocket } from '@/state/bench/dockets';
+import { currentSummary } from '@/state/bench/dockets';
 import { sentence } from '@/state/sentence';
 import { addVersion, setVersion, versionsOf } from '@/state/shop/designs';
 import { blankOf } from '@/state/shop/library';
@@ -89,13 +88,12 @@ function VersionCard({
   onOpen: () => void;
 }) {
   const artworks = useShop((shop) => shop.artworks);
-  const docket = useShop((shop) => currentDocket(fit, shop));
+  const summary = useShop((shop) => currentSummary(fit, shop));
   const face = shownFace(blank, fit);
   const { colours } = blank.blank;
   const named = fit.version?.colours ?? [];
   const name = fit.version?.name ?? 'the first, without a name';
   const shown = coloursFor(blank.blank, fit).find(({ id }) => id === fit.colourId) ?? colours[0]!;
-  const telling = docket && tellingFinding(docket.findings);
   const set = (change: Parameters<typeof setVersion>[1]) => {
     setVersion(fit.id, change).catch((error: unknown) => toast(sentence(error)));
   };
@@ -130,16 +128,12 @@ function VersionCard({
         />
       </button>
       <p
-        data-verdict={docket?.verdict}
-        className={`measure mt-1 flex min-h-6 items-center gap-1.5 text-sm font-semibold ${docket ? VERDICT_INK[docket.verdict] : 'text-ink-2'}`}
+        data-verdict={summary?.verdict}
+        className={`measure mt-1 flex min-h-6 items-center gap-1.5 text-sm font-semibold ${summary ? VERDICT_INK[summary.verdict] : 'text-ink-2'}`}
       >
-        {docket && <VerdictShape verdict={docket.verdict} />}
+        {summary && <VerdictShape verdict={summary.verdict} />}
         <span className="truncate">
-          {!docket
-            ? 'measuring…'
-            : docket.verdict === 'ready'
-              ? VERDICT_WORDS.ready
-              : (telling?.word ?? VERDICT_WORDS[docket.verdict])}
+          {summary ? (summary.findings[0]?.word ?? VERDICT_WORDS[summary.verdict]) : 'measuring…'}
         </span>
       </p>
       {colours.length > 1 && (

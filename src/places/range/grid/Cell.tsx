@@ -1,11 +1,10 @@
 'use client';
 import type { MouseEvent } from 'react';
 import type { ResolvedBlank } from '@/core/blank/resolve';
-import { tellingFinding } from '@/core/check/docket';
 import { rank } from '@/core/check/finding';
 import type { Design, Fit } from '@/core/fit/schema';
 import { keyOfPlace, type Place } from '@/core/many/choice';
-import { currentDocket } from '@/state/bench/dockets';
+import { currentSummary, verdictOf } from '@/state/bench/dockets';
 import { previewUrl } from '@/state/artwork/previews';
 import { toggle, useChosen } from '@/state/many/chosen';
 import { layoutsOf } from '@/state/shop/layouts';
@@ -60,7 +59,7 @@ export function Cell({
   const artworks = useShop((shop) => shop.artworks);
   // The worst of its versions speaks for the cell.
   const fit = useShop((shop) => worstOf(versions, shop));
-  const docket = useShop((shop) => (fit ? currentDocket(fit, shop) : undefined));
+  const summary = useShop((shop) => (fit ? currentSummary(fit, shop) : undefined));
   const own = useShop((shop) => (fit && blankOf(fit, shop)) ?? column);
   const whole = useShop((shop) => !fit || contextOf(fit, shop) !== null);
   const { blank } = own;
@@ -104,15 +103,13 @@ export function Cell({
       </div>
     );
   }
-  const telling = docket && tellingFinding(docket.findings);
-  const verdict = whole ? docket?.verdict : 'fix';
+  const telling = summary?.findings[0];
+  const verdict = whole ? summary?.verdict : 'fix';
   const word = !whole
     ? 'Something is missing'
-    : !verdict
-      ? 'measuring…'
-      : verdict === 'ready'
-        ? 'Ready'
-        : (telling?.word ?? VERDICT_WORDS[verdict]);
+    : verdict
+      ? (telling?.word ?? VERDICT_WORDS[verdict])
+      : 'measuring…';
   const colour = blank.colours.find(({ id }) => id === fit.colourId)?.hex ?? '#ffffff';
   const drawn = {
     colour,
@@ -266,11 +263,10 @@ function BeginWith({
 const AT_HAND =
   'verb absolute bottom-1.5 right-2 bg-frame pl-1 text-sm opacity-0 focus-visible:opacity-100 group-hover/cell:opacity-100 data-[state=open]:opacity-100';
 
-/** The version with the worst verdict; the first of such, and one that cannot be measured before all. */
+/** The version with the worst verdict; the first of such. */
 function worstOf(versions: readonly Fit[], shop: Shop): Fit | undefined {
   const grade = (fit: Fit) => {
-    if (!contextOf(fit, shop)) return 3;
-    const verdict = currentDocket(fit, shop)?.verdict;
+    const verdict = verdictOf(fit, shop);
     return verdict ? rank(verdict) : -1;
   };
   return [...versions].sort((a, b) => grade(b) - grade(a))[0];

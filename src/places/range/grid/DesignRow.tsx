@@ -6,7 +6,7 @@ import { toast } from 'sonner';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import type { Design, Fit } from '@/core/fit/schema';
 import { keyOfPlace, type Place } from '@/core/many/choice';
-import { currentDocket } from '@/state/bench/dockets';
+import { verdictOf } from '@/state/bench/dockets';
 import { sentence } from '@/state/sentence';
 import { toggleAll } from '@/state/many/chosen';
 import { addVersion, versionsOf } from '@/state/shop/designs';
@@ -61,7 +61,7 @@ export const DesignRow = memo(function DesignRow({
     useSortable({ id: design.id });
   const here = new Set(columns.map(({ blank }) => blank.id));
   const fitted = fits.filter(({ blankId }) => here.has(blankId));
-  const ready = fitted.filter((one) => currentDocket(one, shop)?.verdict === 'ready').length;
+  const ready = fitted.filter((one) => verdictOf(one, shop) === 'ready').length;
   const fit = (blankId: string, layoutId?: string | null) => {
     fitDesign(design.id, blankId, layoutId).catch((error: unknown) => toast(sentence(error)));
   };

@@ -1,43 +1,48 @@
 'use client';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { rank, VERDICTS, type Verdict } from '@/core/check/finding';
-import type { Fit } from '@/core/fit/schema';
-import { previewUrl } from '@/state/artwork/previews';
+import { keepAct, noteAct } from '@/state/many/kept';
 import { doAct, previewAct, type ActProgress, type ActRow, type Target } from '@/state/many/preview';
 import { sentence } from '@/state/sentence';
-import { blankOf } from '@/state/shop/library';
-import { useShop } from '@/state/shop/shop';
 import { Dialog, LeaveDialog } from '@/ui/Dialog';
-import { Choice } from '@/ui/Field';
-import { FitDrawing } from '@/ui/flat/FitDrawing';
+import { Popup } from '@/ui/Popup';
 import { Progress } from '@/ui/Progress';
 import { tellDone } from '@/ui/tell';
-import { VERDICT_INK, VERDICT_WORDS, VerdictShape } from '@/ui/Verdict';
+import { NameForm } from '../../shell/NameForm';
 import { useWork } from '../../shell/useWork';
-import { shownFace } from '../grid/Cell';
-import type { ManyAct } from './acts';
+import { ActAsks, firstAnswers } from './ActAsks';
+import { ActRows } from './ActRows';
+import { ACTS, type ActId } from './acts';
+import type { Answers } from './acts/act';
 
 interface Props {
-  act: ManyAct;
-  targets: readonly Target[];
+  id: ActId;
+  /** What was answered before. */
+  first: Answers;
+  /** What is chosen that the act can be done to. */
+  chosen: readonly Target[];
   onClose: () => void;
 }
 
 /** Shows what an act would do to each fit, measured, before any of it is done; then does it as one act. */
-export function ActDialog({ act, targets, onClose }: Props) {
-  const [answers, setAnswers] = useState<Readonly<Record<string, string>>>(() => firstAnswers(act, targets));
+export function ActDialog({ id, first, chosen, onClose }: Props) {
+  const act = ACTS[id];
+  const targets = act.reaches?.(chosen) ?? chosen;
+  const [answers, setAnswers] = useState<Answers>(() => firstAnswers(act, targets, first));
   const [rows, setRows] = useState<ActRow[] | null>(null);
   const { progress, trouble, run, stop } = useWork<ActProgress>();
-  const missing = act.asks.find(({ id }) => (answers[id] ?? '').trim() === '');
+  const missing = act.asks.find((ask) => (answers[ask.id] ?? '').trim() === '');
   const changed = (rows ?? []).filter(({ next }) => next !== null);
+  const settings = act.settings?.(targets, answers) ?? null;
   const see = () =>
     run({ done: 0, of: targets.length }, async (asked) => {
-      setRows(await previewAct(targets, (target) => act.change(target, answers), asked));
+      const change = (target: Target) => act.change(target, answers);
+      setRows(await previewAct(targets, { change, settings }, asked));
     });
   const perform = async () => {
     try {
-      const { result, undo } = await doAct(changed);
+      await noteAct({ act: id, answers: { ...answers } });
+      const { result, undo } = await doAct(changed, settings);
       onClose();
       tellDone(`${result} ${result === 1 ? 'fit' : 'fits'} ${act.done}.`, undo);
       if (result < changed.length)
@@ -49,7 +54,7 @@ export function ActDialog({ act, targets, onClose }: Props) {
   return (
     <Dialog
       title={act.name.replace('…', '')}
-      description={`${targets.length} chosen. Nothing is changed until you have seen what it does.`}
+      description={`${targets.length} ${targets.length === 1 ? 'fit' : 'fits'}${targets.length > chosen.length ? `, ${targets.length - chosen.length} of them not chosen` : ''}. Nothing is changed until you have seen what it does.`}
       className="top-12 flex max-h-[calc(100vh-6rem)] w-[760px] flex-col"
       shade
       onClose={() => {
@@ -57,41 +62,19 @@ export function ActDialog({ act, targets, onClose }: Props) {
         onClose();
       }}
     >
-      {act.asks.map((ask) =>
-        ask.kind === 'choice' ? (
-          <Choice
-            key={ask.id}
-            label={ask.label}
-            value={answers[ask.id] ?? ''}
-            choices={ask.choices?.(targets) ?? []}
-            onChange={(value) => {
-              setAnswers((so) => ({ ...so, [ask.id]: value }));
-              setRows(null);
-            }}
-          />
-        ) : (
-          <label key={ask.id} className="flex items-center gap-3 border-b border-rule py-1.5">
-            <span className="grow">{ask.label}</span>
-            <input
-              type={ask.kind === 'colour' ? 'color' : 'text'}
-              value={answers[ask.id] ?? ''}
-              maxLength={300}
-              onChange={({ target }) => {
-                setAnswers((so) => ({ ...so, [ask.id]: target.value }));
-                setRows(null);
-              }}
-              className={
-                ask.kind === 'colour' ? 'h-7 w-14' : 'w-96 border-b border-ink bg-docket px-1 py-0.5'
-              }
-            />
-            {ask.kind === 'colour' && <span className="measure">{answers[ask.id]}</span>}
-          </label>
-        ),
-      )}
+      <ActAsks
+        act={act}
+        targets={targets}
+        answers={answers}
+        onAnswer={(asked, value) => {
+          setAnswers((so) => ({ ...so, [asked]: value }));
+          setRows(null);
+        }}
+      />
       {progress && (
         <div role="status" className="mt-3 flex items-center gap-3 text-sm">
           <span className="whitespace-nowrap">
-            Measuring {Math.min(progress.done + 1, progress.of)} of {progress.of}
+            Measured {progress.done} of {progress.of}
           </span>
           <Progress label="Measuring" share={progress.done / Math.max(1, progress.of)} className="grow" />
           <button className="verb" onClick={stop}>
@@ -104,7 +87,7 @@ export function ActDialog({ act, targets, onClose }: Props) {
           {trouble}
         </p>
       )}
-      {rows && !progress && <Rows rows={rows} of={targets.length} />}
+      {rows && !progress && <ActRows rows={rows} of={targets.length} />}
       <div className="mt-4 flex items-center gap-4">
         {rows === null ? (
           <button
@@ -123,121 +106,35 @@ export function ActDialog({ act, targets, onClose }: Props) {
             Do it to {changed.length}
           </button>
         )}
-        <LeaveDialog>Leave</LeaveDialog>
         {missing && rows === null && <span className="text-sm text-ink-2">Say {missing.label} first.</span>}
+        {!missing && <KeepByName id={id} answers={answers} />}
+        <LeaveDialog>Leave</LeaveDialog>
       </div>
     </Dialog>
   );
 }
 
-/** What stands in the fields at first: the first of each list, so that one press shows what it does. */
-function firstAnswers(act: ManyAct, targets: readonly Target[]): Record<string, string> {
-  return Object.fromEntries(
-    act.asks.map(({ id, kind, choices }) => [
-      id,
-      kind === 'colour' ? '#f4efe2' : kind === 'choice' ? (choices?.(targets)[0]?.[0] ?? '') : '',
-    ]),
-  );
-}
-
-/** Verdicts before and after in one line, then every target: what gets worse first, what is left as it is last. */
-function Rows({ rows, of }: { rows: readonly ActRow[]; of: number }) {
-  const worse = (row: ActRow) =>
-    row.after && row.before ? rank(row.after.verdict) - rank(row.before) : row.after ? 0 : -9;
-  const sorted = [...rows].sort((a, b) => worse(b) - worse(a));
+/** Keeps an act with its answers under a name, to be done to others. */
+function KeepByName({ id, answers }: { id: ActId; answers: Answers }) {
+  const [open, setOpen] = useState(false);
   return (
-    <>
-      <p role="status" className="mt-3 font-semibold">
-        {summary(rows)}
-        {rows.length < of && ` Stopped: ${of - rows.length} were not looked at.`}
-      </p>
-      <ul aria-label="What it does" className="mt-2 min-h-0 grow overflow-auto border-t border-ink">
-        {sorted.map((row) => (
-          <Row key={`${row.design.id}/${row.blankId}/${row.fit?.id ?? ''}`} row={row} />
-        ))}
-      </ul>
-    </>
+    <Popup
+      open={open}
+      onOpen={setOpen}
+      align="start"
+      className="w-80"
+      trigger={<button className="verb">Keep it by name…</button>}
+    >
+      <NameForm
+        label="what it is called, for the next time"
+        verb="Keep"
+        most={120}
+        onSaid={async (name) => {
+          const undo = await keepAct(name, { act: id, answers: { ...answers } });
+          setOpen(false);
+          tellDone(`“${name.trim()}” is kept among what can be done.`, undo);
+        }}
+      />
+    </Popup>
   );
-}
-
-function Row({ row }: { row: ActRow }) {
-  const blank = useShop((shop) => shop.blanks.get(row.blankId)?.blank.name ?? row.blankId);
-  const { design, fit, next, why, before, after } = row;
-  return (
-    <li className="flex items-center gap-3 border-b border-rule py-1.5 text-sm [contain-intrinsic-size:auto_64px] [content-visibility:auto]">
-      <span className="w-56 min-w-0 shrink-0">
-        <span className="block truncate font-semibold">
-          {design.name}
-          {fit?.version && `, ${fit.version.name}`}
-        </span>
-        <span className="block truncate text-ink-2">{blank}</span>
-      </span>
-      {next && after ? (
-        <>
-          <Side fit={fit} verdict={before} none={fit ? 'measuring…' : 'not fitted'} />
-          <span aria-hidden>→</span>
-          <Side fit={next} verdict={after.verdict} none="" />
-          {before && rank(after.verdict) > rank(before) && (
-            <span className="font-semibold text-fix">worse</span>
-          )}
-        </>
-      ) : (
-        <span className="text-ink-2">left as it is: {why}</span>
-      )}
-    </li>
-  );
-}
-
-/** A fit drawn small with its verdict. */
-function Side({ fit, verdict, none }: { fit: Fit | null; verdict: Verdict | null; none: string }) {
-  const artworks = useShop((shop) => shop.artworks);
-  const own = useShop((shop) => (fit ? blankOf(fit, shop) : undefined));
-  const face = own && shownFace(own, fit ?? undefined);
-  return (
-    <span className="flex w-44 items-center gap-2">
-      <span className="block h-[50px] w-[72px] shrink-0 bg-viewing">
-        {fit && own && face && (
-          <FitDrawing
-            blank={own}
-            face={face}
-            sizeId={fit.sizeId}
-            colour={own.blank.colours.find(({ id }) => id === fit.colourId)?.hex ?? '#ffffff'}
-            pieces={fit.faces.find(({ faceId }) => faceId === face.id)?.pieces ?? []}
-            pictureOf={(id) => {
-              const artwork = artworks.get(id);
-              return artwork && previewUrl(artwork);
-            }}
-            factsOf={(id) => artworks.get(id)?.facts}
-            width={72}
-            height={50}
-          />
-        )}
-      </span>
-      {verdict ? (
-        <span className={`flex items-center gap-1 font-semibold ${VERDICT_INK[verdict]}`}>
-          <VerdictShape verdict={verdict} />
-          {VERDICT_WORDS[verdict]}
-        </span>
-      ) : (
-        <span className="text-ink-2">{none}</span>
-      )}
-    </span>
-  );
-}
-
-/** In one line: `8 stay Ready, 1 becomes Look, 2 left as they are.` */
-function summary(rows: readonly ActRow[]): string {
-  const parts: string[] = [];
-  const say = (count: number, one: string, many: string) => {
-    if (count > 0) parts.push(`${count} ${count === 1 ? one : many}`);
-  };
-  for (const verdict of VERDICTS) {
-    const after = rows.filter((row) => row.after?.verdict === verdict);
-    const same = after.filter(({ before }) => before === verdict).length;
-    const word = VERDICT_WORDS[verdict];
-    say(same, `stays ${word}`, `stay ${word}`);
-    say(after.length - same, `becomes ${word}`, `become ${word}`);
-  }
-  say(rows.filter(({ after }) => after === null).length, 'is left as it is', 'are left as they are');
-  return parts.length === 0 ? 'There is nothing to do it to.' : `${parts.join(', ')}.`;
 }

@@ -1,9 +1,9 @@
 'use client';
-import { RULE_IDS, standing, type RuleId } from '@/core/check/finding';
+import { RULE_IDS, type RuleId } from '@/core/check/finding';
 import { ruleName } from '@/core/check/registry';
 import type { Design } from '@/core/fit/schema';
 import { allPlaces, keyOfPlace } from '@/core/many/choice';
-import { currentDocket } from '@/state/bench/dockets';
+import { currentSummary } from '@/state/bench/dockets';
 import { chooseOnly } from '@/state/many/chosen';
 import { useShop } from '@/state/shop/shop';
 import { MenuHeading, MenuLine, VerbMenu } from '@/ui/Menu';
@@ -36,11 +36,8 @@ function Lines({ shown, columns }: Props) {
   const bare = all.filter((key) => !fitted.has(key));
   const byRule = new Map<RuleId, Set<string>>();
   for (const fit of fits)
-    for (const finding of currentDocket(fit, shop)?.findings ?? []) {
-      if (standing(finding) === 'ready') continue;
-      const own = byRule.get(finding.rule) ?? new Set<string>();
-      byRule.set(finding.rule, own.add(keyOfPlace(fit)));
-    }
+    for (const { rule } of currentSummary(fit, shop)?.findings ?? [])
+      byRule.set(rule, (byRule.get(rule) ?? new Set<string>()).add(keyOfPlace(fit)));
   const line = (name: string, keys: readonly string[]) => (
     <MenuLine
       key={name}

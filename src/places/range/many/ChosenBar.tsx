@@ -3,26 +3,28 @@ import { useState } from 'react';
 import type { Verdict } from '@/core/check/finding';
 import { keyOfPlace } from '@/core/many/choice';
 import { verdictOf } from '@/state/bench/dockets';
-import { chooseNone, useChosen } from '@/state/many/chosen';
-import { takeOffMany, targetsIn, type Target } from '@/state/many/preview';
+import type { ManyFiles } from '@/state/handover/many';
+import { chooseNone, lookAt, useChosen } from '@/state/many/chosen';
+import { targetsIn, type Target } from '@/state/many/preview';
 import { useShop, type Shop } from '@/state/shop/shop';
-import { MenuLine, MenuRule, VerbMenu } from '@/ui/Menu';
-import { tellDone } from '@/ui/tell';
 import { VERDICT_INK, VERDICT_WORDS } from '@/ui/Verdict';
 import { ActDialog } from './ActDialog';
-import { ACTS, type ActId } from './acts';
+import { ACTS, isActId } from './acts';
+import { DoMenu } from './DoMenu';
+import { FilesDialog } from './FilesDialog';
 
 /** What is chosen on the range: how many, how they stand, and what can be done to all of them. */
 export function ChosenBar() {
-  const keys = useChosen((chosen) => chosen.keys);
+  const { keys, act, brokenOff } = useChosen();
   const shop = useShop();
-  const [asked, setAsked] = useState<ActId | null>(null);
-  if (keys.size === 0 && asked === null) return null;
+  const [files, setFiles] = useState<ManyFiles | null>(null);
+  if (keys.size === 0) return null;
   const targets = targetsIn(keys, shop);
   // What was taken off meanwhile is not chosen any more.
   const cells = new Set(targets.map(({ design, blankId }) => keyOfPlace({ designId: design.id, blankId })));
   const fits = targets.flatMap(({ fit }) => fit ?? []);
   const bare = targets.length - fits.length;
+  const id = act && isActId(act.act) ? act.act : null;
   return (
     <>
       <div
@@ -33,58 +35,58 @@ export function ChosenBar() {
         <span className="font-bold">{cells.size} chosen</span>
         <Standing targets={targets} shop={shop} />
         {bare > 0 && <span className="text-ink-2">{bare} not fitted</span>}
-        <span className="ml-auto flex items-center gap-4">
-          <VerbMenu label="Do to them…" spoken="What can be done to all that is chosen" align="end">
-            <ActLines targets={targets} onAsk={setAsked} />
-            <MenuRule />
-            <MenuLine
-              disabled={fits.length === 0}
-              keys={String(fits.length)}
-              onSelect={() =>
-                void takeOffMany(fits.map(({ id }) => id)).then(({ undo }) => {
-                  tellDone(`${fits.length} ${fits.length === 1 ? 'fit is' : 'fits are'} off.`, undo);
-                })
-              }
+        {id && brokenOff && (
+          <span role="status" className="flex min-w-0 items-center gap-3 text-look">
+            <span className="truncate">
+              “{ACTS[id].name.replace('…', '')}” was under way when this window was loaded again: see what is
+              left of it.
+            </span>
+            <button
+              className="verb"
+              onClick={() => {
+                lookAt(act);
+              }}
             >
-              Take them off their blanks
-            </MenuLine>
-          </VerbMenu>
+              Go on
+            </button>
+            <button
+              className="verb"
+              onClick={() => {
+                lookAt(null);
+              }}
+            >
+              Leave it
+            </button>
+          </span>
+        )}
+        <span className="ml-auto flex items-center gap-4">
+          <DoMenu targets={targets} onFiles={setFiles} />
           <button className="verb" onClick={chooseNone}>
             Choose none
           </button>
         </span>
       </div>
-      {asked !== null && (
+      {act && id && !brokenOff && (
         <ActDialog
-          act={ACTS[asked]}
-          targets={targets.filter(ACTS[asked].takes)}
+          id={id}
+          first={act.answers}
+          chosen={targets.filter(ACTS[id].takes)}
           onClose={() => {
-            setAsked(null);
+            lookAt(null);
+          }}
+        />
+      )}
+      {files && (
+        <FilesDialog
+          kind={files}
+          fits={fits}
+          onClose={() => {
+            setFiles(null);
           }}
         />
       )}
     </>
   );
-}
-
-/** Every act with how many of the targets it can be done to; counted while the menu is open. */
-function ActLines({ targets, onAsk }: { targets: readonly Target[]; onAsk: (id: ActId) => void }) {
-  return (Object.keys(ACTS) as ActId[]).map((id) => {
-    const { name, takes } = ACTS[id];
-    const count = targets.filter(takes).length;
-    return (
-      <MenuLine
-        key={id}
-        disabled={count === 0}
-        keys={String(count)}
-        onSelect={() => {
-          onAsk(id);
-        }}
-      >
-        {name}
-      </MenuLine>
-    );
-  });
 }
 
 /** The verdicts of what is chosen. */

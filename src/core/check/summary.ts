@@ -1,0 +1,49 @@
+import * as v from 'valibot';
+import { list } from '../bounds';
+import type { Docket } from './docket';
+import { rank, RULE_IDS, standing, VERDICTS } from './finding';
+import { OutcomeSchema } from './outcome';
+
+/** A finding that stands against a fit, as far as many fits are looked at by it: no places, no remedies. */
+export const OpenFindingSchema = v.object({
+  rule: v.picklist(RULE_IDS),
+  verdict: v.picklist(VERDICTS),
+  faceId: v.string(),
+  size: v.optional(v.object({ id: v.string(), name: v.string() })),
+  word: v.string(),
+  message: v.string(),
+  /** Whether a remedy goes with it. */
+  mendable: v.boolean(),
+});
+export type OpenFinding = v.InferOutput<typeof OpenFindingSchema>;
+
+/** What a shelf of dockets is looked at by: a tenth of a docket, of which a shop has thousands. */
+export const SummarySchema = v.object({
+  verdict: v.picklist(VERDICTS),
+  /** What stands against it, the worst first. */
+  findings: list(OpenFindingSchema),
+  looks: list(OutcomeSchema),
+  sizes: list(OutcomeSchema),
+});
+export type Summary = v.InferOutput<typeof SummarySchema>;
+
+/** A docket without what only its own fit's screen shows. */
+export function summaryOf({ verdict, findings, looks, sizes }: Omit<Docket, 'exact'>): Summary {
+  return {
+    verdict,
+    findings: findings
+      .filter((finding) => standing(finding) !== 'ready')
+      .sort((a, b) => rank(b.verdict) - rank(a.verdict))
+      .map(({ rule, verdict: own, faceId, size, word, message, remedies }) => ({
+        rule,
+        verdict: own,
+        faceId,
+        ...(size && { size }),
+        word,
+        message,
+        mendable: remedies.length > 0,
+      })),
+    looks,
+    sizes,
+  };
+}
