@@ -3,6 +3,7 @@ const ANY_FIT = '/bench/any';
 
 const PAGES: readonly string[] = [
   '/',
+  '/beside',
   '/blanks',
   '/blanks/houses',
   '/blanks/layouts',

@@ -9,6 +9,7 @@ import { SummarySchema, summaryOf } from '@/core/check/summary';
 import { INTENTS } from '@/core/colour/press';
 import { digestOf } from '@/core/digest';
 import { UnitSettingSchema } from '@/core/length/show';
+import { ViewSchema } from '@/core/many/view';
 
 /** What a rendition of an artwork leaves out or does otherwise. */
 export const RENDITION_KINDS = ['no-ground', 'no-lettering', 'few-inks', 'other'] as const;
@@ -46,6 +47,8 @@ export type Artwork = v.InferOutput<typeof ArtworkSchema>;
 export const StoredDocketSchema = v.object({
   fitId: v.string(),
   key: v.string(),
+  /** ms since 1970; 0 of those that were kept before it was noted. */
+  measuredAt: v.optional(v.number(), 0),
   verdict: v.picklist(VERDICTS),
   exact: v.boolean(),
   findings: list(FindingSchema),
@@ -58,12 +61,13 @@ export type StoredDocket = v.InferOutput<typeof StoredDocketSchema>;
 export const StoredSummarySchema = v.object({
   fitId: v.string(),
   key: v.string(),
+  measuredAt: v.number(),
   ...SummarySchema.entries,
 });
 export type StoredSummary = v.InferOutput<typeof StoredSummarySchema>;
 
-export function storedSummary({ fitId, key, ...docket }: StoredDocket): StoredSummary {
-  return { fitId, key, ...summaryOf(docket) };
+export function storedSummary({ fitId, key, measuredAt, ...docket }: StoredDocket): StoredSummary {
+  return { fitId, key, measuredAt, ...summaryOf(docket) };
 }
 
 /** Dockets of the first Up Fits were kept under all that they were measured from, and not its digest. */
@@ -108,6 +112,8 @@ export const SettingsSchema = v.object({
   leadWeeks: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(52)), 3),
   /** Pixels of this screen a mm, as measured with a card held against it; null until then. */
   pxPerMm: v.optional(v.nullable(v.pipe(v.number(), v.gtValue(0))), null),
+  /** Views of the range that are kept by name. */
+  views: v.optional(list(v.object({ name: NameSchema, ...ViewSchema.entries }), 200), []),
   /** Acts on many that are kept by name, and the last one that was done. */
   acts: v.optional(list(v.object({ name: NameSchema, ...ActSchema.entries }), 200), []),
   lastAct: v.optional(v.nullable(ActSchema), null),
@@ -140,6 +146,7 @@ export const FIRST_SETTINGS: Settings = {
   presses: {},
   leadWeeks: 3,
   pxPerMm: null,
+  views: [],
   acts: [],
   lastAct: null,
   draft: null,

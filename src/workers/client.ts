@@ -6,6 +6,7 @@ import type { Press } from '@/core/colour/press';
 import type { Swatch } from '@/core/colour/swatches';
 import type { PrintFace } from '@/core/blank/resolve';
 import type { Docket } from '@/core/check/docket';
+import type { BesideAsked } from '@/files/beside';
 import type { CutPage } from '@/files/cut-lines';
 import type { DocketPage } from '@/core/pack/docket-page';
 import type { Parting } from '@/core/cut/parting';
@@ -174,6 +175,13 @@ class EnginePool {
 
   docketPage(job: FitJob, sheet: DocketPage, options: JobOptions = {}): Promise<Blob> {
     return this.runFit(job, options, (service, flag, tell) => service.docketPage(job, sheet, flag, tell));
+  }
+
+  besidePages(jobs: readonly FitJob[], asked: BesideAsked, options: JobOptions = {}): Promise<Blob[]> {
+    const bytes = jobs.flatMap(({ artworks }) => artworks.map(({ original }) => original.size));
+    return this.run([], Math.max(0, ...bytes), options, (service, flag, tell) =>
+      service.besidePages(jobs, asked, flag, tell),
+    );
   }
 
   /** The number of the part of a drawing at a point, in shares of it from its top left; null where there is none. */

@@ -306,6 +306,30 @@ const service: EngineService = {
       return new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'application/pdf' });
     }),
 
+  besidePages: (jobs, asked, flag, onProgress) =>
+    answer(async () => {
+      const progress = follow(flag, onProgress);
+      const [{ drawFace, pagesAsPng, writeBeside }, { loadFont }] = await Promise.all([
+        import('@/files/beside'),
+        import('./font'),
+      ]);
+      const { engine: own, drawPage } = await ready();
+      const { pdf, pages } = await writeBeside(
+        asked,
+        jobs,
+        async (index, face, scale) => {
+          const job = jobs[index]!;
+          const pixels = await rastersOf(job, part(progress, index / jobs.length, (index + 1) / jobs.length));
+          return drawFace(own, job, face, { facts: factsOf(job), pixels }, scale);
+        },
+        await loadFont(),
+      );
+      if (asked.format === 'pdf')
+        return [new Blob([pdf as Uint8Array<ArrayBuffer>], { type: 'application/pdf' })];
+      const pngs = await pagesAsPng(own, drawPage, pdf, pages);
+      return pngs.map((bytes) => new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'image/png' }));
+    }),
+
   cutPdf: (title, pages, inks) =>
     answer(async () => {
       const { cutPdf } = await import('@/files/pdf/cut-lines');

@@ -18,6 +18,7 @@ import type { Sheet } from '@/core/sheet/schema';
 import type { CutPage } from '@/files/cut-lines';
 import type { PhotoScene } from '@/core/mockup/photo/schema';
 import type { Dress, Scene } from '@/core/mockup/schema';
+import type { BesideAsked } from '@/files/beside';
 import type { PictureFormat } from '@/files/picture';
 import type { SheetFormat } from '@/files/sheet';
 import type { TemplateReading } from '@/core/template/reading';
@@ -161,6 +162,13 @@ export interface EngineService {
     flag: Int32Array,
     onProgress: OnProgress,
   ): Promise<Outcome<Blob>>;
+  /** Fits side by side: a PDF, or each of its pages as PNG. */
+  besidePages(
+    jobs: readonly FitJob[],
+    asked: BesideAsked,
+    flag: Int32Array,
+    onProgress: OnProgress,
+  ): Promise<Outcome<Blob[]>>;
   readTemplate(name: string, file: Blob, page: number): Promise<Outcome<TemplateRead>>;
   writeTemplate(face: PrintFace, asked: TemplateAsked): Promise<Outcome<Blob>>;
   /** The part of a drawing at a point given in shares, by its number; null where there is none. */

@@ -110,6 +110,7 @@ const docketOf = (fitId: string): StoredDocket => ({
   fitId,
   key: 'k',
   verdict: 'ready',
+  measuredAt: 0,
   exact: true,
   findings: [],
   looks: [],
@@ -311,7 +312,16 @@ describe('what can be taken back is back to the byte', () => {
 
 test('a docket for a fit that was taken out meanwhile is not kept', async () => {
   await removeFit('a');
-  await saveDocket({ fitId: 'a', key: 'k', verdict: 'fix', exact: true, findings: [], looks: [], sizes: [] });
+  await saveDocket({
+    fitId: 'a',
+    key: 'k',
+    measuredAt: 0,
+    verdict: 'fix',
+    exact: true,
+    findings: [],
+    looks: [],
+    sizes: [],
+  });
   expect(shop().summaries.has('a')).toBe(false);
 });
 

@@ -8,7 +8,7 @@ import { BlankDrawing, drawingSize } from '@/ui/flat/BlankDrawing';
 import { FaceLines } from '@/ui/flat/FaceLines';
 import { FitDrawing } from '@/ui/flat/FitDrawing';
 import { GarmentShape } from '@/ui/flat/GarmentShape';
-import { garmentTop, placeOf } from '@/ui/flat/place';
+import { garmentTop, placeOf } from '@/core/blank/drawn';
 import { blankById, faceOf, pieceAt } from '../support/fits';
 
 const all = shippedBlanks().map((resolved) => [resolved.blank.id, resolved] as const);

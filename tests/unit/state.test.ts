@@ -78,6 +78,7 @@ describe('the shop as the screens share it', () => {
     const shop = useShop.getState();
     const stored = {
       fitId: fit.id,
+      measuredAt: 0,
       verdict: 'ready' as const,
       findings: [],
       looks: [],

@@ -113,6 +113,7 @@ async function perform({ window, kind, one, other }: Act, undos: Undos): Promise
         fitId: one,
         key: other,
         verdict: 'ready',
+        measuredAt: 0,
         exact: true,
         findings: [],
         looks: [],

@@ -14,6 +14,8 @@ export const OpenFindingSchema = v.object({
   message: v.string(),
   /** Whether a remedy goes with it. */
   mendable: v.boolean(),
+  /** How far off its limit it measures, as a share of that; 0 where it has none. */
+  off: v.number(),
 });
 export type OpenFinding = v.InferOutput<typeof OpenFindingSchema>;
 
@@ -34,7 +36,7 @@ export function summaryOf({ verdict, findings, looks, sizes }: Omit<Docket, 'exa
     findings: findings
       .filter((finding) => standing(finding) !== 'ready')
       .sort((a, b) => rank(b.verdict) - rank(a.verdict))
-      .map(({ rule, verdict: own, faceId, size, word, message, remedies }) => ({
+      .map(({ rule, verdict: own, faceId, size, word, message, remedies, gauge }) => ({
         rule,
         verdict: own,
         faceId,
@@ -42,6 +44,7 @@ export function summaryOf({ verdict, findings, looks, sizes }: Omit<Docket, 'exa
         word,
         message,
         mendable: remedies.length > 0,
+        off: gauge ? Math.abs(gauge.value - gauge.limit) / Math.max(Math.abs(gauge.limit), 1e-6) : 0,
       })),
     looks,
     sizes,

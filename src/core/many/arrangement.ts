@@ -1,5 +1,6 @@
 import type { ResolvedBlank } from '../blank/resolve';
 import { isToShape } from '../cut/face';
+import { facePair } from '../fit/carry';
 import { carryFace } from '../fit/copy-face';
 import { placeOpaqueBox, type FactsOf } from '../fit/geometry';
 import type { Design, Fit, FitFace, Piece, TextPiece } from '../fit/schema';
@@ -34,10 +35,9 @@ export function arrangedLike(
   );
   const sameDesign = fit.designId === like.fit.designId;
   const laid = like.fit.faces.flatMap((theirs): FitFace[] => {
-    const at = like.blank.faces.findIndex(({ id }) => id === theirs.faceId);
-    const from = like.blank.faces[at];
-    const to = blank.faces.find(({ id }) => id === theirs.faceId) ?? blank.faces[at];
-    if (!from || !to) return [];
+    const pair = facePair(theirs, like.blank.faces, blank.faces);
+    if (!pair) return [];
+    const { from, to } = pair;
     const carried = carryFace(theirs, from, to, factsOf, newId);
     const [swapped] = swapArtworks([carried], swaps, factsOf);
     const own = fit.faces.find(({ faceId }) => faceId === to.id)?.pieces ?? [];

@@ -1,10 +1,10 @@
 import { cmyk, PDFDocument, rgb } from '@cantoo/pdf-lib';
-import type { Verdict } from '@/core/check/finding';
 import { fixed, showSize } from '@/core/length/show';
 import type { DocketPage } from '@/core/pack/docket-page';
 import type { readFont } from '../type';
 import { A4, DrawnPage, INK, RULE, screenColour, SECOND } from './page';
 import { pictureOf, type MadePicture } from './picture';
+import { drawVerdict, VERDICT } from './verdict';
 
 const MARGIN = 14;
 const RIGHT = A4.width - MARGIN;
@@ -13,11 +13,6 @@ const WIDTH = RIGHT - MARGIN;
 const FLATS = { height: 74, gap: 14, dimension: 7 };
 const ROW = 4.6;
 const COLUMNS = { rule: MARGIN + 5, face: MARGIN + 36, measured: MARGIN + 62, required: MARGIN + 112 };
-const VERDICT: Record<Verdict, { word: string; colour: ReturnType<typeof rgb> }> = {
-  ready: { word: 'Ready', colour: rgb(0.043, 0.333, 0.388) },
-  look: { word: 'Look', colour: rgb(0.541, 0.353, 0) },
-  fix: { word: 'Fix', colour: rgb(0.639, 0.153, 0.106) },
-};
 const MIRRORED = {
   file: 'Mirrored once, in the print file: nobody mirrors it again.',
   driver: 'Not mirrored in the file: the printer driver mirrors it.',
@@ -250,19 +245,4 @@ function writePress(flow: Flow, { press, mirroring, notes }: DocketPage): void {
       flow.page.write(line, MARGIN, flow.take(ROW) + 3.2, { size: 3 });
     }
   }
-}
-
-/** A verdict's own shape in a square: filled notch, split open notch, cross. */
-function drawVerdict(page: DrawnPage, verdict: Verdict, x: number, y: number, size: number): void {
-  const { colour } = VERDICT[verdict];
-  const at = (u: number, v: number) => `${(x + u * size).toFixed(3)} ${(y + v * size).toFixed(3)}`;
-  const notch = `M${at(0.08, 0.12)}L${at(0.92, 0.12)}L${at(0.5, 0.92)}Z`;
-  if (verdict === 'ready') page.fill(notch, colour);
-  if (verdict === 'look') page.stroke(`${notch}M${at(0.5, 0.16)}L${at(0.5, 0.84)}`, size * 0.13, colour);
-  if (verdict === 'fix')
-    page.stroke(
-      `M${at(0.12, 0.12)}L${at(0.88, 0.88)}M${at(0.88, 0.12)}L${at(0.12, 0.88)}`,
-      size * 0.2,
-      colour,
-    );
 }

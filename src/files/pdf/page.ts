@@ -102,6 +102,22 @@ export class DrawnPage {
     this.page.drawSvgPath(d, { x: 0, y: this.up(0), scale: PT, color: colour });
   }
 
+  /** A path in mm of its own, whose zero lies at a point of the page, drawn at a scale. */
+  shape(
+    d: string,
+    { x, y, scale }: { x: number; y: number; scale: number },
+    { fill, line, thickness = 0.15 }: { fill?: Color; line?: Color; thickness?: number },
+  ): void {
+    this.page.drawSvgPath(d, {
+      x: x * PT,
+      y: this.up(y),
+      scale: scale * PT,
+      ...(fill && { color: fill }),
+      // A line is drawn at the path's own scale.
+      ...(line && { borderColor: line, borderWidth: thickness / scale }),
+    });
+  }
+
   stroke(d: string, thickness: number, colour: Color = INK): void {
     this.page.drawSvgPath(d, {
       x: 0,

@@ -8,7 +8,7 @@ import { Choice } from '@/ui/Field';
 /** A printing method and a house that prints by it, chosen together. */
 export function useMethodAndHouse(
   first: string,
-  houseLabel = 'House',
+  { houseLabel = 'House', firstHouse = null }: { houseLabel?: string; firstHouse?: string | null } = {},
 ): {
   methodId: string;
   spec: HouseSpec;
@@ -17,7 +17,7 @@ export function useMethodAndHouse(
   const specs = useShop((shop) => shop.specs);
   const methods = useShop((shop) => shop.methods);
   const [methodId, setMethodId] = useState(first);
-  const [specId, setSpecId] = useState<string | null>(null);
+  const [specId, setSpecId] = useState(firstHouse);
   const [followed, setFollowed] = useState(first);
   // Another thing is printed another way.
   if (first !== followed) {

@@ -2,15 +2,15 @@
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useDeferredValue, useMemo, useState } from 'react';
+import { useState } from 'react';
 import { toast } from 'sonner';
 import type { Verdict } from '@/core/check/finding';
-import type { Design } from '@/core/fit/schema';
-import { verdictOf } from '@/state/bench/dockets';
+import { WHOLE, type View } from '@/core/many/view';
+import { look } from '@/state/many/view';
 import { sentence } from '@/state/sentence';
 import { dropFiles } from '@/state/shop/dropped';
 import { addColumn, removeColumn } from '@/state/shop/range';
-import { useShop, type Shop } from '@/state/shop/shop';
+import { useShop } from '@/state/shop/shop';
 import { Checkbox } from '@/ui/Checkbox';
 import { DropTarget } from '@/ui/DropTarget';
 import { MenuLine, VerbMenu } from '@/ui/Menu';
@@ -25,31 +25,28 @@ import { ChooseMenu } from './many/ChooseMenu';
 import { ChosenBar } from './many/ChosenBar';
 import { SEARCH_ID } from './grid/useGridKeys';
 import { dropSpotOf, spotOf } from './spots';
+import { useShown } from './useShown';
+import { ViewPopup } from './ViewPopup';
 
 // Fetched when they are first asked for: the range opens without them.
 const DesignDialog = dynamic(() => import('./design/DesignDialog').then((module) => module.DesignDialog));
+const SizeDialog = dynamic(() => import('./design/SizeDialog').then((module) => module.SizeDialog));
 const VersionsDialog = dynamic(() =>
   import('./design/VersionsDialog').then((module) => module.VersionsDialog),
 );
 
-type Filter = 'all' | 'needs work' | 'ready';
-const FILTERS: readonly Filter[] = ['all', 'needs work', 'ready'];
+const STANDINGS: readonly View['standing'][] = ['all', 'needs work', 'ready'];
 
 /** Designs down, blanks across: what is ready and what is not, at one look. The home screen. */
 export function Range() {
   const shop = useShop();
-  const [filter, setFilter] = useState<Filter>('all');
   const [search, setSearch] = useState('');
   const [asked, setAsked] = useState<Asked>(null);
   const router = useRouter();
-  const columns = shop.settings.columns.flatMap((id) => shop.blanks.get(id) ?? []);
-  const designs = [...shop.designs.values()].sort((a, b) => a.order - b.order);
-  const verdicts = useVerdicts(shop);
-  const all = [...verdicts.values()].flat();
+  const { view, columns, all, found, heads } = useShown(search);
+  const { designs } = shop;
   const count = (verdict: Verdict) => all.filter((one) => one === verdict).length;
   const measuring = all.filter((one) => one === undefined).length;
-  // Drawn bit by bit, so that the next letter never waits for the rows of the one before.
-  const found = useDeferredValue(matching(designs, verdicts, search, filter));
 
   const bringIn = async (files: File[], on: Element | null) => {
     try {
@@ -78,7 +75,7 @@ export function Range() {
         <>
           <div className="flex h-[46px] shrink-0 items-center gap-5 border-b border-rule bg-frame px-4">
             <h1 className="text-lg font-bold">
-              {designs.length} {designs.length === 1 ? 'design' : 'designs'} on {columns.length}{' '}
+              {designs.size} {designs.size === 1 ? 'design' : 'designs'} on {columns.length}{' '}
               {columns.length === 1 ? 'blank' : 'blanks'}
             </h1>
             {(['ready', 'look', 'fix'] as const).map((verdict) => (
@@ -94,8 +91,8 @@ export function Range() {
             <input
               id={SEARCH_ID}
               type="search"
-              aria-label="Search designs by name"
-              placeholder="search designs"
+              aria-label="Search designs by name, and by what stands on them"
+              placeholder="search designs, words"
               value={search}
               onChange={(event) => {
                 setSearch(event.target.value);
@@ -103,21 +100,22 @@ export function Range() {
               className="ml-auto w-40 min-w-0 shrink border-b border-ink bg-frame px-1 py-0.5 text-sm"
             />
             <ChooseMenu shown={found} columns={columns.map(({ blank }) => blank.id)} />
-            <span className="flex items-center gap-3 text-sm text-ink-2">
-              Show
-              <Segments
-                label="Designs that are shown"
-                value={filter}
-                choices={FILTERS.map((one) => ({ value: one, name: one }))}
-                onChange={setFilter}
-              />
-            </span>
+            <Segments
+              label="Designs that are shown"
+              value={view.standing}
+              choices={STANDINGS.map((one) => ({ value: one, name: one }))}
+              className="flex gap-3 text-sm text-ink-2"
+              onChange={(standing) => {
+                look({ standing });
+              }}
+            />
+            <ViewPopup view={view} />
             <button className="action" onClick={pick}>
               Add artwork
             </button>
           </div>
           <ChosenBar />
-          {designs.length === 0 ? (
+          {designs.size === 0 ? (
             <Empty
               onBringIn={pick}
               onStart={(blankId) => {
@@ -125,10 +123,21 @@ export function Range() {
               }}
             />
           ) : (
-            <RangeGrid columns={columns} designs={found} onOpen={open} onAsk={setAsked} />
+            <>
+              <RangeGrid
+                columns={columns}
+                designs={found}
+                heads={heads}
+                movable={view.sort === 'own' && view.rows === 'none'}
+                onOpen={open}
+                onAsk={setAsked}
+              />
+              {found.length === 0 && <NothingFound search={search} />}
+            </>
           )}
           {asked?.kind === 'design' && <DesignDialog designId={asked.designId} onClose={leave} />}
           {asked?.kind === 'versions' && <VersionsDialog {...asked} onOpen={open} onClose={leave} />}
+          {asked?.kind === 'size' && <SizeDialog fitId={asked.fitId} onClose={leave} />}
           {asked?.kind === 'start' && <StartDesign blankId={asked.blankId} onClose={leave} />}
         </>
       )}
@@ -136,35 +145,22 @@ export function Range() {
   );
 }
 
-/** The verdicts of the fits that are shown, by their design; undefined of one that is not measured yet. */
-function useVerdicts(shop: Shop): ReadonlyMap<string, (Verdict | undefined)[]> {
-  return useMemo(() => {
-    const columns = new Set(shop.settings.columns);
-    const verdicts = new Map<string, (Verdict | undefined)[]>();
-    for (const fit of shop.fits.values()) {
-      if (!columns.has(fit.blankId) || !shop.designs.has(fit.designId)) continue;
-      const verdict = verdictOf(fit, shop);
-      const own = verdicts.get(fit.designId);
-      if (own) own.push(verdict);
-      else verdicts.set(fit.designId, [verdict]);
-    }
-    return verdicts;
-  }, [shop]);
-}
-
-/** The designs that a search finds and a filter lets through. */
-function matching(
-  designs: readonly Design[],
-  verdicts: ReadonlyMap<string, readonly (Verdict | undefined)[]>,
-  search: string,
-  filter: Filter,
-): Design[] {
-  const wanted = search.trim().toLocaleLowerCase();
-  const isReady = ({ id }: Design) => verdicts.get(id)?.every((verdict) => verdict === 'ready') ?? false;
-  return designs.filter(
-    (design) =>
-      design.name.toLocaleLowerCase().includes(wanted) &&
-      (filter === 'all' || isReady(design) === (filter === 'ready')),
+/** Where nothing is left of a view: what to do. */
+function NothingFound({ search }: { search: string }) {
+  return (
+    <p className="absolute inset-x-0 top-60 text-center text-ink-2">
+      {search.trim() === ''
+        ? 'No design is what this view asks for.'
+        : `No design found by “${search.trim()}”.`}{' '}
+      <button
+        className="verb"
+        onClick={() => {
+          look(WHOLE);
+        }}
+      >
+        Show all
+      </button>
+    </p>
   );
 }
 

@@ -282,6 +282,6 @@ function useSweep(): void {
 
 /** The mark of the tape that a page belongs to. */
 function markOf(at: string): string {
-  if (at.startsWith('/bench')) return '/';
+  if (at.startsWith('/bench') || at.startsWith('/beside')) return '/';
   return ['/blanks', '/artwork', '/pictures', '/packs'].find((mark) => at.startsWith(mark)) ?? at;
 }

@@ -95,7 +95,7 @@ export async function measured(
   const key = docketKey(fit, context.blank, shop);
   const job = await fitJob(fit, context.blank, context.artworks);
   const docket = await engine.docket(job, shop.settings.unit, options);
-  return { fitId: fit.id, key, ...docket };
+  return { fitId: fit.id, key, measuredAt: Date.now(), ...docket };
 }
 
 /** Measures a fit at every pixel in the worker and keeps the docket. */

@@ -1,7 +1,8 @@
 import { create } from 'zustand';
-import { createJSONStorage, persist } from 'zustand/middleware';
+import { persist } from 'zustand/middleware';
 import { blockOf, keyOfPlace, toggled, type Lines, type Place } from '@/core/many/choice';
 import type { KeptAct } from '@/store/schema';
+import { inThisWindow } from './window';
 
 /** What is chosen on the range, and what is being done to it. */
 interface Chosen {
@@ -20,9 +21,7 @@ const NONE: Chosen = { keys: new Set(), from: null, act: null, brokenOff: false 
 export const useChosen = create<Chosen>()(
   persist(() => NONE, {
     name: 'up-fit chosen',
-    storage: createJSONStorage(() => sessionStorage, {
-      replacer: (_, value) => (value instanceof Set ? [...(value as Set<unknown>)] : value),
-    }),
+    storage: inThisWindow(),
     partialize: ({ keys, act }) => ({ keys, act }),
     merge: (kept, now) => {
       const { keys = [], act = null } = (kept ?? {}) as { keys?: string[]; act?: KeptAct | null };

@@ -5,7 +5,7 @@ import { resolveBlank, trimSize, type ResolvedBlank } from '@/core/blank/resolve
 import { FaceLines } from './FaceLines';
 import { PrintArea } from './FitDrawing';
 import { GarmentShape } from './GarmentShape';
-import { placeOf } from './place';
+import { placeOf } from '@/core/blank/drawn';
 
 /** What a blank takes in mm when it is drawn whole: its garment, its arc, or its face with the wrapped edge. */
 export function drawingSize(resolved: ResolvedBlank): { width: number; height: number } {

@@ -5,7 +5,7 @@ import type { PrintFace, ResolvedBlank } from '@/core/blank/resolve';
 import type { Piece } from '@/core/fit/schema';
 import { FaceLines } from './FaceLines';
 import { GarmentShape } from './GarmentShape';
-import { placeOf } from './place';
+import { placeOf } from '@/core/blank/drawn';
 import { PieceDrawings } from './PieceDrawings';
 
 interface Props {

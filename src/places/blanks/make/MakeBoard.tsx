@@ -11,7 +11,7 @@ import { freeIdAmong } from '@/core/pack/names';
 import { useShop } from '@/state/shop/shop';
 import { FaceBoard } from '@/ui/flat/FaceBoard';
 import { GarmentShape } from '@/ui/flat/GarmentShape';
-import { placeOf } from '@/ui/flat/place';
+import { placeOf } from '@/core/blank/drawn';
 import { MenuLine, VerbMenu } from '@/ui/Menu';
 import { Segments } from '@/ui/Toggle';
 import { NumberRow } from '../NumberRow';

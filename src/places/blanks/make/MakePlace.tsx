@@ -6,6 +6,8 @@ import { toast } from 'sonner';
 import { KIND_IDS, kindOf, KINDS, type Body, type Kind } from '@/core/blank/kinds';
 import { resolveAmong } from '@/core/blank/library';
 import { makeBlank } from '@/core/blank/make';
+import { sizedBody } from '@/core/blank/sized';
+import { parseSize } from '@/core/length/parse';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import type { Blank } from '@/core/blank/schema';
 import { sizesFault, USUAL_SIZES } from '@/core/blank/sizes';
@@ -33,22 +35,29 @@ const SHOWN_AS = [
 
 /** A blank of any kind by its numbers, drawn while they are typed; or one there is, given another form. */
 export function MakePlace() {
-  const asked = useSearchParams().get('from');
-  const from = useShop((shop) => (asked === null ? undefined : shop.blanks.get(asked)));
-  return <Make key={from?.blank.id ?? ''} from={from?.blank ?? null} />;
+  const asked = useSearchParams();
+  const blanks = useShop((shop) => shop.blanks);
+  const from = blanks.get(asked.get('from') ?? '')?.blank ?? null;
+  const like = from ?? blanks.get(asked.get('like') ?? '')?.blank ?? null;
+  const size = parseSize(asked.get('size') ?? '');
+  const body = like && ((size.ok && sizedBody(like.body, size)) || like.body);
+  return <Make key={like?.id ?? ''} from={from} like={like && body && { ...like, body }} />;
 }
 
-function Make({ from }: { from: Blank | null }) {
+/** `from` gets its next version; one that is only like another begins with that one's numbers. */
+function Make({ from, like }: { from: Blank | null; like: Blank | null }) {
   const router = useRouter();
   const { unit } = useShop((shop) => shop.settings);
-  const [kind, setKind] = useState<Kind>(from?.body.kind ?? 'two-sided');
+  const [kind, setKind] = useState<Kind>(like?.body.kind ?? 'two-sided');
   // What was typed of each kind, so that looking at another loses nothing.
   const [bodies, setBodies] = useState<Partial<Record<Kind, Body>>>(
-    from ? { [from.body.kind]: from.body } : {},
+    like ? { [like.body.kind]: like.body } : {},
   );
   const [name, setName] = useState(from?.name ?? '');
-  const [looks, setLooks] = useState<Looks>({ sizes: from?.sizes ?? USUAL_SIZES, shownAs: from?.shownAs });
-  const { methodId, spec, fields } = useMethodAndHouse(from?.methodId ?? KINDS[kind].form.methodId);
+  const [looks, setLooks] = useState<Looks>({ sizes: like?.sizes ?? USUAL_SIZES, shownAs: like?.shownAs });
+  const { methodId, spec, fields } = useMethodAndHouse(like?.methodId ?? KINDS[kind].form.methodId, {
+    firstHouse: like?.specId ?? null,
+  });
   const body = bodies[kind] ?? KINDS[kind].form.begin;
   const graded = kindOf(body).graded !== null;
   const own: Looks = {

@@ -27,7 +27,9 @@ export function SpecPlace() {
   const [includesBleed, setIncludesBleed] = useState<SpecSheet['includesBleed']>('unknown');
   const [safeFrom, setSafeFrom] = useState<'trim' | 'bleed'>('trim');
   const [chosen, setChosen] = useState(0);
-  const { methodId, spec, fields } = useMethodAndHouse('digital-print', 'All else as asked by');
+  const { methodId, spec, fields } = useMethodAndHouse('digital-print', {
+    houseLabel: 'All else as asked by',
+  });
   const usual = { bleed: spec.bleed.value, safe: spec.safe.value };
   const { sheet, troubles } = readTyped(typed, { includesBleed, safeFrom }, usual, unit.unit);
   const read = sheet && readSpecSheet(sheet);

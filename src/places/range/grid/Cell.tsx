@@ -37,6 +37,8 @@ interface Props {
   onOpen: (fitId: string) => void;
   /** Makes another version beside the only one. */
   onVersions: () => void;
+  /** Looks for a size that is not among the columns. */
+  onSize: () => void;
   onRemove: () => void;
   /** Chooses the block from the last one chosen to this. */
   onBlock: () => void;
@@ -53,6 +55,7 @@ export function Cell({
   onFit,
   onOpen,
   onVersions,
+  onSize,
   onRemove,
   onBlock,
 }: Props) {
@@ -176,6 +179,7 @@ export function Cell({
         {versions.length === 1 && (
           <>
             <MenuLine onSelect={onVersions}>Another version beside it…</MenuLine>
+            <MenuLine onSelect={onSize}>On another size…</MenuLine>
             <MenuLine onSelect={onRemove}>Take it off this blank</MenuLine>
           </>
         )}

@@ -10,6 +10,8 @@ import { spotMark } from '../spots';
 interface Props {
   column: ResolvedBlank;
   index: number;
+  /** What its column is under with others; empty where it is under nothing. */
+  head: string;
   /** px */
   place: { left: number; width: number };
   onStart: (blankId: string) => void;
@@ -17,7 +19,7 @@ interface Props {
 }
 
 /** The head of a column: its blank, what that measures, and what can be done with it. */
-export function ColumnHead({ column: { blank, faces }, index, place, onStart, onChoose }: Props) {
+export function ColumnHead({ column: { blank, faces }, index, head, place, onStart, onChoose }: Props) {
   const unit = useShop((shop) => shop.settings.unit);
   return (
     <div
@@ -27,6 +29,7 @@ export function ColumnHead({ column: { blank, faces }, index, place, onStart, on
       style={place}
       className="absolute top-0 h-full border-r border-rule px-2 py-2.5 text-left"
     >
+      {head && <span className="block truncate text-xs text-ink-2">{head}</span>}
       <VerbMenu
         label={blank.name}
         spoken={`${blank.name}: column`}

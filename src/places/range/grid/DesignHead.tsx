@@ -22,7 +22,9 @@ interface Props {
   fitted: number;
   /** Whether Tab comes to it. */
   focused: boolean;
+  /** What its row is moved by, where rows stand in the shop's own order. */
   handle: Pick<ReturnType<typeof useSortable>, 'attributes' | 'listeners' | 'setActivatorNodeRef'>;
+  movable: boolean;
   /** The designs above and under it. */
   above: Design | undefined;
   under: Design | undefined;
@@ -38,6 +40,7 @@ export function DesignHead({
   fitted,
   focused,
   handle,
+  movable,
   above,
   under,
   onOpen,
@@ -55,16 +58,20 @@ export function DesignHead({
       className="sticky left-0 z-10 h-full border-b border-r border-rule bg-frame py-2 pl-1.5 pr-4"
     >
       <span className="flex items-start">
-        <button
-          ref={setActivatorNodeRef}
-          {...attributes}
-          {...listeners}
-          tabIndex={stop}
-          aria-label={`Move ${design.name} to another row`}
-          className="mt-px grid h-6 w-6 shrink-0 cursor-grab touch-none place-items-center text-transparent hover:text-ink focus-visible:text-ink group-hover:text-ink-2"
-        >
-          <MoveVertical aria-hidden size={13} />
-        </button>
+        {movable ? (
+          <button
+            ref={setActivatorNodeRef}
+            {...attributes}
+            {...listeners}
+            tabIndex={stop}
+            aria-label={`Move ${design.name} to another row`}
+            className="mt-px grid h-6 w-6 shrink-0 cursor-grab touch-none place-items-center text-transparent hover:text-ink focus-visible:text-ink group-hover:text-ink-2"
+          >
+            <MoveVertical aria-hidden size={13} />
+          </button>
+        ) : (
+          <span className="w-6 shrink-0" />
+        )}
         <span className="min-w-0 grow">
           <Hint words={design.name}>
             <button

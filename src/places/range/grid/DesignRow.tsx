@@ -34,6 +34,10 @@ interface Props {
   focused: number | null;
   above: Design | undefined;
   under: Design | undefined;
+  /** Whether rows stand in the shop's own order, and can be moved in it. */
+  movable: boolean;
+  /** px */
+  top: number;
   onMove: (designId: string, toRowOf: Design) => void;
   onOpen: (fitId: string) => void;
   onAsk: (asked: Asked) => void;
@@ -51,6 +55,8 @@ export const DesignRow = memo(function DesignRow({
   focused,
   above,
   under,
+  movable,
+  top,
   onMove,
   onOpen,
   onAsk,
@@ -74,7 +80,7 @@ export const DesignRow = memo(function DesignRow({
       role="row"
       aria-rowindex={index + 2}
       style={{
-        top: index * ROW_HEIGHT,
+        top,
         height: ROW_HEIGHT,
         transform: CSS.Translate.toString(transform),
         transition,
@@ -86,6 +92,7 @@ export const DesignRow = memo(function DesignRow({
         ready={ready}
         fitted={fitted.length}
         handle={{ attributes, listeners, setActivatorNodeRef }}
+        movable={movable}
         focused={focused === -1}
         above={above}
         under={under}
@@ -133,6 +140,9 @@ export const DesignRow = memo(function DesignRow({
                   askVersions(blankId);
                   tellDone(`${design.name} has two versions on ${column.blank.name}.`, undo);
                 });
+              }}
+              onSize={() => {
+                if (first) onAsk({ kind: 'size', fitId: first.id });
               }}
               onBlock={() => {
                 onBlock({ designId: design.id, blankId });

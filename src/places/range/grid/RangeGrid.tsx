@@ -22,7 +22,16 @@ import { tellDone } from '@/ui/tell';
 import type { Asked } from '../asked';
 import { ColumnHead } from './ColumnHead';
 import { DesignRow } from './DesignRow';
-import { ADD_WIDTH, HEAD_HEIGHT, HEAD_WIDTH, ROW_HEIGHT } from './sizes';
+import {
+  ADD_WIDTH,
+  GROUP_HEIGHT,
+  groupsOf,
+  HEAD_HEIGHT,
+  HEAD_WIDTH,
+  OVERLINE,
+  ROW_HEIGHT,
+  topOf,
+} from './sizes';
 import { useGridKeys } from './useGridKeys';
 import { drawn, useSpans } from './useSpans';
 
@@ -34,6 +43,10 @@ const DOWN_ONLY: Modifier[] = [({ transform }) => ({ ...transform, x: 0 })];
 interface Props {
   columns: readonly ResolvedBlank[];
   designs: readonly Design[];
+  /** What each row, and each column, is under with others; empty of those that are under nothing. */
+  heads: { rows: readonly string[]; columns: readonly string[] };
+  /** Whether rows stand in the shop's own order, and can be moved in it. */
+  movable: boolean;
   onOpen: (fitId: string) => void;
   onAsk: (asked: Asked) => void;
 }
@@ -42,7 +55,7 @@ interface Props {
  * The grid itself. Only the rows and columns in sight are drawn, and the place that has the focus; its heads stay in
  * sight while the rest scrolls.
  */
-export function RangeGrid({ columns, designs, onOpen, onAsk }: Props) {
+export function RangeGrid({ columns, designs, heads, movable, onOpen, onAsk }: Props) {
   const room = useRef<HTMLDivElement>(null);
   const fits = useShop((shop) => shop.fits);
   const blanks = useShop((shop) => shop.blanks);
@@ -62,7 +75,10 @@ export function RangeGrid({ columns, designs, onOpen, onAsk }: Props) {
     [lines],
   );
   const { row, column } = keys.at;
-  const spans = useSpans(room, { rows: designs.length, columns: columns.length });
+  const headHeight = HEAD_HEIGHT + (heads.columns.some((head) => head !== '') ? OVERLINE : 0);
+  const groups = useMemo(() => groupsOf(heads.rows), [heads.rows]);
+  const spans = useSpans(room, { rows: designs.length, columns: columns.length }, groups);
+  const high = topOf(designs.length - 1, groups) + ROW_HEIGHT;
   const { width } = spans;
   const { from, to } = spans.columns;
   const shown = useMemo(
@@ -103,17 +119,17 @@ export function RangeGrid({ columns, designs, onOpen, onAsk }: Props) {
         aria-colcount={columns.length + 1}
         aria-multiselectable
         onKeyDown={(event) => {
-          keys.onKeyDown(event, Math.floor((event.currentTarget.clientHeight - HEAD_HEIGHT) / ROW_HEIGHT));
+          keys.onKeyDown(event, Math.floor((event.currentTarget.clientHeight - headHeight) / ROW_HEIGHT));
         }}
         onFocus={keys.onFocus}
-        style={{ scrollPadding: `${HEAD_HEIGHT}px 0 0 ${HEAD_WIDTH}px` }}
+        style={{ scrollPadding: `${headHeight}px 0 0 ${HEAD_WIDTH}px` }}
         className="min-h-0 grow overflow-auto"
       >
         <div
           role="row"
           aria-rowindex={1}
           className="sticky top-0 z-20 border-b-2 border-ink bg-frame"
-          style={{ width: wide, minWidth: '100%', height: HEAD_HEIGHT }}
+          style={{ width: wide, minWidth: '100%', height: headHeight }}
         >
           <div
             role="columnheader"
@@ -129,6 +145,7 @@ export function RangeGrid({ columns, designs, onOpen, onAsk }: Props) {
               key={shownColumn.blank.id}
               column={shownColumn}
               index={index}
+              head={heads.columns[index] ?? ''}
               place={{ left, width }}
               onStart={(blankId) => {
                 onAsk({ kind: 'start', blankId });
@@ -157,8 +174,20 @@ export function RangeGrid({ columns, designs, onOpen, onAsk }: Props) {
         <div
           role="rowgroup"
           className="relative"
-          style={{ width: wide, minWidth: '100%', height: designs.length * ROW_HEIGHT }}
+          style={{ width: wide, minWidth: '100%', height: designs.length > 0 ? high : 0 }}
         >
+          {groups.map(({ at, name }) => (
+            <div
+              key={at}
+              role="row"
+              style={{ top: topOf(at, groups) - GROUP_HEIGHT, height: GROUP_HEIGHT }}
+              className="absolute inset-x-0 border-b border-ink bg-docket"
+            >
+              <span role="rowheader" className="sticky left-0 inline-block px-4 pt-1 font-bold">
+                {name}
+              </span>
+            </div>
+          ))}
           <SortableContext items={designs.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
             {drawn(spans.rows, row).map((index) => {
               const design = designs[index];
@@ -173,8 +202,10 @@ export function RangeGrid({ columns, designs, onOpen, onAsk }: Props) {
                   shown={shown}
                   width={width}
                   focused={row === index ? column : null}
-                  above={designs[index - 1]}
-                  under={designs[index + 1]}
+                  above={movable ? designs[index - 1] : undefined}
+                  under={movable ? designs[index + 1] : undefined}
+                  movable={movable}
+                  top={topOf(index, groups)}
                   onMove={move}
                   onOpen={onOpen}
                   onAsk={onAsk}

@@ -1,7 +1,7 @@
 'use client';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useDeferredValue, useLayoutEffect, type RefObject } from 'react';
-import { cellWidth, ROW_HEIGHT } from './sizes';
+import { cellWidth, GROUP_HEIGHT, ROW_HEIGHT, type RowGroup } from './sizes';
 
 /** The rows or columns from one to another, both of them among it. */
 export interface Span {
@@ -16,11 +16,12 @@ export interface Span {
 export function useSpans(
   room: RefObject<HTMLElement | null>,
   count: { rows: number; columns: number },
+  groups: readonly RowGroup[],
 ): { rows: Span; columns: Span; width: number } {
   const down = useVirtualizer({
     count: count.rows,
     getScrollElement: () => room.current,
-    estimateSize: () => ROW_HEIGHT,
+    estimateSize: (row) => ROW_HEIGHT + (groups.some(({ at }) => at === row) ? GROUP_HEIGHT : 0),
     overscan: 4,
   });
   const width = cellWidth(down.scrollRect?.width ?? 0, count.columns);
@@ -31,10 +32,13 @@ export function useSpans(
     estimateSize: () => width,
     overscan: 2,
   });
-  // A column's width is the window's: what was laid out for another is laid out again.
+  // A column's width is the window's, and heads come and go: what was laid out for others is laid out again.
   useLayoutEffect(() => {
     across.measure();
   }, [across, width]);
+  useLayoutEffect(() => {
+    down.measure();
+  }, [down, groups]);
   return {
     rows: useLater(spanOf(down.getVirtualItems())),
     columns: useLater(spanOf(across.getVirtualItems())),

@@ -10,7 +10,7 @@ import { useShop, type Shop } from '@/state/shop/shop';
 import { VERDICT_INK, VERDICT_WORDS } from '@/ui/Verdict';
 import { ActDialog } from './ActDialog';
 import { ACTS, isActId } from './acts';
-import { DoMenu } from './DoMenu';
+import { DoMenu, HandOverMenu } from './DoMenu';
 import { FilesDialog } from './FilesDialog';
 
 /** What is chosen on the range: how many, how they stand, and what can be done to all of them. */
@@ -60,7 +60,8 @@ export function ChosenBar() {
           </span>
         )}
         <span className="ml-auto flex items-center gap-4">
-          <DoMenu targets={targets} onFiles={setFiles} />
+          <DoMenu targets={targets} />
+          <HandOverMenu targets={targets} onFiles={setFiles} />
           <button className="verb" onClick={chooseNone}>
             Choose none
           </button>

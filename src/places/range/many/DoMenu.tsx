@@ -18,17 +18,55 @@ interface Props {
 }
 
 /** Everything that can be done to all that is chosen. */
-export function DoMenu(props: Props) {
+export function DoMenu({ targets }: Pick<Props, 'targets'>) {
   return (
     <VerbMenu label="Do to them…" spoken="What can be done to all that is chosen" align="end">
-      <Lines {...props} />
+      <Lines targets={targets} />
+    </VerbMenu>
+  );
+}
+
+/** Everything that is made of all that is chosen, and where it is taken to. */
+export function HandOverMenu({ targets, onFiles }: Props) {
+  const router = useRouter();
+  const fits = targets.flatMap(({ fit }) => fit ?? []);
+  const line = (words: string, go: () => void) => (
+    <MenuLine key={words} onSelect={go}>
+      {words}
+    </MenuLine>
+  );
+  return (
+    <VerbMenu
+      label="Hand over…"
+      spoken="What is made of all that is chosen"
+      align="end"
+      disabled={fits.length === 0}
+    >
+      {line('Show them side by side', () => {
+        router.push(withChosen('/beside'));
+      })}
+      {line('Put them in a pack…', () => {
+        router.push(withChosen('/packs'));
+      })}
+      {line('Make pictures of them…', () => {
+        router.push(withChosen('/pictures'));
+      })}
+      {line('Lay them on a new sheet', () => {
+        void addSheet(fits.map(({ id }) => id)).then(({ id }) => {
+          router.push(`/sheets?sheet=${id}`);
+        });
+      })}
+      {(Object.keys(MANY_FILES) as ManyFiles[]).map((kind) =>
+        line(`Save ${MANY_FILES[kind].what}…`, () => {
+          onFiles(kind);
+        }),
+      )}
     </VerbMenu>
   );
 }
 
 /** Each act with how many of the targets it can be done to; counted while the menu is open. */
-function Lines({ targets, onFiles }: Props) {
-  const router = useRouter();
+function Lines({ targets }: Pick<Props, 'targets'>) {
   const { acts, lastAct } = useShop((shop) => shop.settings);
   const fits = targets.flatMap(({ fit }) => fit ?? []);
   const count = String(fits.length);
@@ -56,23 +94,6 @@ function Lines({ targets, onFiles }: Props) {
           {group.map(act)}
         </Fragment>
       ))}
-      <MenuRule />
-      {line('Put them in a pack…', () => {
-        router.push(withChosen('/packs'));
-      })}
-      {line('Make pictures of them…', () => {
-        router.push(withChosen('/pictures'));
-      })}
-      {line('Lay them on a new sheet', () => {
-        void addSheet(fits.map(({ id }) => id)).then(({ id }) => {
-          router.push(`/sheets?sheet=${id}`);
-        });
-      })}
-      {(Object.keys(MANY_FILES) as ManyFiles[]).map((kind) =>
-        line(`Save ${MANY_FILES[kind].what}…`, () => {
-          onFiles(kind);
-        }),
-      )}
       <MenuRule />
       {line('Take them off their blanks', () => {
         void takeOffMany(fits.map(({ id }) => id)).then(({ undo }) => {

@@ -1,7 +1,6 @@
-import { bodyAt, type PrintFace, type ResolvedBlank } from '@/core/blank/resolve';
-import type { GarmentBody } from '@/core/blank/bodies/garment';
-import { garmentExtent, printOrigin } from '@/core/blank/bodies/garment';
-import { aspectsOf } from '@/core/blank/kinds';
+import { garmentExtent, printOrigin, type GarmentBody } from './bodies/garment';
+import { aspectsOf } from './kinds';
+import { bodyAt, type PrintFace, type ResolvedBlank } from './resolve';
 
 /** A drawing's box in mm: x = 0 in its middle, y = 0 at the top. */
 export interface DrawingPlace {

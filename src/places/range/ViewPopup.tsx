@@ -1,0 +1,231 @@
+'use client';
+import { dequal } from 'dequal';
+import { useState } from 'react';
+import { RULE_IDS } from '@/core/check/finding';
+import { ruleName } from '@/core/check/registry';
+import { WHOLE, type View } from '@/core/many/view';
+import { forgetView, keepView, look } from '@/state/many/view';
+import { titleOf } from '@/state/shop/houses';
+import { useShop } from '@/state/shop/shop';
+import { Choice } from '@/ui/Field';
+import { Popup } from '@/ui/Popup';
+import { tellDone } from '@/ui/tell';
+import { NameForm } from '../shell/NameForm';
+
+const SORTS = [
+  ['own', 'as they were put'],
+  ['name', 'by name'],
+  ['wrong', 'what is wrong first'],
+  ['occasion', 'by occasion, the next first'],
+  ['measured', 'what was changed last first'],
+] as const;
+
+const ROWS = [
+  ['none', 'one after another'],
+  ['occasion', 'by occasion'],
+  ['standing', 'by how they stand'],
+] as const;
+
+const COLUMNS = [
+  ['none', 'one after another'],
+  ['kind', 'by kind'],
+  ['house', 'by house'],
+  ['method', 'by method'],
+] as const;
+
+const AGES = [
+  ['', 'whenever changed'],
+  ['1', 'changed within a day'],
+  ['7', 'changed within a week'],
+  ['30', 'changed within 30 days'],
+] as const;
+
+/** What of the range is shown, in which order and under which heads; views are kept by name. */
+export function ViewPopup({ view }: { view: View }) {
+  const views = useShop((shop) => shop.settings.views);
+  const [naming, setNaming] = useState(false);
+  const current = views.find((one) => dequal(one, { ...view, name: one.name }));
+  const isWhole = dequal({ ...view, standing: 'all' }, WHOLE);
+  return (
+    <Popup
+      trigger={
+        <button
+          className={`verb max-w-44 truncate whitespace-nowrap ${isWhole ? '' : 'font-bold'}`}
+          aria-label="View of the range"
+        >
+          {current ? current.name : isWhole ? 'View…' : 'View: changed…'}
+        </button>
+      }
+      align="end"
+      className="max-h-[calc(100vh-8rem)] w-[380px] overflow-auto"
+    >
+      <Asked view={view} />
+      {views.length > 0 && <Kept views={views} />}
+      <div className="mt-3 flex items-start gap-4">
+        {naming ? (
+          <div className="grow">
+            <NameForm
+              label="keep this view as"
+              verb="Keep"
+              most={120}
+              onSaid={async (name) => {
+                const undo = await keepView(name, view);
+                setNaming(false);
+                tellDone(`The view “${name.trim()}” is kept.`, undo);
+              }}
+            />
+          </div>
+        ) : (
+          <button
+            className="verb"
+            onClick={() => {
+              setNaming(true);
+            }}
+          >
+            Keep this view by name…
+          </button>
+        )}
+        <button
+          className="verb ml-auto"
+          disabled={dequal(view, WHOLE)}
+          onClick={() => {
+            look(WHOLE);
+          }}
+        >
+          Show all
+        </button>
+      </div>
+    </Popup>
+  );
+}
+
+/** Every question of a view. */
+function Asked({ view }: { view: View }) {
+  const { blanks, specs, methods, settings } = useShop();
+  const columns = settings.columns.flatMap((id) => blanks.get(id) ?? []);
+  const colours = [...new Set(columns.flatMap(({ blank }) => blank.colours.map(({ name }) => name)))].sort();
+  const among = (ids: readonly string[]) => new Set(ids);
+  const used = {
+    methods: among(columns.map(({ method }) => method.id)),
+    specs: among(columns.map(({ spec }) => spec.id)),
+  };
+  return (
+    <>
+      <Choice
+        label="Rows"
+        value={view.rows}
+        choices={ROWS}
+        className={WIDE}
+        onChange={(rows) => {
+          look({ rows });
+        }}
+      />
+      <Choice
+        label="in order"
+        value={view.sort}
+        choices={SORTS}
+        className={WIDE}
+        onChange={(sort) => {
+          look({ sort });
+        }}
+      />
+      <Choice
+        label="Columns"
+        value={view.columns}
+        choices={COLUMNS}
+        className={WIDE}
+        onChange={(own) => {
+          look({ columns: own });
+        }}
+      />
+      <Choice
+        label="Against them"
+        value={view.rule ?? ''}
+        choices={[['', 'whatever it is'] as const, ...RULE_IDS.map((id) => [id, ruleName(id)] as const)]}
+        className={WIDE}
+        onChange={(rule) => {
+          look({ rule: rule === '' ? null : rule });
+        }}
+      />
+      <Choice
+        label="On products"
+        value={view.colour ?? ''}
+        choices={[['', 'of every colour'] as const, ...colours.map((name) => [name, name] as const)]}
+        className={WIDE}
+        onChange={(colour) => {
+          look({ colour: colour || null });
+        }}
+      />
+      <Choice
+        label="Printed by"
+        value={view.specId ?? ''}
+        choices={[
+          ['', 'every house'] as const,
+          ...[...specs.values()]
+            .filter(({ id }) => used.specs.has(id))
+            .map((spec) => [spec.id, titleOf(spec)] as const),
+        ]}
+        className={WIDE}
+        onChange={(specId) => {
+          look({ specId: specId || null });
+        }}
+      />
+      <Choice
+        label="by way of"
+        value={view.methodId ?? ''}
+        choices={[
+          ['', 'every method'] as const,
+          ...[...methods.values()]
+            .filter(({ id }) => used.methods.has(id))
+            .map(({ id, name }) => [id, name] as const),
+        ]}
+        className={WIDE}
+        onChange={(methodId) => {
+          look({ methodId: methodId || null });
+        }}
+      />
+      <Choice
+        label="Age"
+        value={view.days === null ? '' : (String(view.days) as '1')}
+        choices={AGES}
+        className={WIDE}
+        onChange={(days) => {
+          look({ days: days === '' ? null : Number(days) });
+        }}
+      />
+    </>
+  );
+}
+
+const WIDE = 'w-56';
+
+/** Views that are kept by name: shown again, or forgotten. */
+function Kept({ views }: { views: readonly (View & { name: string })[] }) {
+  return (
+    <ul aria-label="Kept views" className="mt-3 border-t border-ink">
+      {views.map(({ name, ...view }) => (
+        <li key={name} className="flex items-center gap-4 border-b border-rule py-1">
+          <button
+            className="verb min-w-0 truncate"
+            onClick={() => {
+              look(view);
+            }}
+          >
+            {name}
+          </button>
+          <button
+            className="verb ml-auto"
+            aria-label={`Forget the view ${name}`}
+            onClick={() =>
+              void forgetView(name).then((undo) => {
+                tellDone(`The view “${name}” is forgotten.`, undo);
+              })
+            }
+          >
+            forget
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}

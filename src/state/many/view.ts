@@ -1,0 +1,66 @@
+import * as v from 'valibot';
+import { create } from 'zustand';
+import { persist } from 'zustand/middleware';
+import { UpFitError } from '@/core/errors';
+import type { Design } from '@/core/fit/schema';
+import { ViewSchema, WHOLE, type SeenDesign, type SeenFit, type View } from '@/core/many/view';
+import { currentSummary, verdictOf } from '../bench/dockets';
+import { blankOf } from '../shop/library';
+import { changeSettings } from '../shop/records';
+import type { Shop } from '../shop/shop';
+import { inThisWindow } from './window';
+
+/** What of the range is shown in this window. */
+export const useView = create<View>()(
+  persist(() => WHOLE, {
+    name: 'up-fit view',
+    storage: inThisWindow(),
+    merge: (kept, now) => {
+      const read = v.safeParse(ViewSchema, kept);
+      return read.success ? read.output : now;
+    },
+  }),
+);
+
+/** Changes what is shown. */
+export function look(change: Partial<View>): void {
+  useView.setState(change);
+}
+
+/** Keeps a view under a name, in the place of one of that name; gives back what undoes it. Throws where it has no name. */
+export function keepView(words: string, view: View): Promise<() => Promise<void>> {
+  const name = words.trim();
+  if (name === '') throw new UpFitError('bad-argument', 'Type a name to find it by.');
+  return changeSettings(({ views }) => ({
+    views: [...views.filter((one) => one.name !== name), { name, ...view }].sort((a, b) =>
+      a.name.localeCompare(b.name),
+    ),
+  }));
+}
+
+/** Takes a kept view out; gives back what undoes that. */
+export function forgetView(name: string): Promise<() => Promise<void>> {
+  return changeSettings(({ views }) => ({ views: views.filter((one) => one.name !== name) }));
+}
+
+/** Every design in the shop's order with its fits on some blanks, as a view asks for them. */
+export function seenDesigns(shop: Shop, blankIds: ReadonlySet<string>): SeenDesign[] {
+  const fits = new Map<string, SeenFit[]>();
+  for (const fit of shop.fits.values()) {
+    // One whose version of the blank is lost stands against its design all the same.
+    const blank = blankIds.has(fit.blankId)
+      ? (blankOf(fit, shop) ?? shop.blanks.get(fit.blankId))
+      : undefined;
+    if (!blank) continue;
+    const seen = { fit, blank, verdict: verdictOf(fit, shop), summary: currentSummary(fit, shop) };
+    const own = fits.get(fit.designId);
+    if (own) own.push(seen);
+    else fits.set(fit.designId, [seen]);
+  }
+  return [...shop.designs.values()]
+    .sort(byOrder)
+    .map((design) => ({ design, fits: fits.get(design.id) ?? NONE }));
+}
+
+const NONE: readonly SeenFit[] = [];
+const byOrder = (a: Design, b: Design) => a.order - b.order;

@@ -1,0 +1,25 @@
+import type { Fit } from '@/core/fit/schema';
+import type { Offer } from '@/core/many/offers';
+import { FIRST_SETTINGS } from '@/store/schema';
+import { commit, type Kept } from './commit';
+
+/** A fit anew on another blank, as it was laid out there, with that blank's column on the range: one act. */
+export function fitOnOffer(fit: Fit, { blank: { blank }, faces }: Offer): Promise<Kept<void>> {
+  return commit(['fits', 'settings'], async (store) => {
+    const { designId } = fit;
+    store.put('fits', {
+      upfit: 'fit/1',
+      id: crypto.randomUUID(),
+      designId,
+      blankId: blank.id,
+      blankVersion: blank.version,
+      colourId: blank.colours.find(({ id }) => id === fit.colourId)?.id ?? blank.colours[0]!.id,
+      stateId: null,
+      sizeId: null,
+      faces,
+    });
+    const settings = (await store.get('settings', 'settings')) ?? FIRST_SETTINGS;
+    const columns = [...new Set([...settings.columns, blank.id])];
+    if (columns.length > settings.columns.length) store.put('settings', { ...settings, columns });
+  });
+}
