@@ -86,7 +86,7 @@ function watch(what, done) {
 }
 
 /** Fills the shop that is open in the browser; the demo is laid out and measured in it. */
-async function fillRange(browser) {
+export async function fillRange(browser) {
   const blanks = JSON.parse(
     execFileSync('npm', ['run', '-s', 'upfit', '--', 'blanks', '--json'], { cwd: root }),
   );
@@ -104,13 +104,14 @@ function fill(designCount, fitCount, blankIds, done) {
     });
   void (async () => {
     const db = await asked(indexedDB.open('up-fit'));
-    const store = db.transaction(['designs', 'fits', 'dockets', 'settings'], 'readwrite');
+    const store = db.transaction(['designs', 'fits', 'dockets', 'summaries', 'settings'], 'readwrite');
     const all = (table) => asked(store.objectStore(table).getAll());
-    const [designs, fits, dockets, [settings]] = await Promise.all(
-      ['designs', 'fits', 'dockets', 'settings'].map(all),
+    const [designs, fits, dockets, summaries, [settings]] = await Promise.all(
+      ['designs', 'fits', 'dockets', 'summaries', 'settings'].map(all),
     );
     const [settingsKey] = await asked(store.objectStore('settings').getAllKeys());
     const docketOf = new Map(dockets.map((docket) => [docket.fitId, docket]));
+    const summaryOf = new Map(summaries.map((summary) => [summary.fitId, summary]));
     const measured = fits.filter(({ id }) => docketOf.has(id));
     for (let i = designs.length; i < designCount; i++) {
       const like = designs[i % designs.length];
@@ -123,6 +124,7 @@ function fill(designCount, fitCount, blankIds, done) {
       const id = `fit-${i}`;
       store.objectStore('fits').put({ ...like, id, designId: `design-${designs.length + (i % own)}` });
       store.objectStore('dockets').put({ ...docketOf.get(like.id), fitId: id });
+      store.objectStore('summaries').put({ ...summaryOf.get(like.id), fitId: id });
     }
     const columns = [...new Set([...settings.columns, ...blankIds])].slice(0, blankIds.length);
     store.objectStore('settings').put({ ...settings, columns }, settingsKey);

@@ -1,9 +1,7 @@
-import { By, Key } from 'selenium-webdriver';
-import type { Fit } from '@/core/fit/schema';
+import { Key } from 'selenium-webdriver';
 import { keepsOut } from '../support/axe';
-import { PATIENCE } from '../support/bench';
 import { BenchShop } from '../support/bench-shop';
-import { records } from '../support/stored';
+import { RangePage } from '../support/range-page';
 
 /** One act on many cells of the range, by keys and by the hand. */
 const shop = new BenchShop();
@@ -14,20 +12,13 @@ beforeAll(async () => {
 });
 afterAll(() => shop.close());
 
-const fits = () => records<Fit>(shop.browser, 'fits');
-const become = (what: () => Promise<boolean>, otherwise: string) =>
-  shop.browser.wait(what, PATIENCE, otherwise);
-const chosen = async () =>
-  (await shop.browser.findElements(By.css('[role=gridcell][aria-selected=true]'))).length;
-const says = (words: RegExp) => shop.bench.says('[aria-label="Chosen on the range"]', words);
-const act = async (name: string) => {
-  await (await shop.bench.named('What can be done to all that is chosen')).click();
-  await shop.bench.press(name);
-};
-const seen = async (words: RegExp) => {
-  await shop.bench.press('See what it does');
-  await shop.bench.says('[role=dialog] [role=status]', words);
-};
+const range = new RangePage(shop);
+const fits = () => range.fits();
+const become = (what: () => Promise<boolean>, otherwise: string) => range.become(what, otherwise);
+const chosen = () => range.chosen();
+const says = (words: RegExp) => range.bar(words);
+const act = (name: string) => range.ask(name);
+const seen = (words: RegExp) => range.see(words);
 const grounds = async () =>
   (await fits()).flatMap(({ faces }) =>
     faces.flatMap(({ pieces }) => pieces.flatMap((piece) => (piece.kind === 'fill' ? [piece.colour] : []))),

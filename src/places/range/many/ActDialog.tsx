@@ -55,8 +55,13 @@ export function ActDialog({ id, first, chosen, onClose }: Props) {
     <Dialog
       title={act.name.replace('…', '')}
       description={`${targets.length} ${targets.length === 1 ? 'fit' : 'fits'}${targets.length > chosen.length ? `, ${targets.length - chosen.length} of them not chosen` : ''}. Nothing is changed until you have seen what it does.`}
-      className="top-12 flex max-h-[calc(100vh-6rem)] w-[760px] flex-col"
+      // Its foot stays above the messages, which say what the act before this one did.
+      className="top-8 flex max-h-[calc(100vh-10rem)] w-[760px] flex-col"
       shade
+      // What asks nothing is looked at straight away.
+      onOpenAutoFocus={() => {
+        if (act.asks.length === 0) void see();
+      }}
       onClose={() => {
         stop();
         onClose();
@@ -89,7 +94,7 @@ export function ActDialog({ id, first, chosen, onClose }: Props) {
       )}
       {rows && !progress && <ActRows rows={rows} of={targets.length} />}
       <div className="mt-4 flex items-center gap-4">
-        {rows === null ? (
+        {rows === null && (act.asks.length > 0 || progress === null) && (
           <button
             className="action"
             disabled={missing !== undefined || progress !== null || targets.length === 0}
@@ -97,7 +102,8 @@ export function ActDialog({ id, first, chosen, onClose }: Props) {
           >
             See what it does
           </button>
-        ) : (
+        )}
+        {rows !== null && (
           <button
             className="action"
             disabled={changed.length === 0 || progress !== null}

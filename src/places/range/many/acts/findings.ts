@@ -12,7 +12,7 @@ import { toFit, type Choices, type ManyAct } from './act';
 const findingsOf = async (fit: Fit) => (await keptDocket(fit))?.findings ?? [];
 
 type Wanted = (finding: OpenFinding) => boolean;
-const isMendable: Wanted = ({ mendable }) => mendable;
+const isAny: Wanted = () => true;
 const isLook: Wanted = ({ verdict }) => verdict === 'look';
 
 function stands({ fit }: Target, wanted: Wanted): OpenFinding[] {
@@ -31,13 +31,19 @@ function rulesOf(targets: readonly Target[], wanted: Wanted): Choices {
 export const MEND: ManyAct = {
   name: 'Mend one finding…',
   done: 'mended',
-  takes: (target) => stands(target, isMendable).length > 0,
+  // Those without a remedy among them too: they are told why they are left as they are.
+  takes: (target) => stands(target, isAny).length > 0,
   asks: [
     {
       id: 'rule',
       label: 'what stands against them',
       kind: 'choice',
-      choices: (targets) => rulesOf(targets, isMendable),
+      choices: (targets) => {
+        const mendable = new Set(
+          targets.flatMap((target) => stands(target, isAny).flatMap((one) => (one.mendable ? one.rule : []))),
+        );
+        return rulesOf(targets, ({ rule }) => mendable.has(rule));
+      },
     },
   ],
   change: toFit(async ({ fit }, { rule }) => mend(fit, await findingsOf(fit), rule as RuleId)),
