@@ -70,7 +70,7 @@ module.exports = {
       to: {
         dependencyTypes: ['npm', 'core'],
         pathNot:
-          'node_modules/(valibot|lru-cache|culori|big.js|clipper2-ts|earcut|d3-contour|fit-curve|maxrects-packer|@noble/hashes)/',
+          'node_modules/(valibot|lru-cache|culori|big.js|clipper2-ts|earcut|d3-contour|fit-curve|maxrects-packer|safe-stable-stringify|@noble/hashes)/',
       },
     },
     {

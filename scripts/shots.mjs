@@ -1,12 +1,10 @@
 // Makes the pictures in docs/screenshots from the demo data, at 1280 x 800: `npm run shots`, or some of them by their
 // names: `npm run shots -- range stickers`.
-import { execFileSync } from 'node:child_process';
-import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { build } from 'esbuild';
-import { unzipSync } from 'fflate';
 import { By, Key, until } from 'selenium-webdriver';
 import { startApp } from './lib/app.mjs';
 import { openBrowser, openDemo } from './lib/browser.mjs';
@@ -14,6 +12,8 @@ import { openBrowser, openDemo } from './lib/browser.mjs';
 const SHOTS = [
   ['range', '/'],
   ['range-act', '/', seeAct],
+  ['range-view', '/', groupAndChoose],
+  ['range-beside', '/', layBeside],
   ['blanks', '/blanks?blank=tumbler-taper-480'],
   ['blanks-measure', '/blanks/measure', measureCup],
   ['houses', '/blanks/houses?house=corrie-sublimation'],
@@ -23,7 +23,6 @@ const SHOTS = [
   ['stickers', '/artwork', partSet],
   ['bench-docket', '/bench/lighthouse--shirt', acceptOne],
   ['bench-proof', '/bench/night-watch--mug-325', proof],
-  ['bench-print', '/bench/night-watch--mug-325', choosePrint],
   ['sheets', '/sheets', fillSheet],
   ['packs', '/packs', handOver],
   ['pictures', '/pictures?fit=keep-the-light--mug-325', pictured],
@@ -49,6 +48,8 @@ const products = await bundled();
 try {
   await openDemo(browser, app.address);
   for (const [name, path, act] of SHOTS.filter(([name]) => all || wanted.includes(name))) {
+    // What the picture before this one chose is not chosen here.
+    await browser.executeScript('sessionStorage.clear()');
     await browser.get(app.address + path);
     await browser.wait(until.elementLocated(By.css('h1')), 60_000);
     await act?.();
@@ -57,7 +58,6 @@ try {
     console.log(`docs/screenshots/${name}.png`);
   }
   if (all) {
-    await drawDocket();
     await drawProducts();
   }
 } finally {
@@ -76,6 +76,45 @@ async function seeAct() {
   await press('Change the colour');
   await press('See what it does');
   await browser.wait(until.elementLocated(By.css('[aria-label="What it does"]')), 120_000);
+}
+
+/** Rows by how they stand, columns by house, and a block of cells chosen with the keys. */
+async function groupAndChoose() {
+  await press('View');
+  await choose('Rows', 'standing');
+  await choose('Columns', 'house');
+  await browser.actions().sendKeys(Key.ESCAPE).perform();
+  const cells = await browser.findElements(By.css('[role=gridcell] [data-place]'));
+  await browser.executeScript('arguments[0].focus()', cells[1]);
+  for (const key of [Key.ARROW_RIGHT, Key.ARROW_RIGHT, Key.ARROW_DOWN])
+    await browser.actions().keyDown(Key.SHIFT).sendKeys(key).keyUp(Key.SHIFT).perform();
+}
+
+/** One design on all its products at one scale. */
+async function layBeside() {
+  const menu = await browser.wait(
+    until.elementLocated(By.css('[aria-label="Knot badge: what can be done"]')),
+    60_000,
+  );
+  await browser.actions().move({ origin: menu }).click().perform();
+  await press('Choose its row');
+  await press('Hand over');
+  await press('Show them side by side');
+  await browser.wait(until.elementLocated(By.css('[aria-label="Side by side"] svg')), 60_000);
+}
+
+async function choose(label, value) {
+  const list = await browser.wait(
+    until.elementLocated(By.css(`[role=combobox][aria-label="${label}"]`)),
+    60_000,
+  );
+  await list.click();
+  const line = await browser.wait(
+    until.elementLocated(By.css(`[role=option][data-value="${value}"]`)),
+    60_000,
+  );
+  await line.click();
+  await browser.wait(until.stalenessOf(line), 60_000);
 }
 
 /** A layout with two empty places and a maker's line. */
@@ -138,13 +177,6 @@ async function proof() {
   await browser.wait(until.elementLocated(By.css('[data-hatched]')), 60_000);
 }
 
-/** What can be made of a mug, a piece at a time in inks for one that takes them. */
-async function choosePrint() {
-  await browser.wait(() => browser.executeScript(settled), 60_000);
-  await press('other formats');
-  await (await named('//label[normalize-space()="PDF"]')).click();
-}
-
 /** Mugs and tumblers on oversize paper, packed. */
 async function fillSheet() {
   await press('New sheet');
@@ -176,20 +208,6 @@ async function handOver() {
   await press('Send the order');
   await named('//*[@data-order="arrived"]');
   await press('Save the zip');
-}
-
-/** The docket that went out with the pack, as a picture of its page. */
-async function drawDocket() {
-  const find = () => readdirSync(downloads).find((name) => name.endsWith('.zip'));
-  await browser.wait(() => find() !== undefined, 60_000);
-  const files = unzipSync(readFileSync(join(downloads, find())));
-  const [path] = Object.keys(files)
-    .filter((name) => name.endsWith('docket.pdf'))
-    .slice(1);
-  const pdf = join(downloads, 'docket.pdf');
-  writeFileSync(pdf, files[path]);
-  execFileSync('pdftoppm', ['-png', '-r', '100', '-singlefile', pdf, 'docs/screenshots/docket-page']);
-  console.log('docs/screenshots/docket-page.png');
 }
 
 async function named(path) {

@@ -1,5 +1,6 @@
-/** For `JSON.stringify`: keys of every object in one order, since what comes out of the store has them in the schema's. */
-export function inOrder(_: string, value: unknown): unknown {
-  if (typeof value !== 'object' || value === null || Array.isArray(value)) return value;
-  return Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)));
+import { stringify } from 'safe-stable-stringify';
+
+/** JSON with the keys of every object in one order: what comes out of the store has them in its schema's. */
+export function inOneOrder(value: unknown): string {
+  return stringify(value) ?? '';
 }

@@ -1,3 +1,4 @@
+import { inOneOrder } from '@/core/key-order';
 import 'fake-indexeddb/auto';
 import type * as Database from '@/store/database';
 import fc from 'fast-check';
@@ -6,7 +7,6 @@ import type * as Commit from '@/state/shop/commit';
 import type * as Records from '@/state/shop/records';
 import type * as Shop from '@/state/shop/shop';
 import { artworkIdsOf } from '@/core/fit/schema';
-import { inOrder } from '@/core/key-order';
 import { clearLoose, transact } from '@/store/commit';
 import { database } from '@/store/database';
 import { readAll } from '@/store/read';
@@ -149,8 +149,7 @@ async function holdsTogether(): Promise<void> {
   await clearLoose(Date.now() + 1e12);
   const files = (await (await database()).getAllKeys('originals')) as string[];
   expect([...files].sort()).toEqual([...new Set(stored.artworks.map(({ facts }) => facts.sha256))].sort());
-  const said = (records: readonly object[]) =>
-    JSON.stringify(records.map((one) => JSON.stringify(one, inOrder)).sort());
+  const said = (records: readonly object[]) => JSON.stringify(records.map((one) => inOneOrder(one)).sort());
   for (const { shop } of windows) {
     const showing = () => {
       const { artworks, designs, fits, summaries, settings } = shop.useShop.getState();

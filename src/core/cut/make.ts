@@ -1,3 +1,4 @@
+import { inOneOrder } from '../key-order';
 import { plainFace, rectangle } from '../blank/face';
 import type { PrintFace } from '../blank/resolve';
 import { fromShares } from '../fit/clip';
@@ -6,7 +7,6 @@ import { isPlaced, isShowing, type FitFace, type Piece, type PlacedPiece } from 
 import { newFill } from '../fit/place';
 import { writePath } from '../geometry/path';
 import { IN_SILENCE, type Progress } from '../raster/raster';
-import { inOrder } from '../key-order';
 import { renderFace, type Shown } from '../render/face';
 import { cutLine, toCorner } from './line';
 import { settingsOf, type Cut } from '../fit/cut';
@@ -126,7 +126,7 @@ function finestOf(placed: readonly PlacedPiece[], { pixels }: Shown): number {
 /** What a cut line is known by: the pieces that it goes round, their pixels, and its settings. */
 export function cutKey({ pieces, cut }: FitFace & { cut: Cut }, pixelKeys: readonly string[]): string {
   const round = pieces.filter(({ id }) => id !== WHITE_BORDER);
-  return hash(JSON.stringify([round, settingsOf(cut), pixelKeys], inOrder));
+  return hash(inOneOrder([round, settingsOf(cut), pixelKeys]));
 }
 
 /** 53 bits of a text (cyrb53: two rounds of 32 bits, mixed): enough to tell states of one face apart. */

@@ -124,15 +124,20 @@ function together<T>(things: readonly T[], headOf: (thing: T) => string): T[] {
 }
 
 /** By its name, what it is for, and the words that stand on its fits. */
-function isFound({ design, fits }: SeenDesign, wanted: string): boolean {
+function isFound(seen: SeenDesign, wanted: string): boolean {
   if (wanted === '') return true;
-  const { name, idea } = design;
-  const said = [name, idea?.occasion.name ?? '', idea?.words ?? ''];
-  return (
-    said.some((words) => words.toLocaleLowerCase().includes(wanted)) ||
-    fits.some(({ fit }) => textsOf(fit).some((text) => wordsOf(text).toLocaleLowerCase().includes(wanted)))
-  );
+  let said = sayings.get(seen);
+  if (said === undefined) {
+    const { name, idea } = seen.design;
+    const words = seen.fits.flatMap(({ fit }) => textsOf(fit).map(wordsOf));
+    said = [name, idea?.occasion.name, idea?.words, ...words].join('\n').toLocaleLowerCase();
+    sayings.set(seen, said);
+  }
+  return said.includes(wanted);
 }
+
+/** What each design is found by: asked for at every letter that is typed. */
+const sayings = new WeakMap<SeenDesign, string>();
 
 function isStanding({ fits }: SeenDesign, standing: View['standing']): boolean {
   if (standing === 'all') return true;

@@ -1,3 +1,4 @@
+import { inOneOrder } from '@/core/key-order';
 import { pixelsKey } from '@/core/artwork/steps';
 import type { Docket } from '@/core/check/docket';
 import type { Verdict } from '@/core/check/finding';
@@ -13,7 +14,6 @@ import type { FitJob, JobArtwork } from '@/workers/messages';
 import type { Preview } from '../artwork/previews';
 import { blankOf } from '../shop/library';
 import { pressAsked, pressKey } from '../engine/press';
-import { inOrder } from '@/core/key-order';
 import { saveDocket } from '../shop/records';
 import { contextOf, useShop, type Shop } from '../shop/shop';
 import { RULES_KEY } from '@/core/check/registry';
@@ -49,27 +49,24 @@ function keyOf(
     const artwork = artworks.get(id);
     return artwork ? pixelsKey(artwork.facts.sha256, artwork.steps) : id;
   });
-  return JSON.stringify(
-    [
-      RULES_KEY,
-      blank.version,
-      spec.id,
-      spec.version,
-      // As it was before a method could be changed, so that stored dockets of an unchanged one hold.
-      ...(method.version > 1 ? [method.id, method.version] : []),
-      fit.sizeId,
-      fit.soldIn,
-      settings.unit,
-      fit.colourId,
-      fit.version?.colours,
-      fit.faces,
-      pressKey(spec.id, { settings, profiles }),
-      fit.accepted,
-      fit.ticked,
-      pixels,
-    ],
-    inOrder,
-  );
+  return inOneOrder([
+    RULES_KEY,
+    blank.version,
+    spec.id,
+    spec.version,
+    // As it was before a method could be changed, so that stored dockets of an unchanged one hold.
+    ...(method.version > 1 ? [method.id, method.version] : []),
+    fit.sizeId,
+    fit.soldIn,
+    settings.unit,
+    fit.colourId,
+    fit.version?.colours,
+    fit.faces,
+    pressKey(spec.id, { settings, profiles }),
+    fit.accepted,
+    fit.ticked,
+    pixels,
+  ]);
 }
 
 /** A fit with the files it shows, ready for the worker. */

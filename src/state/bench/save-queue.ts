@@ -1,5 +1,5 @@
+import { inOneOrder } from '@/core/key-order';
 import { create } from 'zustand';
-import { inOrder } from '@/core/key-order';
 import type { Fit } from '@/core/fit/schema';
 import { Conflict, type Store } from '@/store/commit';
 import { beforeLeaving } from '@/store/database';
@@ -71,7 +71,7 @@ async function writeEdit(edit: Edit, base: Fit): Promise<void> {
 }
 
 function said(fit: Fit): string {
-  return JSON.stringify(fit, inOrder);
+  return inOneOrder(fit);
 }
 
 beforeLeaving(keepWaiting);

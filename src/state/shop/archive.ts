@@ -1,3 +1,4 @@
+import { inOneOrder } from '@/core/key-order';
 import * as v from 'valibot';
 import { UpFitError } from '@/core/errors';
 import { safeName } from '@/core/pack/names';
@@ -17,7 +18,6 @@ import { SettingsSchema, type Artwork, type Settings } from '@/store/schema';
 import { entryOf, keyIn, readRecord } from '@/store/tables';
 import { isStopped, type JobOptions } from '@/workers/client';
 import { makeZip, readZip } from '@/workers/zip-client';
-import { inOrder } from '@/core/key-order';
 import { saveAs } from '../handover/download';
 import { commit, patiently } from './commit';
 import { useShop } from './shop';
@@ -238,7 +238,7 @@ function withFiles(
 /** What a record says, its files left out: they are known by what made them. */
 function said(table: ArchivedTable, record: StoredRecord): string {
   const fields = Object.entries(record).filter(([field]) => !filesIn(table).includes(field));
-  return JSON.stringify(Object.fromEntries(fields), inOrder);
+  return inOneOrder(Object.fromEntries(fields));
 }
 
 function saidBy(table: ArchivedTable, records: readonly StoredRecord[]): Map<string, string> {

@@ -30,7 +30,7 @@ export function ChosenBar() {
       <div
         role="group"
         aria-label="Chosen on the range"
-        className="flex h-10 shrink-0 items-center gap-5 border-b border-rule bg-docket px-4"
+        className="flex h-10 shrink-0 items-center gap-5 whitespace-nowrap border-b border-rule bg-docket px-4"
       >
         <span className="font-bold">{cells.size} chosen</span>
         <Standing targets={targets} shop={shop} />
@@ -38,8 +38,7 @@ export function ChosenBar() {
         {id && brokenOff && (
           <span role="status" className="flex min-w-0 items-center gap-3 text-look">
             <span className="truncate">
-              “{ACTS[id].name.replace('…', '')}” was under way when this window was loaded again: see what is
-              left of it.
+              “{ACTS[id].name.replace('…', '')}” was under way: see what is left of it.
             </span>
             <button
               className="verb"
