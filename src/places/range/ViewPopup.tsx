@@ -6,7 +6,7 @@ import { ruleName } from '@/core/check/registry';
 import { WHOLE, type View } from '@/core/many/view';
 import { forgetView, keepView, look } from '@/state/many/view';
 import { titleOf } from '@/state/shop/houses';
-import { useShop } from '@/state/shop/shop';
+import { useShop, type Shop } from '@/state/shop/shop';
 import { Choice } from '@/ui/Field';
 import { Popup } from '@/ui/Popup';
 import { tellDone } from '@/ui/tell';
@@ -42,7 +42,8 @@ const AGES = [
 
 /** What of the range is shown, in which order and under which heads; views are kept by name. */
 export function ViewPopup({ view }: { view: View }) {
-  const views = useShop((shop) => shop.settings.views);
+  const shop = useShop();
+  const { views } = shop.settings;
   const [naming, setNaming] = useState(false);
   const current = views.find((one) => dequal(one, { ...view, name: one.name }));
   const isWhole = dequal({ ...view, standing: 'all' }, WHOLE);
@@ -59,7 +60,18 @@ export function ViewPopup({ view }: { view: View }) {
       align="end"
       className="max-h-[calc(100vh-8rem)] w-[380px] overflow-auto"
     >
-      <Asked view={view} />
+      {questionsOf(view, shop).map(({ label, value, choices, change }) => (
+        <Choice
+          key={label}
+          label={label}
+          value={value}
+          choices={choices}
+          className="w-56"
+          onChange={(next) => {
+            look(change(next));
+          }}
+        />
+      ))}
       {views.length > 0 && <Kept views={views} />}
       <div className="mt-3 flex items-start gap-4">
         {naming ? (
@@ -99,105 +111,66 @@ export function ViewPopup({ view }: { view: View }) {
   );
 }
 
-/** Every question of a view. */
-function Asked({ view }: { view: View }) {
-  const { blanks, specs, methods, settings } = useShop();
-  const columns = settings.columns.flatMap((id) => blanks.get(id) ?? []);
-  const colours = [...new Set(columns.flatMap(({ blank }) => blank.colours.map(({ name }) => name)))].sort();
-  const among = (ids: readonly string[]) => new Set(ids);
-  const used = {
-    methods: among(columns.map(({ method }) => method.id)),
-    specs: among(columns.map(({ spec }) => spec.id)),
-  };
-  return (
-    <>
-      <Choice
-        label="Rows"
-        value={view.rows}
-        choices={ROWS}
-        className={WIDE}
-        onChange={(rows) => {
-          look({ rows });
-        }}
-      />
-      <Choice
-        label="in order"
-        value={view.sort}
-        choices={SORTS}
-        className={WIDE}
-        onChange={(sort) => {
-          look({ sort });
-        }}
-      />
-      <Choice
-        label="Columns"
-        value={view.columns}
-        choices={COLUMNS}
-        className={WIDE}
-        onChange={(own) => {
-          look({ columns: own });
-        }}
-      />
-      <Choice
-        label="Against them"
-        value={view.rule ?? ''}
-        choices={[['', 'whatever it is'] as const, ...RULE_IDS.map((id) => [id, ruleName(id)] as const)]}
-        className={WIDE}
-        onChange={(rule) => {
-          look({ rule: rule === '' ? null : rule });
-        }}
-      />
-      <Choice
-        label="On products"
-        value={view.colour ?? ''}
-        choices={[['', 'of every colour'] as const, ...colours.map((name) => [name, name] as const)]}
-        className={WIDE}
-        onChange={(colour) => {
-          look({ colour: colour || null });
-        }}
-      />
-      <Choice
-        label="Printed by"
-        value={view.specId ?? ''}
-        choices={[
-          ['', 'every house'] as const,
-          ...[...specs.values()]
-            .filter(({ id }) => used.specs.has(id))
-            .map((spec) => [spec.id, titleOf(spec)] as const),
-        ]}
-        className={WIDE}
-        onChange={(specId) => {
-          look({ specId: specId || null });
-        }}
-      />
-      <Choice
-        label="by way of"
-        value={view.methodId ?? ''}
-        choices={[
-          ['', 'every method'] as const,
-          ...[...methods.values()]
-            .filter(({ id }) => used.methods.has(id))
-            .map(({ id, name }) => [id, name] as const),
-        ]}
-        className={WIDE}
-        onChange={(methodId) => {
-          look({ methodId: methodId || null });
-        }}
-      />
-      <Choice
-        label="Age"
-        value={view.days === null ? '' : (String(view.days) as '1')}
-        choices={AGES}
-        className={WIDE}
-        onChange={(days) => {
-          look({ days: days === '' ? null : Number(days) });
-        }}
-      />
-    </>
-  );
+/** A question of a view: what stands there now, what else can, and what that makes of the view. */
+interface Question {
+  label: string;
+  value: string;
+  choices: readonly (readonly [value: string, name: string])[];
+  change: (value: string) => Partial<View>;
 }
 
-const WIDE = 'w-56';
+/** Every question of a view, about what the shop has. */
+function questionsOf(view: View, { blanks, specs, methods, settings }: Shop): Question[] {
+  const columns = settings.columns.flatMap((id) => blanks.get(id) ?? []);
+  const colours = new Set(columns.flatMap(({ blank }) => blank.colours.map(({ name }) => name)));
+  const houses = new Map(columns.map(({ spec }) => [spec.id, titleOf(specs.get(spec.id) ?? spec)]));
+  const ways = new Map(columns.map(({ method }) => [method.id, methods.get(method.id)?.name ?? method.name]));
+  return [
+    { label: 'Rows', value: view.rows, choices: ROWS, change: (rows) => ({ rows: rows as View['rows'] }) },
+    {
+      label: 'in order',
+      value: view.sort,
+      choices: SORTS,
+      change: (sort) => ({ sort: sort as View['sort'] }),
+    },
+    {
+      label: 'Columns',
+      value: view.columns,
+      choices: COLUMNS,
+      change: (own) => ({ columns: own as View['columns'] }),
+    },
+    {
+      label: 'Against them',
+      value: view.rule ?? '',
+      choices: [['', 'whatever it is'], ...RULE_IDS.map((id) => [id, ruleName(id)] as const)],
+      change: (rule) => ({ rule: rule === '' ? null : (rule as View['rule']) }),
+    },
+    {
+      label: 'On products',
+      value: view.colour ?? '',
+      choices: [['', 'of every colour'], ...[...colours].sort().map((name) => [name, name] as const)],
+      change: (colour) => ({ colour: colour || null }),
+    },
+    {
+      label: 'Printed by',
+      value: view.specId ?? '',
+      choices: [['', 'every house'], ...houses],
+      change: (specId) => ({ specId: specId || null }),
+    },
+    {
+      label: 'by way of',
+      value: view.methodId ?? '',
+      choices: [['', 'every method'], ...ways],
+      change: (methodId) => ({ methodId: methodId || null }),
+    },
+    {
+      label: 'Age',
+      value: view.days === null ? '' : String(view.days),
+      choices: AGES,
+      change: (days) => ({ days: days === '' ? null : Number(days) }),
+    },
+  ];
+}
 
 /** Views that are kept by name: shown again, or forgotten. */
 function Kept({ views }: { views: readonly (View & { name: string })[] }) {

@@ -1,13 +1,13 @@
 import * as v from 'valibot';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
-import { UpFitError } from '@/core/errors';
 import type { Design } from '@/core/fit/schema';
 import { ViewSchema, WHOLE, type SeenDesign, type SeenFit, type View } from '@/core/many/view';
 import { currentSummary, verdictOf } from '../bench/dockets';
 import { blankOf } from '../shop/library';
 import { changeSettings } from '../shop/records';
 import type { Shop } from '../shop/shop';
+import { withNamed, without } from './named';
 import { inThisWindow } from './window';
 
 /** What of the range is shown in this window. */
@@ -27,20 +27,14 @@ export function look(change: Partial<View>): void {
   useView.setState(change);
 }
 
-/** Keeps a view under a name, in the place of one of that name; gives back what undoes it. Throws where it has no name. */
-export function keepView(words: string, view: View): Promise<() => Promise<void>> {
-  const name = words.trim();
-  if (name === '') throw new UpFitError('bad-argument', 'Type a name to find it by.');
-  return changeSettings(({ views }) => ({
-    views: [...views.filter((one) => one.name !== name), { name, ...view }].sort((a, b) =>
-      a.name.localeCompare(b.name),
-    ),
-  }));
+/** Keeps a view under a name; gives back what undoes it. Rejects with a sentence where it has no name. */
+export function keepView(name: string, view: View): Promise<() => Promise<void>> {
+  return changeSettings(({ views }) => ({ views: withNamed(views, { name, ...view }) }));
 }
 
 /** Takes a kept view out; gives back what undoes that. */
 export function forgetView(name: string): Promise<() => Promise<void>> {
-  return changeSettings(({ views }) => ({ views: views.filter((one) => one.name !== name) }));
+  return changeSettings(({ views }) => ({ views: without(views, name) }));
 }
 
 /** Every design in the shop's order with its fits on some blanks, as a view asks for them. */

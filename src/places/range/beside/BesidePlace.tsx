@@ -8,12 +8,12 @@ import { isStopped } from '@/state/engine/engine';
 import { besideOf, besideTitle, besideWords, saveBeside, type BesideShown } from '@/state/handover/beside';
 import { useShop } from '@/state/shop/shop';
 import { FitDrawing } from '@/ui/flat/FitDrawing';
-import { Progress } from '@/ui/Progress';
 import { Slider } from '@/ui/Slider';
 import { useRoomSize } from '@/ui/useRoomSize';
 import { VERDICT_INK, VERDICT_WORDS, VerdictShape } from '@/ui/Verdict';
 import { useFitIds } from '../../shell/address';
 import { useWork } from '../../shell/useWork';
+import { WorkLine } from '../../shell/WorkLine';
 
 /** px round a drawing, and that words take under it. */
 const AROUND = 12;
@@ -64,19 +64,14 @@ export function BesidePlace() {
             />
           </label>
         )}
-        {progress !== null && (
-          <span role="status" className="flex w-56 items-center gap-3 text-sm">
-            <Progress label="Drawing the page" share={progress} className="grow" />
-            <button className="verb" onClick={stop}>
-              Stop
-            </button>
-          </span>
-        )}
-        {trouble && (
-          <span role="alert" className="truncate text-fix">
-            {trouble}
-          </span>
-        )}
+        <WorkLine
+          words={progress === null ? null : 'drawing'}
+          label="Drawing the page"
+          share={progress ?? 0}
+          trouble={trouble}
+          className="w-64"
+          onStop={stop}
+        />
         <span className="ml-auto flex items-center gap-4">
           <Link href="/" className="verb whitespace-nowrap">
             Back to the range

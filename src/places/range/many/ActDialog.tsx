@@ -6,10 +6,10 @@ import { doAct, previewAct, type ActProgress, type ActRow, type Target } from '@
 import { sentence } from '@/state/sentence';
 import { Dialog, LeaveDialog } from '@/ui/Dialog';
 import { Popup } from '@/ui/Popup';
-import { Progress } from '@/ui/Progress';
 import { tellDone } from '@/ui/tell';
 import { NameForm } from '../../shell/NameForm';
 import { useWork } from '../../shell/useWork';
+import { WorkLine } from '../../shell/WorkLine';
 import { ActAsks, firstAnswers } from './ActAsks';
 import { ActRows } from './ActRows';
 import { ACTS, type ActId } from './acts';
@@ -76,22 +76,14 @@ export function ActDialog({ id, first, chosen, onClose }: Props) {
           setRows(null);
         }}
       />
-      {progress && (
-        <div role="status" className="mt-3 flex items-center gap-3 text-sm">
-          <span className="whitespace-nowrap">
-            Measured {progress.done} of {progress.of}
-          </span>
-          <Progress label="Measuring" share={progress.done / Math.max(1, progress.of)} className="grow" />
-          <button className="verb" onClick={stop}>
-            Stop
-          </button>
-        </div>
-      )}
-      {trouble && (
-        <p role="alert" className="text-fix">
-          {trouble}
-        </p>
-      )}
+      <WorkLine
+        words={progress && `Measured ${progress.done} of ${progress.of}`}
+        label="Measuring"
+        share={progress ? progress.done / Math.max(1, progress.of) : 0}
+        trouble={trouble}
+        className="mt-3"
+        onStop={stop}
+      />
       {rows && !progress && <ActRows rows={rows} of={targets.length} />}
       <div className="mt-4 flex items-center gap-4">
         {rows === null && (act.asks.length > 0 || progress === null) && (

@@ -10,8 +10,8 @@ import {
   type ManyProgress,
 } from '@/state/handover/many';
 import { Dialog, LeaveDialog } from '@/ui/Dialog';
-import { Progress } from '@/ui/Progress';
 import { useWork } from '../../shell/useWork';
+import { WorkLine } from '../../shell/WorkLine';
 
 interface Props {
   kind: ManyFiles;
@@ -39,22 +39,13 @@ export function FilesDialog({ kind, fits, onClose }: Props) {
         onClose();
       }}
     >
-      {progress && (
-        <div role="status" className="flex items-center gap-3 text-sm">
-          <span className="whitespace-nowrap">
-            {progress.done} of {progress.of} made
-          </span>
-          <Progress label="Making files" share={progress.done / Math.max(1, progress.of)} className="grow" />
-          <button className="verb" onClick={stop}>
-            Stop
-          </button>
-        </div>
-      )}
-      {trouble && (
-        <p role="alert" className="text-fix">
-          {trouble}
-        </p>
-      )}
+      <WorkLine
+        words={progress && `${progress.done} of ${progress.of} made`}
+        label="Making files"
+        share={progress ? progress.done / Math.max(1, progress.of) : 0}
+        trouble={trouble}
+        onStop={stop}
+      />
       {made && !progress && (
         <>
           <p role="status" className="font-semibold">
