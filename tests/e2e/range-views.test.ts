@@ -69,6 +69,10 @@ test('rows under heads, and only what something stands against; where nothing is
   await shop.bench.keys(Key.ESCAPE);
   await shop.bench.press('Show all');
   await shop.bench.named('gull on Mug 325 ml:', 'button');
+  await range.search('whelk');
+  await shop.bench.says('body', /No design found by “whelk”/);
+  await shop.bench.press('Show all');
+  await shop.bench.named('gull on Mug 325 ml:', 'button');
 });
 
 test('side by side at one scale: a page as PDF and as PNG, read by other programs', async () => {

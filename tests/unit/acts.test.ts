@@ -13,6 +13,12 @@ import { dropLostPieces } from '@/state/bench/lost';
 import { choosePress } from '@/state/engine/press';
 import { removePack } from '@/state/handover/packs';
 import { removeSheet, saveSheet } from '@/state/handover/sheets';
+import { offersFor } from '@/core/many/offers';
+import { WHOLE } from '@/core/many/view';
+import { forgetAct, keepAct } from '@/state/many/kept';
+import { keepView } from '@/state/many/view';
+import { fitOnOffer } from '@/state/shop/offers';
+import { blankById } from '../support/fits';
 import { doAct, takeOffMany } from '@/state/many/preview';
 import { takeArchive, type OpenedArchive } from '@/state/shop/archive';
 import { changeBlank, removeBlank } from '@/state/shop/blanks';
@@ -106,6 +112,16 @@ async function furnish(): Promise<void> {
   await saveDocket(docketOf('a'));
 }
 
+const coaster = blankById('coaster');
+const offer = {
+  ...offersFor({ fit: fitNamed('x'), blank: coaster }, { width: 96, height: 96 }, [coaster], {
+    factsOf: () => {
+      throw new Error('shows no artwork');
+    },
+    newId: () => 'new',
+  })[0]!,
+  faces: [],
+};
 const docketOf = (fitId: string): StoredDocket => ({
   fitId,
   key: 'k',
@@ -180,6 +196,9 @@ const ACTS: Record<string, () => Promise<unknown>> = {
     stateEntries('specs', SPECS[0]!, { bleed: '3 mm' }, { kind: 'assumed' }, MILLIMETRES),
   'a house chosen': () => chooseHouse('mug-325', SPECS[1]!.id),
   'a press chosen': () => choosePress(SPECS[0]!.id, { intent: 'perceptual' }),
+  'a fit on another size': () => fitOnOffer(fit('a'), offer),
+  'an act kept by name': () => keepAct('Autumn', { act: 'colour', answers: { colour: 'Night' } }),
+  'a view kept by name': () => keepView('Pressed ones', { ...WHOLE, columns: 'kind' }),
   'a column added': () => addColumn('tote'),
   'a column taken off': () => removeColumn('shirt'),
   'a setting changed': () => changeSettings({ shopName: 'Other' }),
@@ -308,6 +327,27 @@ describe('what can be taken back is back to the byte', () => {
     expect(shop().artworks.has('other')).toBe(false);
     expect(fit('a').faces).toEqual(faces);
   });
+});
+
+test('a fit on another size brings its column, and beside one that is there it is another version', async () => {
+  const there = () => [...shop().fits.values()].filter(({ blankId }) => blankId === 'coaster');
+  await fitOnOffer(fit('a'), offer);
+  const { undo } = await fitOnOffer(fit('a'), offer);
+  expect(there().map(({ version }) => version?.name)).toEqual([undefined, 'version 2']);
+  expect(shop().settings.columns).toContain('coaster');
+  await undo();
+  expect(there()).toHaveLength(1);
+});
+
+test('what is kept by name takes the place of one so called; without a name nothing is kept', async () => {
+  await keepAct(' Autumn ', { act: 'colour', answers: { colour: 'Night' } });
+  await keepAct('Autumn', { act: 'colour', answers: { colour: 'White' } });
+  expect(shop().settings.acts).toEqual([{ name: 'Autumn', act: 'colour', answers: { colour: 'White' } }]);
+  await expect(keepAct('  ', { act: 'colour', answers: {} })).rejects.toThrow('Type a name');
+  await (
+    await forgetAct('Autumn')
+  )();
+  expect(shop().settings.acts).toHaveLength(1);
 });
 
 test('a docket for a fit that was taken out meanwhile is not kept', async () => {

@@ -132,7 +132,15 @@ export function Range() {
                 onOpen={open}
                 onAsk={setAsked}
               />
-              {found.length === 0 && <NothingFound search={search} />}
+              {found.length === 0 && (
+                <NothingFound
+                  search={search}
+                  onShowAll={() => {
+                    setSearch('');
+                    look(WHOLE);
+                  }}
+                />
+              )}
             </>
           )}
           {asked?.kind === 'design' && <DesignDialog designId={asked.designId} onClose={leave} />}
@@ -145,19 +153,14 @@ export function Range() {
   );
 }
 
-/** Where nothing is left of a view: what to do. */
-function NothingFound({ search }: { search: string }) {
+/** Where nothing is left of a view or a search: what to do. */
+function NothingFound({ search, onShowAll }: { search: string; onShowAll: () => void }) {
   return (
     <p className="absolute inset-x-0 top-60 text-center text-ink-2">
       {search.trim() === ''
         ? 'No design is what this view asks for.'
         : `No design found by “${search.trim()}”.`}{' '}
-      <button
-        className="verb"
-        onClick={() => {
-          look(WHOLE);
-        }}
-      >
+      <button className="verb" onClick={onShowAll}>
         Show all
       </button>
     </p>

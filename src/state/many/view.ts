@@ -3,10 +3,10 @@ import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 import type { Design } from '@/core/fit/schema';
 import { ViewSchema, WHOLE, type SeenDesign, type SeenFit, type View } from '@/core/many/view';
-import { currentSummary, verdictOf } from '../bench/dockets';
+import { currentSummary } from '../bench/dockets';
 import { blankOf } from '../shop/library';
 import { changeSettings } from '../shop/records';
-import type { Shop } from '../shop/shop';
+import { contextOf, type Shop } from '../shop/shop';
 import { withNamed, without } from './named';
 import { inThisWindow } from './window';
 
@@ -46,7 +46,8 @@ export function seenDesigns(shop: Shop, blankIds: ReadonlySet<string>): SeenDesi
       ? (blankOf(fit, shop) ?? shop.blanks.get(fit.blankId))
       : undefined;
     if (!blank) continue;
-    const seen = { fit, blank, verdict: verdictOf(fit, shop), summary: currentSummary(fit, shop) };
+    const summary = currentSummary(fit, shop);
+    const seen = { fit, blank, verdict: contextOf(fit, shop) ? summary?.verdict : 'fix', summary } as const;
     const own = fits.get(fit.designId);
     if (own) own.push(seen);
     else fits.set(fit.designId, [seen]);

@@ -179,7 +179,9 @@ export function Cell({
         {versions.length === 1 && (
           <>
             <MenuLine onSelect={onVersions}>Another version beside it…</MenuLine>
-            <MenuLine onSelect={onSize}>On another size…</MenuLine>
+            <MenuLine disabled={!whole} onSelect={onSize}>
+              On another size…
+            </MenuLine>
             <MenuLine onSelect={onRemove}>Take it off this blank</MenuLine>
           </>
         )}

@@ -60,9 +60,9 @@ export function RangeGrid({ columns, designs, heads, movable, onOpen, onAsk }: P
   const fits = useShop((shop) => shop.fits);
   const blanks = useShop((shop) => shop.blanks);
   const fitsOf = byDesign(fits.values());
-  const spare = [...blanks.values()].filter(
-    ({ blank }) => !columns.some((column) => column.blank.id === blank.id),
-  );
+  // Columns that a view leaves out are on the range all the same.
+  const own = useShop((shop) => shop.settings.columns);
+  const spare = [...blanks.values()].filter(({ blank }) => !own.includes(blank.id));
   const lines = useMemo(
     () => ({ designs: designs.map(({ id }) => id), blanks: columns.map(({ blank }) => blank.id) }),
     [designs, columns],

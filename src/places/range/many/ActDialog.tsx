@@ -36,7 +36,7 @@ export function ActDialog({ id, first, chosen, onClose }: Props) {
   const settings = act.settings?.(targets, answers) ?? null;
   const see = () =>
     run({ done: 0, of: targets.length }, async (asked) => {
-      const change = (target: Target) => act.change(target, answers);
+      const change = (target: Target) => act.change(target, answers, targets);
       setRows(await previewAct(targets, { change, settings }, asked));
     });
   const perform = async () => {

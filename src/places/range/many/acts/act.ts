@@ -25,7 +25,8 @@ export interface ManyAct {
   done: string;
   takes: (target: Target) => boolean;
   asks: readonly ActAsk[];
-  change: (target: Target, answers: Answers) => Promise<Changed> | Changed;
+  /** `targets` are all that it is done to. */
+  change: (target: Target, answers: Answers, targets: readonly Target[]) => Promise<Changed> | Changed;
   /** Whom it is done to besides what is chosen. */
   reaches?: (targets: readonly Target[]) => Target[];
   /** What it changes of the settings. */
@@ -38,9 +39,10 @@ export const isFitted = (target: Target): target is FittedTarget => target.fit !
 
 /** Does something to a target's fit; a target that has none says so. */
 export function toFit(
-  act: (target: FittedTarget, answers: Answers) => Promise<Changed> | Changed,
+  act: (target: FittedTarget, answers: Answers, targets: readonly Target[]) => Promise<Changed> | Changed,
 ): ManyAct['change'] {
-  return (target, answers) => (isFitted(target) ? act(target, answers) : { why: 'It is not fitted yet.' });
+  return (target, answers, targets) =>
+    isFitted(target) ? act(target, answers, targets) : { why: 'It is not fitted yet.' };
 }
 
 /** Every text or id that targets have, each once with how many fits have it, the most first. */

@@ -61,7 +61,10 @@ export const VERSION_NAME: ManyAct = {
   done: 'called so',
   takes: isFitted,
   asks: [{ id: 'name', label: 'name of the version', kind: 'words', most: 120 }],
-  change: toFit(({ fit }, { name = '' }) => {
+  change: toFit(({ fit }, { name = '' }, targets) => {
+    const inCell = targets.filter((one) => one.design.id === fit.designId && one.blankId === fit.blankId);
+    if (inCell[0]?.fit?.id !== fit.id)
+      return { why: 'Another version in its cell takes that name: two cannot have one.' };
     const beside = [...useShop.getState().fits.values()].filter(
       ({ designId, blankId }) => designId === fit.designId && blankId === fit.blankId,
     );
