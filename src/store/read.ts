@@ -15,8 +15,8 @@ export interface Aside {
 
 export type Stored = { [T in Exclude<TableName, (typeof LATER)[number]>]: RecordOf<T>[] };
 
-/** Kinds that are read when they are wanted: edits and dockets of every fit would be much at once. */
-const LATER = ['steps', 'heads', 'dockets'] as const satisfies readonly TableName[];
+/** Kinds that are read when they are wanted: edits, dockets and drawings of every fit would be much at once. */
+const LATER = ['steps', 'heads', 'dockets', 'drawings'] as const satisfies readonly TableName[];
 
 /** All that the shop holds, and what of it does not read. */
 export async function readAll(): Promise<{ stored: Stored; aside: Aside[] }> {

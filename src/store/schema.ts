@@ -66,6 +66,14 @@ export const StoredSummarySchema = v.object({
 });
 export type StoredSummary = v.InferOutput<typeof StoredSummarySchema>;
 
+/** A fit as the range shows it, drawn small, under a digest of what it was drawn from. */
+export const StoredDrawingSchema = v.object({
+  fitId: v.string(),
+  key: v.string(),
+  picture: v.instance(Blob),
+});
+export type StoredDrawing = v.InferOutput<typeof StoredDrawingSchema>;
+
 export function storedSummary({ fitId, key, measuredAt, ...docket }: StoredDocket): StoredSummary {
   return { fitId, key, measuredAt, ...summaryOf(docket) };
 }

@@ -1,6 +1,6 @@
 'use client';
 import { DropdownMenu as Menu } from 'radix-ui';
-import type { ReactNode } from 'react';
+import { useState, type ComponentProps, type ReactNode } from 'react';
 
 /** A verb that opens a list of what can be done. */
 export function VerbMenu({
@@ -10,6 +10,7 @@ export function VerbMenu({
   className = 'verb whitespace-nowrap',
   align = 'start',
   tabIndex,
+  opened = false,
   children,
 }: {
   label: string;
@@ -20,10 +21,12 @@ export function VerbMenu({
   align?: 'start' | 'end';
   /** −1 where Tab does not come to it, as in a grid that has one stop. */
   tabIndex?: number;
+  /** Whether it opens as it comes. */
+  opened?: boolean;
   children: ReactNode;
 }) {
   return (
-    <Menu.Root>
+    <Menu.Root defaultOpen={opened}>
       <Menu.Trigger className={className} disabled={disabled} aria-label={spoken} tabIndex={tabIndex}>
         {label}
       </Menu.Trigger>
@@ -40,6 +43,31 @@ export function VerbMenu({
         </Menu.Content>
       </Menu.Portal>
     </Menu.Root>
+  );
+}
+
+/** The same where there are hundreds of them: all but its verb is made when it is opened first. */
+export function LateMenu(props: Omit<ComponentProps<typeof VerbMenu>, 'opened'>) {
+  const [opened, setOpened] = useState(false);
+  if (opened) return <VerbMenu {...props} opened />;
+  const { label, spoken, className, disabled, tabIndex } = props;
+  return (
+    <button
+      className={className}
+      disabled={disabled}
+      aria-label={spoken}
+      aria-haspopup="menu"
+      aria-expanded={false}
+      tabIndex={tabIndex}
+      onClick={() => {
+        setOpened(true);
+      }}
+      onKeyDown={(event) => {
+        if (event.key === 'ArrowDown') setOpened(true);
+      }}
+    >
+      {label}
+    </button>
   );
 }
 

@@ -2,6 +2,7 @@ import { Key } from 'selenium-webdriver';
 import { keepsOut } from '../support/axe';
 import { BenchShop } from '../support/bench-shop';
 import { RangePage } from '../support/range-page';
+import { records } from '../support/stored';
 
 /** One act on many cells of the range, by keys and by the hand. */
 const shop = new BenchShop();
@@ -57,6 +58,45 @@ test('one ground for all of them: seen before it is done, and one undo takes it 
   await shop.bench.undo('3 fits on another ground');
   await become(async () => JSON.stringify(await fits()) === before, 'it is not as it was');
 });
+
+test('a cell’s drawing is made by a worker, kept over a reload, and made again where the fit changes', async () => {
+  interface Drawing {
+    fitId: string;
+    key: string;
+  }
+  const drawings = () => records<Drawing>(shop.browser, 'drawings');
+  const shows = (colour: string) =>
+    become(
+      // Lossy: a step either way.
+      async () => near(await range.colourAt('gull on Coaster', 0.1, 0.5), colour),
+      `the drawing is not ${colour}`,
+    );
+  const coaster = (await fits()).find(({ blankId }) => blankId === 'coaster')!;
+  const kept = async () => (await drawings()).find(({ fitId }) => fitId === coaster.id);
+  console.log(await range.colourAt('gull on Coaster', 0.1, 0.5), await shop.browser.executeScript(`return [...document.querySelectorAll('[role=gridcell] button')].map((b)=>b.getAttribute('aria-label')+b.innerHTML.slice(0,400))`));
+  await shows('#f7f6f2');
+  await become(async () => (await kept()) !== undefined, 'the drawing is not kept');
+  const before = await kept();
+  await range.open();
+  await shows('#f7f6f2');
+  expect(await kept()).toEqual(before);
+  await range.only('gull on Coaster');
+  await act('Change the colour');
+  await range.colour('colour', '#0b5563');
+  await seen(/stay|become/);
+  await shop.bench.press('Do it to 1');
+  await shows('#0b5563');
+  await become(async () => (await kept())!.key !== before!.key, 'the new drawing is not kept');
+  await shop.bench.undo('1 fit on another ground');
+  await shows('#f7f6f2');
+});
+
+/** Whether two colours are a few steps apart at most. */
+function near(a: string, b: string): boolean {
+  const parts = (hex: string) => [1, 3, 5].map((at) => parseInt(hex.slice(at, at + 2), 16));
+  const other = parts(b);
+  return a !== '' && parts(a).every((part, i) => Math.abs(part - other[i]!) <= 4);
+}
 
 test('what is chosen by what stands against it; a reason accepts every Look; left, nothing is changed', async () => {
   await (await shop.bench.named('Choose cells of the range')).click();

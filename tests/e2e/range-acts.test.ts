@@ -292,4 +292,33 @@ describe('each of the others, done and taken back', () => {
       (fits) => JSON.stringify(fits.get(tall)!.faces) !== JSON.stringify(before.faces),
     );
   });
+
+  test('the newest version of a blank of one’s own', async () => {
+    const mug = blankById('mug-325').blank;
+    const own = { ...mug, id: 'own-mug', name: 'Own mug' };
+    for (const version of [1, 2])
+      await putRecord(shop.browser, 'blanks', { key: `own-mug@${version}`, blank: { ...own, version } });
+    const fit = {
+      ...onMug(
+        'own',
+        'nine 6',
+        first.faces[0]!.pieces.flatMap((one) => ('artworkId' in one ? one.artworkId : []))[0]!,
+        20,
+        0,
+      ),
+      blankId: 'own-mug',
+      blankVersion: 1,
+    };
+    await putRecord(shop.browser, 'fits', fit);
+    await range.open();
+    await shop.bench.press('Add a blank');
+    await shop.bench.press('Own mug');
+    await range.search('nine');
+    await range.only('nine 6 on Own mug');
+    await done(
+      ['Move to the newest version', 'on the newest version'],
+      nothing,
+      (fits) => fits.get('own')?.blankVersion === 2,
+    );
+  });
 });

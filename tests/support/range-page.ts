@@ -43,6 +43,29 @@ export class RangePage {
     return (await this.shop.browser.findElements(By.css('[role=gridcell][aria-selected=true]'))).length;
   }
 
+  /** The colour that a cell's drawing has at a place, in shares of it; empty while it is not made. */
+  colourAt(cell: string, x: number, y: number): Promise<string> {
+    return this.shop.browser.executeAsyncScript(
+      `const [name, x, y, done] = arguments;
+       const button = [...document.querySelectorAll('[role=gridcell] button')].find((one) => one.getAttribute('aria-label')?.startsWith(name));
+       const image = button?.querySelector('svg > image');
+       if (!image) { done(''); return; }
+       const picture = new Image();
+       picture.onload = () => {
+         const canvas = new OffscreenCanvas(picture.width, picture.height);
+         const context = canvas.getContext('2d');
+         context.drawImage(picture, 0, 0);
+         const [r, g, b] = context.getImageData(x * picture.width, y * picture.height, 1, 1).data;
+         done('#' + [r, g, b].map((part) => part.toString(16).padStart(2, '0')).join(''));
+       };
+       picture.onerror = () => done('');
+       picture.src = image.getAttribute('href');`,
+      cell,
+      x,
+      y,
+    );
+  }
+
   bar(words: RegExp): Promise<string> {
     return this.bench.says('[aria-label="Chosen on the range"]', words);
   }

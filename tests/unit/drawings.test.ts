@@ -1,7 +1,7 @@
 import { createElement } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { shippedBlanks } from '@/core/blank/library';
-import type { ResolvedBlank } from '@/core/blank/resolve';
+import type { PrintFace, ResolvedBlank } from '@/core/blank/resolve';
 import { newFill } from '@/core/fit/place';
 import { ArcLines } from '@/ui/flat/ArcLines';
 import { BlankDrawing, drawingSize } from '@/ui/flat/BlankDrawing';
@@ -9,7 +9,8 @@ import { FaceLines } from '@/ui/flat/FaceLines';
 import { FitDrawing } from '@/ui/flat/FitDrawing';
 import { GarmentShape } from '@/ui/flat/GarmentShape';
 import { garmentTop, placeOf } from '@/core/blank/drawn';
-import { blankById, faceOf, pieceAt } from '../support/fits';
+import { drawnOf } from '@/core/product/drawn';
+import { blankById, faceOf, fitOf, pieceAt } from '../support/fits';
 
 const all = shippedBlanks().map((resolved) => [resolved.blank.id, resolved] as const);
 const count = (markup: string, pattern: RegExp) => [...markup.matchAll(pattern)].length;
@@ -96,7 +97,7 @@ describe('a face’s lines', () => {
 });
 
 describe('a fit drawn small', () => {
-  const draw = (id: string, sizeId: string | null = null) => {
+  const draw = (id: string, sizeId: string | null = null, picture?: string | null) => {
     const blank = blankById(id);
     const pieces = [
       newFill('ground', '#336699'),
@@ -104,20 +105,58 @@ describe('a fit drawn small', () => {
       pieceAt(20, 20, 30, 30, { id: 'hidden', visible: false }),
       pieceAt(20, 20, 30, 30, { id: 'gone', artworkId: 'gone' }),
     ];
+    const fit = { ...fitOf(blank, pieces), sizeId };
     return renderToStaticMarkup(
       createElement(FitDrawing, {
-        blank,
-        face: faceOf(blank),
-        sizeId,
+        drawn: drawnOf(blank, fit),
+        fit,
         colour: '#abcdef',
-        pieces,
         factsOf: () => undefined,
         pictureOf: (artworkId: string) => (artworkId === 'test' ? 'blob:test' : undefined),
+        picture,
         width: 150,
         height: 100,
       }),
     );
   };
+
+  test('a picture takes the place of the pieces, as large as what it shows; on its way nothing does', () => {
+    const made = draw('mug-325', null, 'blob:made');
+    expect(made).toContain('href="blob:made"');
+    expect(count(made, /<image/g)).toBe(1);
+    const { width, height, edge } = faceOf(blankById('mug-325'));
+    expect(made).toContain(`width="${width + 2 * edge}" height="${height + 2 * edge}"`);
+    expect(made).not.toContain('#336699');
+    expect(draw('mug-325', null, null)).not.toMatch(/<image|#336699/);
+  });
+
+  test('a set is drawn whole, each sticker by its own line and none over another', () => {
+    const cut = { d: 'M0 0Z', backing: 0, spread: false } as NonNullable<PrintFace['cut']>;
+    const plain = faceOf(blankById('coaster'));
+    const faces = [80, 50, 60, 40].map((width, i) => ({
+      ...plain,
+      id: `s${i}`,
+      width,
+      height: 45 + 5 * i,
+      cut,
+    }));
+    const blank = { ...blankById('sticker-die-cut'), faces };
+    const set = drawnOf(blank, fitOf(blank, []));
+    expect(set.faces).toHaveLength(4);
+    for (const one of set.faces) {
+      expect(one.x).toBeGreaterThanOrEqual(set.left);
+      expect(one.x + one.face.width).toBeLessThanOrEqual(set.left + set.width + 1e-9);
+      expect(one.y + one.face.height).toBeLessThanOrEqual(set.height + 1e-9);
+      for (const other of set.faces)
+        if (other !== one)
+          expect(
+            one.x + one.face.width <= other.x ||
+              other.x + other.face.width <= one.x ||
+              one.y + one.face.height <= other.y ||
+              other.y + other.face.height <= one.y,
+          ).toBe(true);
+    }
+  });
 
   test.each(all)('%s: its colour, what is visible, and nothing that is not there', (id) => {
     const markup = draw(id);

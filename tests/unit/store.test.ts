@@ -112,10 +112,13 @@ describe('the table of records', () => {
           expect.arrayContaining([...TABLE_NAMES, ...Object.keys(FILES)]),
         );
         expect(await db.get('designs', 'kept')).toEqual(designNamed('kept'));
-        const summary = (await db.get('summaries', docket.fitId)) as StoredSummary;
-        expect(summary).toEqual(storedSummary({ ...docket, key: digestOf(docket.key), measuredAt: 0 }));
         const read = readRecord('dockets', await db.get('dockets', docket.fitId));
-        expect(read.ok && read.record.key).toBe(summary.key);
+        const key = digestOf(docket.key);
+        expect(read.ok && read.record.key).toBe(key);
+        if (version < entryOf('summaries').since) {
+          const summary = (await db.get('summaries', docket.fitId)) as StoredSummary;
+          expect(summary).toEqual(storedSummary({ ...docket, key, measuredAt: 0 }));
+        }
         if (version >= entryOf('layouts').since)
           expect(await db.get('layouts', layout.blankId)).toMatchObject({
             upfit: 'layout/2',

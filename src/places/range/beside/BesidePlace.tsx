@@ -7,6 +7,7 @@ import { previewUrl } from '@/state/artwork/previews';
 import { isStopped } from '@/state/engine/engine';
 import { besideOf, besideTitle, besideWords, saveBeside, type BesideShown } from '@/state/handover/beside';
 import { useShop } from '@/state/shop/shop';
+import { drawnFace } from '@/core/product/drawn';
 import { FitDrawing } from '@/ui/flat/FitDrawing';
 import { Slider } from '@/ui/Slider';
 import { useRoomSize } from '@/ui/useRoomSize';
@@ -139,10 +140,8 @@ function One({
       <Link href={`/bench/${fit.id}`} aria-label={`Open ${name} on ${blank.blank.name} on the bench`}>
         <div style={{ width }}>
           <FitDrawing
-            blank={blank}
-            face={face}
-            sizeId={fit.sizeId}
-            pieces={fit.faces.find(({ faceId }) => faceId === face.id)?.pieces ?? []}
+            drawn={drawnFace(blank, face, fit.sizeId)}
+            fit={fit}
             colour={blank.blank.colours.find(({ id }) => id === fit.colourId)?.hex ?? '#ffffff'}
             pictureOf={(id) => {
               const artwork = artworks.get(id);

@@ -12,11 +12,11 @@ import { removeFit } from '@/state/shop/records';
 import { useShop } from '@/state/shop/shop';
 import { Checkbox } from '@/ui/Checkbox';
 import { Dialog, LeaveDialog } from '@/ui/Dialog';
+import { drawnOf } from '@/core/product/drawn';
 import { FitDrawing } from '@/ui/flat/FitDrawing';
 import { NameField } from '@/ui/NameField';
 import { tellDone } from '@/ui/tell';
 import { VERDICT_INK, VERDICT_WORDS, VerdictShape } from '@/ui/Verdict';
-import { shownFace } from '../grid/Cell';
 
 interface Props {
   designId: string;
@@ -89,7 +89,6 @@ function VersionCard({
 }) {
   const artworks = useShop((shop) => shop.artworks);
   const summary = useShop((shop) => currentSummary(fit, shop));
-  const face = shownFace(blank, fit);
   const { colours } = blank.blank;
   const named = fit.version?.colours ?? [];
   const name = fit.version?.name ?? 'the first, without a name';
@@ -114,10 +113,8 @@ function VersionCard({
         onClick={onOpen}
       >
         <FitDrawing
-          blank={blank}
-          face={face}
-          sizeId={fit.sizeId}
-          pieces={fit.faces.find(({ faceId }) => faceId === face.id)?.pieces ?? []}
+          drawn={drawnOf(blank, fit)}
+          fit={fit}
           colour={shown.hex}
           pictureOf={(id) => {
             const artwork = artworks.get(id);

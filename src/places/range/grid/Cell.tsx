@@ -11,13 +11,14 @@ import { layoutsOf } from '@/state/shop/layouts';
 import { blankOf } from '@/state/shop/library';
 import { contextOf, useShop, type Shop } from '@/state/shop/shop';
 import { Tick } from '@/ui/Checkbox';
+import { drawnOf } from '@/core/product/drawn';
 import { FitDrawing } from '@/ui/flat/FitDrawing';
-import { SetDrawing } from '@/ui/flat/SetDrawing';
 import { VERDICT_INK, VERDICT_WORDS, VerdictShape } from '@/ui/Verdict';
 import { Hint } from '@/ui/Hint';
-import { MenuLine, VerbMenu } from '@/ui/Menu';
+import { LateMenu, MenuLine } from '@/ui/Menu';
 import { spotMark } from '../spots';
 import { placeMark } from './place';
+import { useDrawing } from './useDrawing';
 
 const DRAWING_HEIGHT = 104;
 
@@ -66,8 +67,8 @@ export function Cell({
   const own = useShop((shop) => (fit && blankOf(fit, shop)) ?? column);
   const whole = useShop((shop) => !fit || contextOf(fit, shop) !== null);
   const { blank } = own;
-  const face = shownFace(own, fit);
   const at = { designId: design.id, blankId: column.blank.id };
+  const picture = useDrawing(fit, own);
   const chosen = useChosen(({ keys }) => keys.has(keyOfPlace(at)));
   const cell = {
     role: 'gridcell',
@@ -114,16 +115,6 @@ export function Cell({
       ? (telling?.word ?? VERDICT_WORDS[verdict])
       : 'measuring…';
   const colour = blank.colours.find(({ id }) => id === fit.colourId)?.hex ?? '#ffffff';
-  const drawn = {
-    colour,
-    pictureOf: (id: string) => {
-      const artwork = artworks.get(id);
-      return artwork && previewUrl(artwork);
-    },
-    factsOf: (id: string) => artworks.get(id)?.facts,
-    width: place.width - 14,
-    height: DRAWING_HEIGHT,
-  };
   return (
     <div {...cell} className="group/cell absolute top-0 h-full border-b border-r border-rule p-[6px]">
       <Hint words={telling?.message}>
@@ -138,17 +129,19 @@ export function Cell({
           className="block w-full text-left outline-offset-4"
         >
           <span className="block bg-viewing">
-            {own.faces.length > 1 && face.cut ? (
-              <SetDrawing faces={own.faces} fit={fit} {...drawn} />
-            ) : (
-              <FitDrawing
-                blank={own}
-                face={face}
-                sizeId={fit.sizeId}
-                pieces={fit.faces.find(({ faceId }) => faceId === face.id)?.pieces ?? []}
-                {...drawn}
-              />
-            )}
+            <FitDrawing
+              drawn={drawnOf(own, fit)}
+              fit={fit}
+              colour={colour}
+              picture={picture}
+              pictureOf={(id) => {
+                const artwork = artworks.get(id);
+                return artwork && previewUrl(artwork);
+              }}
+              factsOf={(id) => artworks.get(id)?.facts}
+              width={place.width - 14}
+              height={DRAWING_HEIGHT}
+            />
           </span>
           <span
             className={`measure mt-1 flex items-center gap-1.5 px-0.5 text-sm font-semibold ${verdict ? VERDICT_INK[verdict] : 'text-ink-2'}`}
@@ -162,7 +155,7 @@ export function Cell({
         </button>
       </Hint>
       <ChooseTick chosen={chosen} what={`${design.name} on ${blank.name}`} focused={focused} at={at} />
-      <VerbMenu
+      <LateMenu
         label="Fit…"
         spoken={`${design.name} on ${blank.name}: what can be done`}
         align="end"
@@ -185,7 +178,7 @@ export function Cell({
             <MenuLine onSelect={onRemove}>Take it off this blank</MenuLine>
           </>
         )}
-      </VerbMenu>
+      </LateMenu>
     </div>
   );
 }
@@ -243,7 +236,7 @@ function BeginWith({
   const layouts = layoutsOf(blankId, { layouts: kept });
   if (layouts.length === 0) return null;
   return (
-    <VerbMenu label="by…" spoken={spoken} align="end" tabIndex={focused ? 0 : -1} className={AT_HAND}>
+    <LateMenu label="by…" spoken={spoken} align="end" tabIndex={focused ? 0 : -1} className={AT_HAND}>
       {layouts.map(({ id, name }) => (
         <MenuLine
           key={id}
@@ -261,7 +254,7 @@ function BeginWith({
       >
         a bare face
       </MenuLine>
-    </VerbMenu>
+    </LateMenu>
   );
 }
 
@@ -276,10 +269,4 @@ function worstOf(versions: readonly Fit[], shop: Shop): Fit | undefined {
     return verdict ? rank(verdict) : -1;
   };
   return [...versions].sort((a, b) => grade(b) - grade(a))[0];
-}
-
-/** The face that speaks for a fit: the first that carries something. */
-export function shownFace({ faces }: ResolvedBlank, fit: Fit | undefined): ResolvedBlank['faces'][number] {
-  const carrying = (fit?.faces ?? []).filter(({ pieces }) => pieces.length > 0).map(({ faceId }) => faceId);
-  return faces.find(({ id }) => carrying.includes(id)) ?? faces[0]!;
 }

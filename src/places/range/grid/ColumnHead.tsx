@@ -4,7 +4,7 @@ import { isToShape } from '@/core/cut/face';
 import { showSize, type UnitSetting } from '@/core/length/show';
 import { removeColumn } from '@/state/shop/range';
 import { useShop } from '@/state/shop/shop';
-import { MenuLine, VerbMenu } from '@/ui/Menu';
+import { LateMenu, MenuLine } from '@/ui/Menu';
 import { spotMark } from '../spots';
 
 interface Props {
@@ -30,7 +30,7 @@ export function ColumnHead({ column: { blank, faces }, index, head, place, onSta
       className="absolute top-0 h-full border-r border-rule px-2 py-2.5 text-left"
     >
       {head && <span className="block truncate text-xs text-ink-2">{head}</span>}
-      <VerbMenu
+      <LateMenu
         label={blank.name}
         spoken={`${blank.name}: column`}
         className="line-clamp-2 text-left font-bold leading-tight"
@@ -50,7 +50,7 @@ export function ColumnHead({ column: { blank, faces }, index, head, place, onSta
           Choose this column
         </MenuLine>
         <MenuLine onSelect={() => void removeColumn(blank.id)}>Take this column off; its fits stay</MenuLine>
-      </VerbMenu>
+      </LateMenu>
       <span className="measure block text-sm text-ink-2">
         {isToShape({ blank }) ? 'cut to the artwork' : sizeInWords(faces[0]!, unit)}
       </span>

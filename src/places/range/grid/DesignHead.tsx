@@ -8,7 +8,7 @@ import { removeDesign } from '@/state/shop/records';
 import { useShop } from '@/state/shop/shop';
 import { today } from '@/state/today';
 import { Hint } from '@/ui/Hint';
-import { MenuLine, MenuRule, VerbMenu } from '@/ui/Menu';
+import { LateMenu, MenuLine, MenuRule } from '@/ui/Menu';
 import { tellDone } from '@/ui/tell';
 import { VERDICT_INK, VerdictShape } from '@/ui/Verdict';
 import { spotMark } from '../spots';
@@ -92,7 +92,7 @@ export function DesignHead({
             {fitted === 0 ? 'not fitted yet' : `${ready} of ${fitted} Ready`}
           </span>
           <Occasion design={design} />
-          <VerbMenu
+          <LateMenu
             label="Design…"
             spoken={`${design.name}: what can be done`}
             tabIndex={stop}
@@ -136,7 +136,7 @@ export function DesignHead({
             >
               Take off the range
             </MenuLine>
-          </VerbMenu>
+          </LateMenu>
         </span>
       </span>
     </div>

@@ -9,6 +9,9 @@ export interface Span {
   to: number;
 }
 
+/** What comes into sight is drawn with whatever else a frame changes, and not at once for each step of a scroll. */
+const TOGETHER = { useFlushSync: false };
+
 /**
  * Which rows and columns are in sight, with a few beyond them, and how wide the columns are. The virtual lists are kept in
  * here: what they give anew at every step of a scroll would otherwise have every cell drawn again.
@@ -23,6 +26,7 @@ export function useSpans(
     getScrollElement: () => room.current,
     estimateSize: (row) => ROW_HEIGHT + (groups.some(({ at }) => at === row) ? GROUP_HEIGHT : 0),
     overscan: 4,
+    ...TOGETHER,
   });
   const width = cellWidth(down.scrollRect?.width ?? 0, count.columns);
   const across = useVirtualizer({
@@ -31,6 +35,7 @@ export function useSpans(
     getScrollElement: () => room.current,
     estimateSize: () => width,
     overscan: 2,
+    ...TOGETHER,
   });
   // A column's width is the window's, and heads come and go: what was laid out for others is laid out again.
   useLayoutEffect(() => {

@@ -5,9 +5,9 @@ import { previewUrl } from '@/state/artwork/previews';
 import type { ActRow } from '@/state/many/preview';
 import { blankOf } from '@/state/shop/library';
 import { useShop } from '@/state/shop/shop';
+import { drawnOf } from '@/core/product/drawn';
 import { FitDrawing } from '@/ui/flat/FitDrawing';
 import { VERDICT_INK, VERDICT_WORDS, VerdictShape } from '@/ui/Verdict';
-import { shownFace } from '../grid/Cell';
 
 /** Verdicts before and after in one line, then every target: what gets worse first, what is left as it is last. */
 export function ActRows({ rows, of }: { rows: readonly ActRow[]; of: number }) {
@@ -61,17 +61,14 @@ function Row({ row }: { row: ActRow }) {
 function Side({ fit, verdict, none }: { fit: Fit | null; verdict: Verdict | null; none: string }) {
   const artworks = useShop((shop) => shop.artworks);
   const own = useShop((shop) => (fit ? blankOf(fit, shop) : undefined));
-  const face = own && shownFace(own, fit ?? undefined);
   return (
     <span className="flex w-44 items-center gap-2">
       <span className="block h-[50px] w-[72px] shrink-0 bg-viewing">
-        {fit && own && face && (
+        {fit && own && (
           <FitDrawing
-            blank={own}
-            face={face}
-            sizeId={fit.sizeId}
+            drawn={drawnOf(own, fit)}
+            fit={fit}
             colour={own.blank.colours.find(({ id }) => id === fit.colourId)?.hex ?? '#ffffff'}
-            pieces={fit.faces.find(({ faceId }) => faceId === face.id)?.pieces ?? []}
             pictureOf={(id) => {
               const artwork = artworks.get(id);
               return artwork && previewUrl(artwork);
