@@ -13,6 +13,7 @@ const PAGES: readonly string[] = [
   '/blanks/template',
   '/artwork',
   '/artwork/stickers',
+  '/rows',
   '/sheets',
   '/packs',
   '/pictures',

@@ -3,6 +3,7 @@ import { BLANKS, METHODS, SPECS } from '@/core/blank/library';
 import { artworkIdsOf, DesignSchema, FitSchema } from '@/core/fit/schema';
 import { fromFirstLayout, LayoutSchema } from '@/core/layout/schema';
 import { StoredPackSchema } from '@/core/pack/record';
+import { ListSchema } from '@/core/rows/schema';
 import { SheetSchema } from '@/core/sheet/schema';
 import {
   StoredBlankSchema,
@@ -98,6 +99,16 @@ export const TABLES = {
     name: ({ name }) => name,
     archive: { words: 'designs', files: [] },
     needs: { tables: ['artworks'], of: (design) => artworks(design.artworks.map((one) => one.artworkId)) },
+  }),
+  /** Lists that fill the slots of designs, one a design. */
+  lists: table({
+    schema: ListSchema,
+    key: 'designId',
+    since: 13,
+    noun: 'list of rows',
+    archive: { words: 'lists of rows', files: [] },
+    owner: 'designs',
+    needs: { tables: ['designs'], of: ({ designId }) => [{ table: 'designs', key: designId }] },
   }),
   fits: table({
     schema: FitSchema,

@@ -15,6 +15,8 @@ export type Read<T> = ({ ok: true } & T) | { ok: false; message: string };
 export interface TypeService {
   /** Outlines of some lettering; null where it has no ink. */
   lay(lettering: Lettering, face: FaceSource): Promise<Ink | null>;
+  /** Characters of a text that a face has not. */
+  lacking(text: string, face: FaceSource): Promise<string[]>;
   /** Reads a face that was brought in; `id` is the SHA-256 of its file. */
   inspect(name: string, file: Blob): Promise<Read<{ id: string; facts: FontFacts }>>;
   /** The shape of a drawing, to clip to. */

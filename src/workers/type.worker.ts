@@ -5,15 +5,22 @@ import { requireReadableSize } from '@/core/artwork/limits';
 import { bytesSource } from '@/core/formats/source';
 import { readShape } from '@/files/svg/shape';
 import { digest } from '@/imaging/digest';
-import { fontFacts, openFont, fontOf } from '@/files/font';
+import { fontFacts, fontOf, lackingIn, openFont } from '@/files/font';
 import type { FaceSource, Read, TypeService } from './type-messages';
 
-const faces = new Map<string, Promise<Font>>();
+interface Face {
+  font: Font;
+  lacking: (text: string) => string[];
+}
+const faces = new Map<string, Promise<Face>>();
 
-function faceOf({ id, file }: FaceSource): Promise<Font> {
+function faceOf({ id, file }: FaceSource): Promise<Face> {
   let face = faces.get(id);
   if (!face) {
-    face = bytesOf(id, file).then((bytes) => fontOf(openFont(id, bytes)));
+    face = bytesOf(id, file).then((bytes) => {
+      const opened = openFont(id, bytes);
+      return { font: fontOf(opened), lacking: (text) => lackingIn(opened, text) };
+    });
     faces.set(id, face);
     face.catch(() => faces.delete(id));
   }
@@ -37,7 +44,8 @@ async function read<T>(name: string, work: () => Promise<T>): Promise<Read<T>> {
 }
 
 const service: TypeService = {
-  lay: async (lettering, source) => layText(lettering, await faceOf(source)),
+  lay: async (lettering, source) => layText(lettering, (await faceOf(source)).font),
+  lacking: async (text, source) => (await faceOf(source)).lacking(text),
   inspect: (name, file) =>
     read(name, async () => {
       const bytes = await file.arrayBuffer();

@@ -65,15 +65,13 @@ test('a cell’s drawing is made by a worker, kept over a reload, and made again
     key: string;
   }
   const drawings = () => records<Drawing>(shop.browser, 'drawings');
-  const shows = (colour: string) =>
-    become(
-      // Lossy: a step either way.
-      async () => near(await range.colourAt('gull on Coaster', 0.1, 0.5), colour),
-      `the drawing is not ${colour}`,
-    );
+  const shows = async (colour: string) => {
+    const at = () => range.colourAt('gull on Coaster', 0.015, 0.5);
+    // Lossy: a step either way.
+    await become(async () => near(await at(), colour), `${await at()} and not ${colour}`);
+  };
   const coaster = (await fits()).find(({ blankId }) => blankId === 'coaster')!;
   const kept = async () => (await drawings()).find(({ fitId }) => fitId === coaster.id);
-  console.log(await range.colourAt('gull on Coaster', 0.1, 0.5), await shop.browser.executeScript(`return [...document.querySelectorAll('[role=gridcell] button')].map((b)=>b.getAttribute('aria-label')+b.innerHTML.slice(0,400))`));
   await shows('#f7f6f2');
   await become(async () => (await kept()) !== undefined, 'the drawing is not kept');
   const before = await kept();

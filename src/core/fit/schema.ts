@@ -7,6 +7,7 @@ import { CopiesSchema } from './copies';
 import { VersionSchema } from './version';
 import { StepSchema } from '../artwork/steps';
 import { LetteringSchema, InkSchema } from '../type/schema';
+import { PictureSlotSchema, TextSlotSchema } from './slot';
 
 export const RoleSchema = v.picklist(['ground', 'motif']);
 export type Role = v.InferOutput<typeof RoleSchema>;
@@ -66,6 +67,7 @@ export const ArtworkPieceSchema = v.object({
   artworkId: v.string(),
   clip: v.optional(v.nullable(ClipSchema), null),
   finish,
+  slot: v.optional(PictureSlotSchema),
 });
 export type ArtworkPiece = v.InferOutput<typeof ArtworkPieceSchema>;
 
@@ -105,6 +107,7 @@ export const TextPieceSchema = v.object({
   kind: v.literal('text'),
   lettering: LetteringSchema,
   ink: InkSchema,
+  slot: v.optional(TextSlotSchema),
 });
 export type TextPiece = v.InferOutput<typeof TextPieceSchema>;
 

@@ -1,12 +1,16 @@
 import { UpFitError } from '../errors';
 
 /** Rows that are filled at once. */
-const MOST_ROWS = 5_000;
+export const MOST_ROWS = 5_000;
 
-/** A list that fills slots: its columns by name, and each row's words by column. Rows count from 1, without the head. */
-export interface Rows {
+/** A table with named columns: each row's words by column. Rows count from 1, without the head. */
+export interface Table {
   columns: string[];
   rows: string[][];
+}
+
+/** A table that fills slots. */
+export interface Rows extends Table {
   /** Columns that no slot is called by. */
   unused: string[];
 }
@@ -18,12 +22,11 @@ export interface RowProblem {
 }
 
 /**
- * A table's rows for slots of these names: columns are matched by name, whatever their case. Empty rows at the end are
- * none; one in the middle is a row. Throws a sentence where the head names no column for a slot.
+ * A table's rows for slots of these names: columns are matched by name, whatever their case. Throws a sentence where the
+ * head names no column for a slot.
  */
 export function rowsFor(table: readonly (readonly string[])[], slots: readonly string[]): Rows {
-  const [head = [], ...body] = table;
-  const columns = head.map((cell, i) => (i === 0 ? cell.replace(/^\ufeff/, '') : cell).trim());
+  const columns = headOf(table);
   const missing = slots.filter((slot) => columnOf(columns, slot) < 0);
   if (missing.length > 0) {
     const said = columns.filter((name) => name !== '').map((name) => `“${name}”`);
@@ -32,6 +35,18 @@ export function rowsFor(table: readonly (readonly string[])[], slots: readonly s
       `The list has no column “${missing.join('”, “')}”: its first row names ${said.length > 0 ? said.join(', ') : 'none'}. Name the columns there as the slots are called.`,
     );
   }
+  const list = tableOf(table);
+  const used = new Set(slots.map((slot) => columnOf(list.columns, slot)));
+  return { ...list, unused: list.columns.filter((name, i) => name !== '' && !used.has(i)) };
+}
+
+/**
+ * Cells as a table whose columns the first row names. Empty rows at the end are none; one in the middle is a row. Throws a
+ * sentence where two columns have one name, and where there are no rows or too many.
+ */
+export function tableOf(cells: readonly (readonly string[])[]): Table {
+  const columns = headOf(cells);
+  const body = cells.slice(1);
   const twice = columns.find((name, i) => name !== '' && columnOf(columns, name) < i);
   if (twice !== undefined)
     throw new UpFitError('bad-argument', `Two columns are called “${twice}”: name each by its own name.`);
@@ -43,12 +58,11 @@ export function rowsFor(table: readonly (readonly string[])[], slots: readonly s
       'too-large',
       `The list has ${end} rows, and ${MOST_ROWS} are filled at once: split it.`,
     );
-  const used = new Set(slots.map((slot) => columnOf(columns, slot)));
-  return {
-    columns,
-    rows: body.slice(0, end).map((cells) => columns.map((_, i) => cells[i] ?? '')),
-    unused: columns.filter((name, i) => name !== '' && !used.has(i)),
-  };
+  return { columns, rows: body.slice(0, end).map((row) => columns.map((_, i) => row[i] ?? '')) };
+}
+
+function headOf([head = []]: readonly (readonly string[])[]): string[] {
+  return head.map((cell, i) => (i === 0 ? cell.replace(/^\ufeff/, '') : cell).trim());
 }
 
 /** Where a column stands, by its name; -1 where there is none. */
@@ -58,9 +72,13 @@ export function columnOf(columns: readonly string[], name: string): number {
 }
 
 /** For each row, the row before it that fills the slots alike, counted from 1; null where none does, or it is empty. */
-export function doubledRows({ columns, rows }: Rows, slots: readonly string[]): (number | null)[] {
+export function doubledRows(
+  { columns, rows }: Table,
+  slots: readonly string[],
+  columnFor = (slot: string) => columnOf(columns, slot),
+): (number | null)[] {
   const seen = new Map<string, number>();
-  const at = slots.map((slot) => columnOf(columns, slot));
+  const at = slots.map(columnFor);
   return rows.map((cells, i) => {
     const words = at.map((column) => plain(cells[column] ?? ''));
     if (words.every((word) => word === '')) return null;
@@ -74,7 +92,7 @@ export function doubledRows({ columns, rows }: Rows, slots: readonly string[]): 
 /** A file's name by a pattern: {row}, {design}, and a column's name stand for what they say. */
 export function rowName(
   pattern: string,
-  { columns }: Pick<Rows, 'columns'>,
+  { columns }: Pick<Table, 'columns'>,
   cells: readonly string[],
   row: number,
   design: string,
@@ -88,7 +106,7 @@ export function rowName(
 }
 
 /** What of a pattern stands for nothing that the list has. */
-export function unknownParts(pattern: string, { columns }: Pick<Rows, 'columns'>): string[] {
+export function unknownParts(pattern: string, { columns }: Pick<Table, 'columns'>): string[] {
   const parts = [...pattern.matchAll(/\{([^{}]+)\}/g)].map(([, name]) => name!);
   return parts.filter((name) => columnOf(columns, name) < 0 && !['row', 'design'].includes(plain(name)));
 }

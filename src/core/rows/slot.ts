@@ -2,6 +2,7 @@ import { boundsOf, flattenPath } from '../geometry/path';
 import { firstLettering, newText } from '../fit/text';
 import type { TextPiece } from '../fit/schema';
 import { layText, type Font } from '../type/layout';
+import { cleanWords, EMPTY, lackingMessage, tooWideMessage, UNSEEN } from './words';
 
 /** A named place in a fit, filled by a column of a list: a box with its middle, in mm from the trim's top left. */
 export interface Slot {
@@ -39,21 +40,13 @@ export function fillSlot(
   font: SlotFont,
   look: { faceId: string; colour: string },
 ): Filled {
-  // What is never seen (joiners, marks of direction) would print as the font's empty box.
-  const words = text
-    .normalize('NFC')
-    .replace(/\s+/g, ' ')
-    .replace(/[\p{Cc}\p{Cf}]/gu, '')
-    .trim();
-  if (words === '') return { ok: false, message: 'It is empty.' };
+  const words = cleanWords(text);
+  if (words === '') return { ok: false, message: EMPTY };
   const lacking = font.lacking(words);
-  if (lacking.length > 0) {
-    const named = lacking.map((one) => `“${one}” (${codeOf(one)})`).join(', ');
-    return { ok: false, message: `The font has no ${named}: choose another font, or write it otherwise.` };
-  }
+  if (lacking.length > 0) return { ok: false, message: lackingMessage(lacking) };
   const tall = extentOf(TALL, font);
   const ink = extentOf(words, font);
-  if (!tall || !ink) return { ok: false, message: 'Nothing of it is seen when it is printed.' };
+  if (!tall || !ink) return { ok: false, message: UNSEEN };
   const full = slot.height / (tall.bottom - tall.top);
   const width = ink.right - ink.left;
   // What rises or hangs further than most letters is given room as well: its ink stays within the slot.
@@ -62,15 +55,13 @@ export function fillSlot(
   const scale = Math.min(full, (slot.width - EDGE) / width, slot.height / reach);
   const cap = font.capHeight * scale;
   if (cap < slot.least - EDGE) {
-    const wide = ((width * slot.least) / font.capHeight).toFixed(1);
-    return {
-      ok: false,
-      message: `“${short(words)}” is ${wide} mm wide at the least height of ${slot.least} mm, and its place is ${slot.width.toFixed(1)} mm: shorten it.`,
-    };
+    const wide = (width * slot.least) / font.capHeight;
+    const message = tooWideMessage(words, wide, `the least height of ${slot.least} mm`, slot.width);
+    return { ok: false, message };
   }
   const lettering = { ...firstLettering(look.faceId, look.colour, cap), lines: [{ text: words, gap: null }] };
   const set = layText(lettering, font);
-  if (!set) return { ok: false, message: 'Nothing of it is seen when it is printed.' };
+  if (!set) return { ok: false, message: UNSEEN };
   // From the slot's middle, where the middle of its tall letters lies.
   const y = slot.y + ((ink.top + ink.bottom) / 2 - middle) * scale;
   const piece = newText(`slot-${slot.name}`, lettering, set, { x: slot.x, y });
@@ -92,15 +83,4 @@ function extentOf(text: string, font: Font) {
     at += glyph.advance + (i + 1 < glyphs.length ? font.kerning(glyphs, i) : 0);
   }
   return box.right > box.left && box.bottom > box.top ? box : null;
-}
-
-function codeOf(letter: string): string {
-  return Array.from(
-    letter,
-    (one) => `U+${one.codePointAt(0)!.toString(16).toUpperCase().padStart(4, '0')}`,
-  ).join(' ');
-}
-
-function short(words: string): string {
-  return words.length > 40 ? `${words.slice(0, 39)}…` : words;
 }

@@ -60,12 +60,20 @@ export function layText(lettering: Lettering, font: Font): Ink | null {
     }
   }
   const { outline, plate } = lettering;
-  const drawn = drawnAs(placed.flat(), outline?.width ?? null, plate?.margin ?? null);
+  const drawn = drawnAs(placed.flat(), outline?.width ?? null, plate?.margin ?? null, 0);
   return drawn && { ...drawn, lines: sized.map(({ width, cap }) => ({ width, cap })) };
 }
 
-/** Letters with a line round them and a plate behind, where there are any, in a box that holds all; null without ink. */
-function drawnAs(letters: Path, outline: number | null, plate: number | null): Omit<Ink, 'lines'> | null {
+/**
+ * Letters with a line round them and a plate behind, where there are any, in a box that holds all; `base` is where the first baseline
+ * lies. Null without ink.
+ */
+function drawnAs(
+  letters: Path,
+  outline: number | null,
+  plate: number | null,
+  base: number | undefined,
+): Omit<Ink, 'lines'> | null {
   const grown = outline === null ? null : grownPath(letters, outline, FINE);
   const ink = boundsOf(flattenPath(grown ?? letters, FINE));
   if (!ink || ink.right <= ink.left || ink.bottom <= ink.top) return null;
@@ -75,6 +83,7 @@ function drawnAs(letters: Path, outline: number | null, plate: number | null): O
   return {
     width,
     height,
+    ...(base !== undefined && { base: base - top }),
     d: home(letters),
     outlineD: grown && home(grown),
     plateD: plate === null ? null : `M0 0H${width}V${height}H0Z`,
@@ -160,7 +169,7 @@ export function arcHolds(lettering: Lettering, ink: Pick<Ink, 'lines'>): boolean
 export function redrawn(ink: Ink, factor: number, outline: number | null, plate: number | null): Ink {
   const letters = mapPath(parsePath(ink.d) ?? [], ({ x, y }) => ({ x: x * factor, y: y * factor }));
   return {
-    ...drawnAs(letters, outline, plate)!,
+    ...drawnAs(letters, outline, plate, ink.base === undefined ? undefined : ink.base * factor)!,
     lines: ink.lines.map(({ width, cap }) => ({ width: width * factor, cap: cap * factor })),
   };
 }

@@ -51,6 +51,8 @@ export const InkSchema = v.object({
   outlineD: v.nullable(v.string()),
   /** The plate behind them; null without one. */
   plateD: v.optional(v.nullable(v.string()), null),
+  /** mm from the box's top to the first baseline; of texts that were set before it was kept, nothing. */
+  base: v.optional(finite),
   /** Width and cap height of each line, before it is bent. */
   lines: list(v.object({ width: finite, cap: finite })),
 });

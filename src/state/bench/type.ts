@@ -10,8 +10,16 @@ import { useShop } from '../shop/shop';
 
 /** Sets lettering as outlines; null where it has no ink. Throws where its face is gone. */
 export function lay(lettering: Lettering): Promise<Ink | null> {
-  const file = useShop.getState().faces.get(lettering.faceId)?.file ?? null;
-  return typeWorker.call((worker) => worker.lay(lettering, { id: lettering.faceId, file }));
+  return typeWorker.call((worker) => worker.lay(lettering, sourceOf(lettering.faceId)));
+}
+
+/** Characters of a text that a face has not. Throws where the face is gone. */
+export function lacking(text: string, faceId: string): Promise<string[]> {
+  return typeWorker.call((worker) => worker.lacking(text, sourceOf(faceId)));
+}
+
+function sourceOf(id: string) {
+  return { id, file: useShop.getState().faces.get(id)?.file ?? null };
 }
 
 /** A text set anew with a change to its lettering; throws with a sentence where it cannot be set so. */

@@ -5,8 +5,9 @@ import { byVersion } from '@/core/fit/version';
 import { keyOfPlace, placeOfKey } from '@/core/many/choice';
 import type { Changed } from '@/core/many/changed';
 import { FIRST_SETTINGS, type Settings, type StoredDocket } from '@/store/schema';
-import { ENGINES, isStopped } from '@/workers/client';
+import { isStopped } from '@/workers/client';
 import { measured, verdictOf } from '../bench/dockets';
+import { eachByEngines } from '../engine/each';
 import { sentence } from '../sentence';
 import { commit, type Kept } from '../shop/commit';
 import { putDocket } from '../shop/records';
@@ -73,21 +74,16 @@ export async function previewAct(
   { signal, onProgress }: { signal: AbortSignal; onProgress: (progress: ActProgress) => void },
 ): Promise<ActRow[]> {
   const rows: (ActRow | undefined)[] = targets.map(() => undefined);
-  const waiting = [...targets.entries()];
   let done = 0;
-  const work = async () => {
-    for (let next = waiting.shift(); next && !signal.aborted; next = waiting.shift()) {
-      const [index, target] = next;
-      try {
-        rows[index] = await rowOf(target, act, signal);
-      } catch (error) {
-        if (isStopped(error)) return;
-        rows[index] = left(target, sentence(error));
-      }
-      onProgress({ done: ++done, of: targets.length });
+  await eachByEngines(targets, signal, async (target, index) => {
+    try {
+      rows[index] = await rowOf(target, act, signal);
+    } catch (error) {
+      if (isStopped(error)) return;
+      rows[index] = left(target, sentence(error));
     }
-  };
-  await Promise.all(Array.from({ length: ENGINES }, work));
+    onProgress({ done: ++done, of: targets.length });
+  });
   return rows.filter((row) => row !== undefined);
 }
 

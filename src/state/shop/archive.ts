@@ -291,6 +291,7 @@ function onlyDesign(all: Records, designId: string): Records {
   return {
     artworks: all.artworks.filter(({ id }) => artworkIds.has(id as string)),
     designs,
+    lists: all.lists.filter((list) => list['designId'] === designId),
     fits: fits,
     blanks: own,
     methods: all.methods.filter(({ id }) => methodIds.has(id as string)),

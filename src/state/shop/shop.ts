@@ -14,6 +14,7 @@ const SHOWN = [
   'artworks',
   'designs',
   'fits',
+  'lists',
   'summaries',
   'swatches',
   'faces',

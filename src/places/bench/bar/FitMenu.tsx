@@ -44,6 +44,13 @@ export function FitMenu({ live }: { live: Live }) {
         </MenuLine>
         <MenuLine
           onSelect={() => {
+            router.push(`/rows?fit=${encodeURIComponent(fit.id)}`);
+          }}
+        >
+          fill it from a list of rows…
+        </MenuLine>
+        <MenuLine
+          onSelect={() => {
             router.push(`/packs?fit=${encodeURIComponent(fit.id)}`);
           }}
         >

@@ -12,6 +12,7 @@ import { ClipMenu, ClipRow } from './ClipRow';
 import { CutRow } from './CutRow';
 import { FillRow } from './FillRow';
 import { RepeatRow } from './RepeatRow';
+import { SlotMenu } from './SlotMenu';
 import { TextRow } from './TextRow';
 import { perform, VERBS, type VerbId } from '../acts/verbs';
 import type { Live } from '../live/useLive';
@@ -159,6 +160,7 @@ function Doing({ live }: { live: Live }) {
       )}
       {selected?.kind === 'artwork' && (
         <>
+          <SlotMenu live={live} piece={selected} />
           <ClipMenu live={live} piece={selected} />
           <button
             className="verb"

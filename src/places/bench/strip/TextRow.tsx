@@ -12,6 +12,7 @@ import { BendField } from './BendField';
 import { ColourField } from './ColourField';
 import { FontMenu } from './FontMenu';
 import { Row } from './Row';
+import { SlotMenu } from './SlotMenu';
 import { WordsDialog } from './WordsDialog';
 import { Hint } from '@/ui/Hint';
 
@@ -175,6 +176,7 @@ export function TextRow({ live, piece }: { live: Live; piece: TextPiece }) {
           }}
         />
       )}
+      <SlotMenu live={live} piece={piece} />
       <BendField unit={unit} lettering={lettering} width={Math.max(...widths)} onSet={set} />
       <Hint words={'Width of each line, straight'}>
         <span className="measure truncate text-ink-2">
