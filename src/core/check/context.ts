@@ -9,8 +9,8 @@ import {
   isShowing,
   type Fit,
   type Piece,
-  type PlacedPiece,
   type ShowingPiece,
+  type MotifPiece,
 } from '../fit/schema';
 import type { Progress } from '../raster/raster';
 import type { Pixels } from '../render/face';
@@ -81,9 +81,19 @@ export function measureShowing(
   better: 'more' | 'less',
   measure: (context: CheckContext, piece: ShowingPiece) => Finding | null,
 ): Finding[] {
+  return measureEach(context, showingPieces(context), better, measure);
+}
+
+/** The same of any pieces. */
+export function measureEach<P extends Piece>(
+  context: CheckContext,
+  pieces: readonly P[],
+  better: 'more' | 'less',
+  measure: (context: CheckContext, piece: P) => Finding | null,
+): Finding[] {
   const way = better === 'more' ? -1 : 1;
   return tellingOnes(
-    showingPieces(context)
+    pieces
       .map((piece) => measure(context, piece))
       .filter((finding) => finding !== null)
       .sort((a, b) => way * (Number(a.measured) - Number(b.measured))),
@@ -91,7 +101,7 @@ export function measureShowing(
 }
 
 /** Every visible motif with a place of its own. */
-export function motifsOf(context: CheckContext): Extract<PlacedPiece, { kind: 'artwork' | 'text' }>[] {
+export function motifsOf(context: CheckContext): MotifPiece[] {
   return visibleOf(context, 'motif').filter(isMotifKind);
 }
 

@@ -27,7 +27,7 @@ export function clipOutline({ shape, x, y, width, height }: Clip, aspect: number
 }
 
 /** The unit square with corners rounded by rx and ry. */
-function roundedBox(rx: number, ry: number): Path {
+export function roundedBox(rx: number, ry: number): Path {
   const corners: [x: number, y: number, outX: number, outY: number][] = [
     [1, 0, 1, 0],
     [1, 1, 0, 1],

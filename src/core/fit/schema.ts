@@ -7,6 +7,7 @@ import { CopiesSchema } from './copies';
 import { VersionSchema } from './version';
 import { StepSchema } from '../artwork/steps';
 import { LetteringSchema, InkSchema } from '../type/schema';
+import { ShapeSchema, StrokeSchema } from './shape';
 import { PictureSlotSchema, TextSlotSchema } from './slot';
 
 export const RoleSchema = v.picklist(['ground', 'motif']);
@@ -111,11 +112,23 @@ export const TextPieceSchema = v.object({
 });
 export type TextPiece = v.InferOutput<typeof TextPieceSchema>;
 
+/** A shape of our own drawing, in the box of its placement: a fill, a stroke along the inside of its edge, or both. */
+export const ShapePieceSchema = v.object({
+  ...common,
+  ...placement,
+  kind: v.literal('shape'),
+  shape: ShapeSchema,
+  fill: v.nullable(colour),
+  stroke: v.nullable(StrokeSchema),
+});
+export type ShapePiece = v.InferOutput<typeof ShapePieceSchema>;
+
 export const PieceSchema = v.variant('kind', [
   ArtworkPieceSchema,
   FillPieceSchema,
   RepeatPieceSchema,
   TextPieceSchema,
+  ShapePieceSchema,
 ]);
 export type Piece = v.InferOutput<typeof PieceSchema>;
 /** A piece with a place and a size of its own. */
@@ -198,9 +211,18 @@ export function isShowing(piece: Piece): piece is ShowingPiece {
   return piece.kind === 'artwork' || piece.kind === 'repeat';
 }
 
-/** Whether a piece is meant for one place: not a fill or a repeat, which go all over. */
-export function isMotifKind(piece: Piece): piece is ArtworkPiece | TextPiece {
-  return piece.kind === 'artwork' || piece.kind === 'text';
+/** A piece that is drawn by outlines of one colour each. */
+export type InkPiece = TextPiece | ShapePiece;
+
+export function isInk(piece: Piece): piece is InkPiece {
+  return piece.kind === 'text' || piece.kind === 'shape';
+}
+
+/** A piece that is meant for one place: not a fill or a repeat, which go all over. */
+export type MotifPiece = ArtworkPiece | InkPiece;
+
+export function isMotifKind(piece: Piece): piece is MotifPiece {
+  return piece.kind === 'artwork' || isInk(piece);
 }
 
 /** The artwork that a piece shows. */

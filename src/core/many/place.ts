@@ -1,7 +1,7 @@
 import type { PrintFace, ResolvedBlank } from '../blank/resolve';
 import type { SIDES } from '../blank/shape';
 import { extentOf, factsFor, opaqueBox, type Extent, type FactsOf } from '../fit/geometry';
-import { isMotifKind, type Fit, type Piece } from '../fit/schema';
+import { isMotifKind, type Fit, type Piece, type MotifPiece } from '../fit/schema';
 import type { Changed } from './changed';
 
 type Side = (typeof SIDES)[number];
@@ -50,7 +50,7 @@ export function atDistance(
 /** mm under which a thing lies where it was. */
 const SAME = 0.005;
 
-function goes(piece: Piece): piece is Extract<Piece, { kind: 'artwork' | 'text' }> {
+function goes(piece: Piece): piece is MotifPiece {
   return isMotifKind(piece) && piece.role === 'motif' && piece.visible && !piece.locked;
 }
 

@@ -20,7 +20,7 @@ const Size = { width: v.number(), height: v.number() };
 /** One thing on a face: what it is, how large, and where its middle lies from the trim's top left. Lengths mm. */
 const LaidSchema = v.object({
   name: v.string(),
-  kind: v.picklist(['artwork', 'text', 'fill', 'repeat']),
+  kind: v.picklist(['artwork', 'text', 'fill', 'repeat', 'shape']),
   role: v.picklist(['ground', 'motif']),
   knockout: v.boolean(),
   /** Of a fill or repeat, which go all over, null. */

@@ -1,7 +1,7 @@
 import type { PrintFace } from '../blank/resolve';
 import { wordOf } from '../colour/hex';
 import { factsFor, type FactsOf } from '../fit/geometry';
-import type { Piece } from '../fit/schema';
+import { isInk, type Piece } from '../fit/schema';
 import { parsePath } from '../geometry/parse-path';
 import { maskAt, type Mask } from '../raster/cover';
 import { IN_SILENCE, words, type Progress, type Raster } from '../raster/raster';
@@ -86,7 +86,7 @@ function faded(pixel: number, share: number): number {
 
 function drawPiece(canvas: Canvas, face: PrintFace, piece: Piece, shown: Shown, progress: Progress): void {
   const { grid, bend, ground, target } = canvas;
-  if (piece.kind === 'text') {
+  if (isInk(piece)) {
     const inks = inksOf(piece);
     // What is knocked out is the plate, or the letters with their outline, once.
     for (const { path, colour } of piece.knockout ? inks.slice(0, 1) : inks)

@@ -2,7 +2,8 @@ import { bendPoint, sectorBox } from '../blank/bodies/sector';
 import type { PrintFace } from '../blank/resolve';
 import { areaOf } from '../fit/area';
 import { clipPath, fromShares } from '../fit/clip';
-import type { Piece, TextPiece } from '../fit/schema';
+import { isInk, type InkPiece, type Piece, type ShapePiece } from '../fit/schema';
+import { coverOf as shapeCover, shapeInks } from '../fit/shape-ink';
 import {
   flattenPath,
   mapPath,
@@ -96,7 +97,7 @@ function bendPolygon(points: Float64Array, at: Ground['at'], perMm: number): Flo
 /** What a piece is cut to, over and above its own picture: a clip, or the zone it lies over. Null where nothing cuts it. */
 export function cutOf(piece: Piece, face: PrintFace): Path | null {
   if (piece.kind === 'artwork') return clipPath(piece);
-  if (piece.kind === 'text' || piece.zoneId === null) return null;
+  if (isInk(piece) || piece.zoneId === null) return null;
   const { left, top, right, bottom } = areaOf(piece, face);
   return [
     { kind: 'move', to: { x: left, y: top } },
@@ -107,9 +108,12 @@ export function cutOf(piece: Piece, face: PrintFace): Path | null {
   ];
 }
 
-/** The outlines of a text in mm of the face, the lowest first, each with its colour. */
-export function inksOf({ ink, lettering, ...placed }: TextPiece): { path: Path; colour: string }[] {
-  const on = fromShares({ ...placed, ink, lettering });
+/** The outlines of a text or a shape in mm of the face, the lowest first, each with its colour. */
+export function inksOf(piece: InkPiece): { path: Path; colour: string }[] {
+  if (piece.kind === 'shape')
+    return shapeInks(piece).map(({ path, colour }) => ({ path: onFace(piece, path), colour }));
+  const on = fromShares(piece);
+  const { ink, lettering } = piece;
   const lay = (d: string) =>
     mapPath(parsePath(d) ?? [], ({ x, y }) => on({ x: x / ink.width, y: y / ink.height }));
   const { plate, outline, colour } = lettering;
@@ -118,6 +122,17 @@ export function inksOf({ ink, lettering, ...placed }: TextPiece): { path: Path; 
     ...(ink.outlineD !== null && outline ? [{ path: lay(ink.outlineD), colour: outline.colour }] : []),
     { path: lay(ink.d), colour },
   ];
+}
+
+/** All that a text or a shape covers, in mm of the face. */
+export function inkCover(piece: InkPiece): Path {
+  return piece.kind === 'shape' ? onFace(piece, shapeCover(piece)) : inksOf(piece)[0]!.path;
+}
+
+/** From mm of a shape's own box to mm of the face. */
+function onFace(piece: ShapePiece, path: Path): Path {
+  const on = fromShares(piece);
+  return mapPath(path, ({ x, y }) => on({ x: x / piece.width, y: y / piece.height }));
 }
 
 export function coverOn(ground: Ground, path: Path): Mask {

@@ -2,7 +2,7 @@ import { bendPoint, sectorBox, sectorPath } from '../blank/bodies/sector';
 import { printSize, type PrintFace } from '../blank/resolve';
 import { shapePath } from '../blank/shape';
 import { areaOf } from '../fit/area';
-import { isShowing, type Piece } from '../fit/schema';
+import { isInk, isShowing, type Piece } from '../fit/schema';
 import { mapPath, writePath, type Path, type Polygons, type Segment } from '../geometry/path';
 import { parsePath } from '../geometry/parse-path';
 import { inksOf, layPath } from './ground';
@@ -45,7 +45,7 @@ function pathsOf(face: PrintFace, piece: Piece, mirror: boolean): PrintLayer[] |
   const straight = toPage(face);
   const page = (path: Path) =>
     mirror ? mapPath(straight(path), ({ x, y }) => ({ x: width - x, y })) : straight(path);
-  if (piece.kind === 'text')
+  if (isInk(piece))
     return inksOf(piece).map(({ path, colour }) => ({ kind: 'path', path: page(path), colour, piece }));
   if (piece.kind !== 'fill') return null;
   const { left, top, right, bottom } = areaOf(piece, face);

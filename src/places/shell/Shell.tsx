@@ -282,6 +282,6 @@ function useSweep(): void {
 
 /** The mark of the tape that a page belongs to. */
 function markOf(at: string): string {
-  if (at.startsWith('/bench') || at.startsWith('/beside')) return '/';
+  if (['/bench', '/beside', '/rows'].some((one) => at.startsWith(one))) return '/';
   return ['/blanks', '/artwork', '/pictures', '/packs'].find((mark) => at.startsWith(mark)) ?? at;
 }

@@ -1,3 +1,4 @@
+import { givenColours } from '@/core/fit/colours';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import type { Docket } from '@/core/check/docket';
 import { swatchesOf, type Swatch } from '@/core/colour/swatches';
@@ -33,11 +34,7 @@ export function docketSheet(
 
 /** The colours of a fit's artworks, each once, with the inks they take. */
 export async function swatchesIn(fit: Fit, artworks: readonly Artwork[]): Promise<Swatch[]> {
-  const fills = fit.faces.flatMap(({ pieces }) =>
-    pieces.flatMap((piece) =>
-      piece.kind === 'fill' ? [piece.colour] : piece.kind === 'text' ? [piece.lettering.colour] : [],
-    ),
-  );
+  const fills = fit.faces.flatMap(({ pieces }) => pieces.flatMap(givenColours));
   const palette = [
     ...artworks.flatMap(({ facts }) => facts.palette),
     ...fills.map((hex) => ({ hex, share: 0 })),

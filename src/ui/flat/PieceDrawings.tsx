@@ -5,7 +5,8 @@ import { areaOf } from '@/core/fit/area';
 import { clipOutline } from '@/core/fit/clip';
 import { opaqueBox, type Extent } from '@/core/fit/geometry';
 import { PERIODS, tileAt } from '@/core/fit/repeat';
-import type { ArtworkPiece, Piece, RepeatPiece, TextPiece } from '@/core/fit/schema';
+import type { ArtworkPiece, Piece, RepeatPiece, ShapePiece, TextPiece } from '@/core/fit/schema';
+import { shapeInks } from '@/core/fit/shape-ink';
 import { writePath } from '@/core/geometry/path';
 import { pieceTransform } from './transform';
 
@@ -55,6 +56,7 @@ function drawnOf(own: string, pieces: readonly Piece[], shown: Shown): ReactNode
 
 function PieceDrawing({ id, piece, face, pictureOf, factsOf }: Shown & { id: string; piece: Piece }) {
   if (piece.kind === 'text') return <TextDrawing piece={piece} />;
+  if (piece.kind === 'shape') return <ShapeDrawing piece={piece} />;
   if (piece.kind === 'fill') return <path d={extentPath(areaOf(piece, face))} fill={piece.colour} />;
   const href = pictureOf(piece.artworkId);
   if (!href) return null;
@@ -95,6 +97,16 @@ function TextDrawing({ piece }: { piece: TextPiece }) {
       {ink.plateD !== null && <path d={ink.plateD} fill={lettering.plate?.colour} />}
       {ink.outlineD !== null && <path d={ink.outlineD} fill={lettering.outline?.colour} />}
       <path d={ink.d} fill={lettering.colour} />
+    </g>
+  );
+}
+
+function ShapeDrawing({ piece }: { piece: ShapePiece }) {
+  return (
+    <g transform={pieceTransform(piece)}>
+      {shapeInks(piece).map(({ path, colour }, i) => (
+        <path key={i} d={writePath(path)} fill={colour} />
+      ))}
     </g>
   );
 }

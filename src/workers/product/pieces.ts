@@ -4,7 +4,16 @@ import { clipOutline } from '@/core/fit/clip';
 import type { FactsOf } from '@/core/fit/geometry';
 import { opaqueBox } from '@/core/fit/geometry';
 import { PERIODS, tileAt } from '@/core/fit/repeat';
-import type { ArtworkPiece, FillPiece, Piece, RepeatPiece, TextPiece } from '@/core/fit/schema';
+import type {
+  ArtworkPiece,
+  FillPiece,
+  Piece,
+  MotifPiece,
+  RepeatPiece,
+  ShapePiece,
+  TextPiece,
+} from '@/core/fit/schema';
+import { shapeInks } from '@/core/fit/shape-ink';
 import { writePath } from '@/core/geometry/path';
 import { finishedPicture } from './finish';
 
@@ -48,6 +57,10 @@ function drawPiece(context: Context2D, face: PrintFace, piece: Piece, shown: Pic
     drawText(context, piece);
     return;
   }
+  if (piece.kind === 'shape') {
+    drawShape(context, piece);
+    return;
+  }
   const own = shown.pictureOf(piece.artworkId);
   if (!own) return;
   const picture = finishedPicture(own, piece.finish ?? []);
@@ -62,7 +75,7 @@ function drawFill(context: Context2D, face: PrintFace, piece: FillPiece): void {
 }
 
 /** Goes to where a piece is set, so that its middle is (0, 0). */
-function goTo(context: Context2D, { x, y, rotation, flipped }: ArtworkPiece | TextPiece): void {
+function goTo(context: Context2D, { x, y, rotation, flipped }: MotifPiece): void {
   context.translate(x, y);
   context.rotate(rotation);
   if (flipped) context.scale(-1, 1);
@@ -96,6 +109,15 @@ function drawText(context: Context2D, piece: TextPiece): void {
     context.fill(new Path2D(d));
     // A knockout removes the lowest, which holds the others.
     if (piece.knockout) return;
+  }
+}
+
+function drawShape(context: Context2D, piece: ShapePiece): void {
+  goTo(context, piece);
+  context.translate(-piece.width / 2, -piece.height / 2);
+  for (const { path, colour } of shapeInks(piece)) {
+    context.fillStyle = colour;
+    context.fill(new Path2D(writePath(path)));
   }
 }
 

@@ -1,9 +1,9 @@
 import { shapePath, SIDES, type Side } from '../../blank/shape';
 import { parsePath } from '../../geometry/parse-path';
 import { factsFor } from '../../fit/geometry';
-import type { Piece } from '../../fit/schema';
+import { isInk, type Piece } from '../../fit/schema';
 import { maskAt, type Mask } from '../../raster/cover';
-import { coverOn, cutOf, flatGround, inksOf } from '../../render/ground';
+import { coverOn, cutOf, flatGround, inkCover } from '../../render/ground';
 import { pixelsOf } from '../../render/finish';
 import { sampleAlpha, sampler } from '../../render/sampler';
 import { tilesOf } from '../../render/tiles';
@@ -38,7 +38,7 @@ export function alphaOf(context: CheckContext, pieces: readonly Piece[]): AlphaA
 /** Alpha of one piece, as it would be painted. */
 export function alphaAt(context: CheckContext, piece: Piece): AlphaAt {
   const cut = maskOf(context, piece);
-  if (piece.kind === 'text') return masked(cut!, () => 255);
+  if (isInk(piece)) return masked(cut!, () => 255);
   if (piece.kind === 'fill') return cut ? masked(cut, () => 255) : () => 255;
   const { grid, pixels, progress } = context;
   const raster = pixelsOf(piece, pixels, progress);
@@ -69,7 +69,7 @@ const masks = new WeakMap<CheckContext['grid'], WeakMap<Piece, Mask>>();
 
 /** What a piece is cut to, or a text's letters; null where nothing cuts it. */
 function maskOf({ grid, face }: CheckContext, piece: Piece): Mask | null {
-  const path = piece.kind === 'text' ? inksOf(piece)[0]!.path : cutOf(piece, face);
+  const path = isInk(piece) ? inkCover(piece) : cutOf(piece, face);
   if (!path) return null;
   const known = masks.get(grid) ?? new WeakMap<Piece, Mask>();
   masks.set(grid, known);

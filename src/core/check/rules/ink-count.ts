@@ -1,3 +1,4 @@
+import { recoloured } from '../../fit/colours';
 import { deltaE00 } from '../../colour/difference';
 import { hexOfWord, wordOf } from '../../colour/hex';
 import { labOf } from '../../colour/lab';
@@ -58,10 +59,7 @@ function merged(context: CheckContext, inks: readonly Ink[], limit: number): Rem
     return changes.find((change) => deltaE00(change.lab, lab) < 5)?.to ?? colour;
   };
   const change = (piece: Piece): Piece => {
-    if (piece.kind === 'fill') return { ...piece, colour: named(piece.colour) };
-    if (piece.kind === 'text')
-      return { ...piece, lettering: { ...piece.lettering, colour: named(piece.lettering.colour) } };
-    if (!isShowing(piece)) return piece;
+    if (!isShowing(piece)) return recoloured(piece, named);
     const steps = changes.map(({ from, to }) => ({ kind: 'recolour', from, to }) as const);
     return { ...piece, finish: [...(piece.finish ?? []), ...steps] };
   };

@@ -71,7 +71,8 @@ export function headlineAmong(motifs: readonly Motif[]): Motif | null {
     piece.kind === 'text'
       ? Math.max(...piece.ink.lines.map(({ cap }) => cap)) * (piece.height / piece.ink.height)
       : 0;
-  const area = ({ width, height }: Motif) => width * height;
+  // What is drawn round lettering or a picture is no headline while there is one of them.
+  const area = ({ kind, width, height }: Motif) => (kind === 'shape' ? 1e-9 : 1) * width * height;
   return [...motifs].sort((a, b) => capOf(b) - capOf(a) || area(b) - area(a))[0] ?? null;
 }
 

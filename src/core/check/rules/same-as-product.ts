@@ -1,3 +1,4 @@
+import { givenColours } from '../../fit/colours';
 import { rgbOf } from '../../colour/hex';
 import { isMotifKind, isShowing, type Piece } from '../../fit/schema';
 import { fixed } from '../../length/show';
@@ -95,6 +96,10 @@ function knockOut(context: CheckContext, { hex, name }: ProductLook): Remedy[] {
     if (piece.kind === 'text')
       return isNear(word(piece.lettering.colour)) ? { ...piece, knockout: true } : piece;
     if (piece.kind === 'fill') return isNear(word(piece.colour)) ? { ...piece, knockout: true } : piece;
+    if (piece.kind === 'shape')
+      return givenColours(piece).every((colour) => isNear(word(colour)))
+        ? { ...piece, knockout: true }
+        : piece;
     return isShowing(piece) && !isFinished(piece, step)
       ? { ...piece, finish: [...(piece.finish ?? []), step] }
       : piece;

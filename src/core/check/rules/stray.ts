@@ -1,5 +1,13 @@
 import { extentOf, opaqueBox, overlap, type Extent } from '../../fit/geometry';
-import { isMotifKind, isPlaced, isShowing, type Piece, type PlacedPiece } from '../../fit/schema';
+import {
+  isMotifKind,
+  isPlaced,
+  isShowing,
+  type Piece,
+  type PlacedPiece,
+  isInk,
+  type InkPiece,
+} from '../../fit/schema';
 import { factsIn, type CheckContext, type Rule } from '../context';
 import { fixed } from '../../length/show';
 import type { Finding, Verdict } from '../finding';
@@ -113,6 +121,12 @@ function isOutside(context: CheckContext, piece: PlacedPiece): boolean {
   return left >= width + bleed || top >= height + bleed || right <= -bleed || bottom <= -bleed;
 }
 
+/** What of a text or a shape is drawn, wherever it lies. */
+function inkOf(piece: InkPiece): string {
+  if (piece.kind === 'text') return piece.ink.d;
+  return JSON.stringify([piece.shape, piece.fill === null, piece.stroke?.width]);
+}
+
 /** The lower of two pieces that show one artwork on one place. */
 function isTwin(context: CheckContext, piece: PlacedPiece, other: Piece, visible: readonly Piece[]): boolean {
   if (other === piece || !isPlaced(other) || other.kind !== piece.kind || other.knockout !== piece.knockout)
@@ -121,7 +135,7 @@ function isTwin(context: CheckContext, piece: PlacedPiece, other: Piece, visible
   const alike =
     isShowing(piece) && isShowing(other)
       ? piece.artworkId === other.artworkId
-      : piece.kind === 'text' && other.kind === 'text' && piece.ink.d === other.ink.d;
+      : isInk(piece) && isInk(other) && inkOf(piece) === inkOf(other);
   if (!alike) return false;
   const [a, b] = [extentIn(context, piece), extentIn(context, other)];
   const { doubled } = CHECK_LIMITS;

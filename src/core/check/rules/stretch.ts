@@ -1,7 +1,7 @@
 import { gridOf } from '../../artwork/facts';
 import { opaqueBox } from '../../fit/geometry';
 import { setSize } from '../../fit/place';
-import { isPlaced, type PlacedPiece } from '../../fit/schema';
+import { isPlaced, type PlacedPiece, type ShapePiece } from '../../fit/schema';
 import { fixed } from '../../length/show';
 import { factsIn, withPiece, type CheckContext, type Rule } from '../context';
 import { tellingOnes, type Finding } from '../finding';
@@ -18,13 +18,17 @@ export const stretch: Rule = {
     tellingOnes(
       context.pieces
         .filter(isPlaced)
+        // A shape of our own has no proportion but the one that it is given.
+        .filter((piece) => piece.kind !== 'shape')
         .filter(({ visible }) => visible)
         .map((piece) => measure(context, piece))
         .sort((a, b) => Number(a.measured) - Number(b.measured)),
     ),
 };
 
-function measure(context: CheckContext, piece: PlacedPiece): Finding {
+type Pictured = Exclude<PlacedPiece, ShapePiece>;
+
+function measure(context: CheckContext, piece: Pictured): Finding {
   const ratio = stretchOf(context, piece);
   const wider = ratio >= 1;
   const measured = (wider ? ratio : 1 / ratio) - 1;
@@ -72,7 +76,7 @@ function measure(context: CheckContext, piece: PlacedPiece): Finding {
   };
 }
 
-function stretchOf(context: CheckContext, piece: PlacedPiece): number {
+function stretchOf(context: CheckContext, piece: Pictured): number {
   const own = piece.kind === 'text' ? piece.ink : gridOf(context.facts(piece.artworkId));
   return piece.width / own.width / (piece.height / own.height);
 }

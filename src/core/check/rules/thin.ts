@@ -1,6 +1,8 @@
-import type { ShowingPiece } from '../../fit/schema';
+import { extentOf, opaqueBox } from '../../fit/geometry';
+import type { ShapePiece, ShowingPiece } from '../../fit/schema';
+import { thickened, thinnestOf } from '../../fit/shape-ink';
 import { fixed } from '../../length/show';
-import { measureShowing, withFinish, type CheckContext, type Rule } from '../context';
+import { measureEach, showingPieces, withFinish, withPiece, type CheckContext, type Rule } from '../context';
 import { placed, type Finding, type Remedy, type Verdict } from '../finding';
 import { CHECK_LIMITS } from '../limits';
 import { NOTHING_THIN, type ThinPlaces } from '../../raster/strokes';
@@ -9,11 +11,14 @@ import { inkStrokesOf, shownOf, strokesOf } from '../measure/artwork';
 /** Strokes, the gaps between them, and lines of one ink on another, against the thinnest that the method holds. */
 export const thin: Rule = {
   id: 'thin',
-  version: 2,
+  version: 3,
   rests: [],
   name: 'Thin strokes',
   moves: true,
-  check: (context) => measureShowing(context, 'more', measure),
+  check: (context) =>
+    measureEach(context, [...showingPieces(context), ...shapesOf(context)], 'more', (own, piece) =>
+      piece.kind === 'shape' ? measureShape(own, piece) : measure(own, piece),
+    ),
 };
 
 /** What can be too thin, and what becomes of it. */
@@ -39,6 +44,51 @@ function measure(context: CheckContext, piece: ShowingPiece): Finding | null {
   const [kind] = kinds.sort((a, b) => thinnestOf(a) - thinnestOf(b)) as [Kind, ...Kind[]];
   const worst = read[kind];
   const thinnest = worst.thinnest === null ? null : worst.thinnest * mm;
+  const { name } = KINDS[kind];
+  const told = finding(context, piece, thinnest, {
+    kind,
+    under: `${sayShare(worst.share)} of the ${kind === 'lines' ? 'artwork' : `${name}s`}`,
+  });
+  return {
+    ...told,
+    remedies: thinnest === null ? [] : remedies(context, piece, limit, read),
+    ...(told.verdict !== 'ready' &&
+      placed(kinds.flatMap((one) => read[one].each.map(({ box }) => placeOf(box))))),
+  };
+}
+
+function shapesOf({ pieces }: CheckContext): ShapePiece[] {
+  return pieces.filter((piece) => piece.kind === 'shape').filter(({ visible }) => visible);
+}
+
+/** A shape says itself how thin it is. */
+function measureShape(context: CheckContext, piece: ShapePiece): Finding {
+  const limit = context.blank.limits.stroke;
+  const own = thinnestOf(piece);
+  const thinnest = own >= limit - EXACT ? null : own;
+  const told = finding(context, piece, thinnest, { kind: 'strokes', under: 'it is' });
+  const label = `Make it ${fixed(limit, 2)} mm thick`;
+  return {
+    ...told,
+    remedies:
+      thinnest === null
+        ? []
+        : [{ id: 'thicken', label, pieces: withPiece(context, thickened(piece, limit)) }],
+    ...(told.verdict !== 'ready' && placed([extentOf(opaqueBox(piece, null))])),
+  };
+}
+
+/** What numbers in mm may differ by and be the same. */
+const EXACT = 1e-6;
+
+function finding(
+  context: CheckContext,
+  piece: ShapePiece | ShowingPiece,
+  /** mm; null where all of it holds. */
+  thinnest: number | null,
+  { kind, under }: { kind: Kind; under: string },
+): Finding {
+  const limit = context.blank.limits.stroke;
   const verdict: Verdict =
     thinnest === null ? 'ready' : thinnest >= limit * CHECK_LIMITS.thinLook ? 'look' : 'fix';
   const { name, fate } = KINDS[kind];
@@ -53,9 +103,7 @@ function measure(context: CheckContext, piece: ShowingPiece): Finding | null {
     shown: {
       measured: thinnest === null ? 'holds' : `${narrow} ${name}`,
       required:
-        thinnest === null
-          ? `none under ${fixed(limit, 2)} mm`
-          : `${sayShare(worst.share)} of the ${kind === 'lines' ? 'artwork' : `${name}s`} under ${fixed(limit, 2)} mm`,
+        thinnest === null ? `none under ${fixed(limit, 2)} mm` : `${under} under ${fixed(limit, 2)} mm`,
     },
     gauge: thinnest === null ? null : { from: 0, to: limit * 1.5, limit, value: thinnest },
     pieceId: piece.id,
@@ -64,8 +112,7 @@ function measure(context: CheckContext, piece: ShowingPiece): Finding | null {
       thinnest === null
         ? `Every stroke of “${piece.name}” holds.`
         : `“${piece.name}” has ${name}s down to ${narrow}; under ${fixed(limit, 2)} mm ${fate}.`,
-    remedies: thinnest === null ? [] : remedies(context, piece, limit, read),
-    ...(verdict !== 'ready' && placed(kinds.flatMap((one) => read[one].each.map(({ box }) => placeOf(box))))),
+    remedies: [],
   };
 }
 

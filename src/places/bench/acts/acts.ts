@@ -4,7 +4,7 @@ import { alignShifts, middleOf, otherSide, shiftForGap, spreadShifts, type Edge 
 import { factsFor, opaqueBox } from '@/core/fit/geometry';
 import { mirrorPiece, movePiece, type Motion } from '@/core/fit/move';
 import { coverBleed, fitInside, setSize } from '@/core/fit/place';
-import { isMotifKind, isPlaced, type Piece, type PlacedPiece } from '@/core/fit/schema';
+import { isMotifKind, isPlaced, type Piece, type PlacedPiece, isInk } from '@/core/fit/schema';
 import { changeChosen, groupChosen, moveChosen, ungroupChosen, type FacePieces } from '@/core/fit/selection';
 import { nearestZone } from '@/core/fit/zones';
 import { changeFace, changePieces, piecesOf } from '@/state/bench/open-fit';
@@ -93,11 +93,7 @@ export function sameOnOtherSide(live: Live, mirrored: boolean): void {
 /** Whether a piece is the same thing near the same place already, so that a copy would only double it. */
 function isTwin(live: Live, piece: Piece, copy: PlacedPiece): boolean {
   if (!isPlaced(piece) || piece.kind !== copy.kind) return false;
-  if (
-    piece.kind === 'text'
-      ? piece.name !== copy.name
-      : !('artworkId' in copy) || piece.artworkId !== copy.artworkId
-  )
+  if (isInk(piece) ? piece.name !== copy.name : !('artworkId' in copy) || piece.artworkId !== copy.artworkId)
     return false;
   const [a, b] = [opaqueBox(piece, facts(live, piece)), opaqueBox(copy, facts(live, copy))];
   return Math.hypot(a.x - b.x, a.y - b.y) < Math.min(b.width, b.height) / 4;

@@ -5,6 +5,7 @@ import { newRepeat, oneOf } from '@/core/fit/repeat';
 import { rgbOf } from '@/core/colour/hex';
 import { labOf } from '@/core/colour/lab';
 import { isShowing, type ArtworkPiece, type Piece, type RepeatPiece } from '@/core/fit/schema';
+import { newShape, type NewShape } from '@/core/fit/shapes';
 import { firstLettering, newText, placedLettering } from '@/core/fit/text';
 import { FIRST_FONT } from '@/core/type/fonts';
 import type { Lettering } from '@/core/type/schema';
@@ -41,6 +42,12 @@ export function addFill(live: Live, zoneId: string | null): void {
   const under = zone ? pieces.filter((piece) => piece.role === 'ground').length : 0;
   void changePieces(live.face.id, [...pieces.slice(0, under), { ...fill, zoneId }, ...pieces.slice(under)]);
   select([fill.id]);
+}
+
+/** A shape in the middle of the face, in what stands out on the product, its lines as thin as the method holds at least. */
+export function addShape(live: Live, what: NewShape): void {
+  const { face, blank } = live;
+  void addPieces(live, [newShape(crypto.randomUUID(), what, face, colourOn(live), blank.limits.stroke)]);
 }
 
 /** A new text in the middle of the face, its words ready to be typed. */

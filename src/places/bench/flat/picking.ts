@@ -1,5 +1,5 @@
 import { opaqueBox, factsFor, turn, type Box } from '@/core/fit/geometry';
-import { isPlaced, type Piece } from '@/core/fit/schema';
+import { isMotifKind, isPlaced, type Piece } from '@/core/fit/schema';
 import { withGroup } from '@/core/fit/selection';
 import { areaOf } from '@/core/fit/area';
 import { select } from '@/state/bench/hand';
@@ -8,8 +8,7 @@ import { toMm, toPx, type View } from './view';
 
 /** What of the face a piece can be taken hold of by: its box, or for what goes all over, its area. */
 export function gripBox(live: Live, piece: Piece): Box {
-  if (piece.kind === 'artwork' || piece.kind === 'text')
-    return opaqueBox(piece, factsFor(piece, live.factsOf));
+  if (isMotifKind(piece)) return opaqueBox(piece, factsFor(piece, live.factsOf));
   const { left, top, right, bottom } = areaOf(piece, live.face);
   return {
     x: (left + right) / 2,

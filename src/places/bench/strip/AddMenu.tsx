@@ -1,7 +1,8 @@
 'use client';
+import { NEW_SHAPES, type NewShape } from '@/core/fit/shapes';
 import { useShop } from '@/state/shop/shop';
-import { MenuHeading, MenuLine, MenuRule, VerbMenu } from '@/ui/Menu';
-import { addArtworks, addFill, addText } from '../acts/adding';
+import { MenuGroup, MenuHeading, MenuLine, MenuRule, VerbMenu } from '@/ui/Menu';
+import { addArtworks, addFill, addShape, addText } from '../acts/adding';
 import type { Live } from '../live/useLive';
 import { ArtworkLine } from '../../shell/ArtworkLine';
 
@@ -15,6 +16,18 @@ export function AddMenu({ live, onBringIn }: { live: Live; onBringIn: () => void
       <MenuLine keys="T" onSelect={() => void addText(live)}>
         text
       </MenuLine>
+      <MenuGroup label="a shape">
+        {(Object.keys(NEW_SHAPES) as NewShape[]).map((what) => (
+          <MenuLine
+            key={what}
+            onSelect={() => {
+              addShape(live, what);
+            }}
+          >
+            {NEW_SHAPES[what]}
+          </MenuLine>
+        ))}
+      </MenuGroup>
       <MenuLine
         onSelect={() => {
           addFill(live, null);

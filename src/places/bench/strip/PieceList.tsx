@@ -17,6 +17,7 @@ const KINDS: Record<Piece['kind'], string> = {
   fill: 'fill',
   repeat: 'repeat',
   text: 'text',
+  shape: 'shape',
 };
 
 /** Every piece of the face in order of its place: number, name, what it is, what it lies over, its size and where it is. */

@@ -12,6 +12,7 @@ import { ClipMenu, ClipRow } from './ClipRow';
 import { CutRow } from './CutRow';
 import { FillRow } from './FillRow';
 import { RepeatRow } from './RepeatRow';
+import { ShapeRow } from './ShapeRow';
 import { SlotMenu } from './SlotMenu';
 import { TextRow } from './TextRow';
 import { perform, VERBS, type VerbId } from '../acts/verbs';
@@ -61,6 +62,8 @@ function Own({ live, piece }: { live: Live; piece: Piece }) {
       return <TextRow key={piece.id} live={live} piece={piece} />;
     case 'repeat':
       return <RepeatRow live={live} piece={piece} />;
+    case 'shape':
+      return <ShapeRow key={piece.id} live={live} piece={piece} />;
     case 'fill':
       return <FillRow live={live} piece={piece} />;
     case 'artwork':
