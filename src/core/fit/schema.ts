@@ -7,6 +7,7 @@ import { CopiesSchema } from './copies';
 import { VersionSchema } from './version';
 import { StepSchema } from '../artwork/steps';
 import { LetteringSchema, InkSchema } from '../type/schema';
+import { mixing } from './mix';
 import { ShapeSchema, StrokeSchema } from './shape';
 import { PictureSlotSchema, TextSlotSchema } from './slot';
 
@@ -24,6 +25,7 @@ const common = {
   visible: v.boolean(),
   /** Paints nothing: removes what is under it, so that the product shows through. */
   knockout: v.optional(v.boolean(), false),
+  ...mixing,
   /** Large blacks of it are printed by the house's recipe, and not by black ink alone. */
   richBlack: v.optional(v.boolean()),
   /** The group of the face that it belongs to. */

@@ -1,6 +1,7 @@
 import type { PrintFace } from '../blank/resolve';
 import { wordOf } from '../colour/hex';
 import { factsFor, type FactsOf } from '../fit/geometry';
+import { isMixed, MIXED } from '../fit/mix';
 import { isInk, type Piece } from '../fit/schema';
 import { parsePath } from '../geometry/parse-path';
 import { maskAt, type Mask } from '../raster/cover';
@@ -59,9 +60,16 @@ export function renderFace(
   const progress = options.progress ?? IN_SILENCE;
   const visible = pieces.filter((piece) => piece.visible);
   visible.forEach((piece, index) => {
-    drawPiece(canvas, face, piece, shown, (share) => {
+    const told = (share: number) => {
       progress((index + share) / visible.length);
-    });
+    };
+    if (!isMixed(piece)) {
+      drawPiece(canvas, face, piece, shown, told);
+      return;
+    }
+    const apart = { ...canvas, target: new Uint32Array(width * height) };
+    drawPiece(apart, face, piece, shown, told);
+    mixIn(canvas.target, apart.target, piece);
   });
   if (face.cut) finishCut(canvas, face, face.cut.spread);
   if (options.mirror) mirrorRows(canvas.target, width);
@@ -304,6 +312,27 @@ function over(source: number, alpha: number, under: number): number {
   return (
     ((((total + 0.5) | 0) << 24) | ((mix(16) & 255) << 16) | ((mix(8) & 255) << 8) | (mix(0) & 255)) >>> 0
   );
+}
+
+/**
+ * Lays a piece that was drawn apart over what is there, as strongly and by the blend that it has: where both are, the blended
+ * colour by the share that what is under it covers, its own by the rest (W3C Compositing and Blending, section 5).
+ */
+function mixIn(target: Uint32Array, drawn: Uint32Array, { opacity = 1, blend }: Piece): void {
+  const mixed = blend && MIXED[blend];
+  for (let at = 0; at < drawn.length; at++) {
+    const word = drawn[at]!;
+    const alpha = Math.round((word >>> 24) * opacity);
+    if (alpha === 0) continue;
+    const under = target[at]!;
+    const there = mixed ? (under >>> 24) / 255 : 0;
+    const part = (shift: number) => {
+      const own = (word >>> shift) & 255;
+      return there === 0 ? own : Math.round(own * (1 - there) + mixed!((under >>> shift) & 255, own) * there);
+    };
+    const colour = (part(16) << 16) | (part(8) << 8) | part(0);
+    target[at] = alpha === 255 ? ((255 << 24) | colour) >>> 0 : over(colour, alpha, under);
+  }
 }
 
 function mirrorRows(target: Uint32Array, width: number): void {

@@ -2,6 +2,7 @@ import { bendPoint, sectorBox, sectorPath } from '../blank/bodies/sector';
 import { printSize, type PrintFace } from '../blank/resolve';
 import { shapePath } from '../blank/shape';
 import { areaOf } from '../fit/area';
+import { isMixed } from '../fit/mix';
 import { isInk, isShowing, type Piece } from '../fit/schema';
 import { mapPath, writePath, type Path, type Polygons, type Segment } from '../geometry/path';
 import { parsePath } from '../geometry/parse-path';
@@ -18,7 +19,7 @@ const FINE = 0.004;
 
 /**
  * A face as layers for a file that holds paths: plain fills and lettering stay paths, bent onto the arc of a taper;
- * artwork becomes pictures. Mirrored, all of it is flipped left to right once. What lies under a knockout is one picture with it, since no path takes another away; so is, where the file
+ * artwork becomes pictures. Mirrored, all of it is flipped left to right once. What lies under a knockout is one picture with it, since no path takes another away, and with a piece that shows through its own ink; so is, where the file
  * is to be flat, all that lies under the uppermost artwork, since nothing may show through that.
  */
 export function layersOf(
@@ -27,7 +28,9 @@ export function layersOf(
   { mirror = false, flat = false }: { mirror?: boolean; flat?: boolean } = {},
 ): PrintLayer[] {
   const visible = pieces.filter((piece) => piece.visible);
-  const last = visible.findLastIndex((piece) => piece.knockout || (flat && isShowing(piece)));
+  const last = visible.findLastIndex(
+    (piece) => piece.knockout || isMixed(piece) || (flat && isShowing(piece)),
+  );
   const layers: PrintLayer[] = [];
   for (const [index, piece] of visible.entries()) {
     const paths = index > last ? pathsOf(face, piece, mirror) : null;

@@ -2,6 +2,7 @@ import { useId, type ReactNode } from 'react';
 import type { Facts } from '@/core/artwork/facts';
 import type { PrintFace } from '@/core/blank/resolve';
 import { areaOf } from '@/core/fit/area';
+import { isMixed } from '@/core/fit/mix';
 import { clipOutline } from '@/core/fit/clip';
 import { opaqueBox, type Extent } from '@/core/fit/geometry';
 import { PERIODS, tileAt } from '@/core/fit/repeat';
@@ -19,7 +20,8 @@ interface Shown {
 /** A face's visible pieces as a drawing, in mm; what a knockout removes is clear. */
 export function PieceDrawings({ pieces, ...shown }: Shown & { pieces: readonly Piece[] }) {
   const own = useId();
-  return drawnOf(own, pieces, shown);
+  // Pieces mix with one another, and not with the product they lie on.
+  return <g style={{ isolation: 'isolate' }}>{drawnOf(own, pieces, shown)}</g>;
 }
 
 /**
@@ -31,7 +33,14 @@ function drawnOf(own: string, pieces: readonly Piece[], shown: Shown): ReactNode
   return pieces
     .filter(({ visible }) => visible)
     .reduce<ReactNode[]>((under, piece) => {
-      const drawing = <PieceDrawing key={piece.id} id={`${own}${piece.id}`} piece={piece} {...shown} />;
+      const plain = <PieceDrawing key={piece.id} id={`${own}${piece.id}`} piece={piece} {...shown} />;
+      const drawing = isMixed(piece) ? (
+        <g key={piece.id} style={{ opacity: piece.opacity, mixBlendMode: piece.blend }}>
+          {plain}
+        </g>
+      ) : (
+        plain
+      );
       if (!piece.knockout) return [...under, drawing];
       const mask = `${own}out${piece.id}`;
       return [

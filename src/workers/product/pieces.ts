@@ -1,5 +1,6 @@
 import type { PrintFace } from '@/core/blank/resolve';
 import { areaOf } from '@/core/fit/area';
+import { isMixed } from '@/core/fit/mix';
 import { clipOutline } from '@/core/fit/clip';
 import type { FactsOf } from '@/core/fit/geometry';
 import { opaqueBox } from '@/core/fit/geometry';
@@ -41,11 +42,30 @@ export function drawPieces(
   context.imageSmoothingQuality = 'high';
   for (const piece of pieces) {
     if (!piece.visible) continue;
+    if (isMixed(piece)) {
+      drawMixed(context, face, piece, shown);
+      continue;
+    }
     context.save();
     context.globalCompositeOperation = piece.knockout ? 'destination-out' : 'source-over';
     drawPiece(context, face, piece, shown);
     context.restore();
   }
+}
+
+/** A piece drawn apart as one, then laid over the others as strongly, and by the blend, that it has. */
+function drawMixed(context: Context2D, face: PrintFace, piece: Piece, shown: PicturesShown): void {
+  const apart = new OffscreenCanvas(context.canvas.width, context.canvas.height);
+  const own = apart.getContext('2d')!;
+  own.setTransform(context.getTransform());
+  own.imageSmoothingQuality = 'high';
+  drawPiece(own, face, piece, shown);
+  context.save();
+  context.setTransform(1, 0, 0, 1, 0, 0);
+  context.globalAlpha = piece.opacity ?? 1;
+  context.globalCompositeOperation = piece.blend ?? 'source-over';
+  context.drawImage(apart, 0, 0);
+  context.restore();
 }
 
 function drawPiece(context: Context2D, face: PrintFace, piece: Piece, shown: PicturesShown): void {

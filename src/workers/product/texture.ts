@@ -39,11 +39,16 @@ export function motifColumns(
   const { left, right } = seenOf(face);
   const scale = COUNTED / (right - left);
   return pieces
-    .filter((piece) => isMotifKind(piece) && piece.role === 'motif' && piece.visible && !piece.knockout)
+    .filter((piece) => isRead(piece) && piece.role === 'motif' && piece.visible && !piece.knockout)
     .map((piece) => ({
       piece: piece,
       columns: columnsOf(drawn(face, [piece], scale, shown).raster(), left, scale),
     }));
+}
+
+/** Whether a piece is one that a person reads: a shape goes with what is. */
+function isRead(piece: Piece): boolean {
+  return isMotifKind(piece) && piece.kind !== 'shape';
 }
 
 function drawn(

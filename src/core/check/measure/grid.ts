@@ -37,6 +37,12 @@ export function alphaOf(context: CheckContext, pieces: readonly Piece[]): AlphaA
 
 /** Alpha of one piece, as it would be painted. */
 export function alphaAt(context: CheckContext, piece: Piece): AlphaAt {
+  const { opacity = 1, knockout } = piece;
+  const whole = wholeAlphaAt(context, piece);
+  return opacity === 1 || knockout ? whole : (column, row) => whole(column, row) * opacity;
+}
+
+function wholeAlphaAt(context: CheckContext, piece: Piece): AlphaAt {
   const cut = maskOf(context, piece);
   if (isInk(piece)) return masked(cut!, () => 255);
   if (piece.kind === 'fill') return cut ? masked(cut, () => 255) : () => 255;

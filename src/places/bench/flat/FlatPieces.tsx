@@ -4,6 +4,7 @@ import { shapePath, signedDistance } from '@/core/blank/shape';
 import { wayRound } from '@/core/blank/kinds';
 import type { PrintFace } from '@/core/blank/resolve';
 import { corners } from '@/core/fit/geometry';
+import { isMixed } from '@/core/fit/mix';
 import { isMotifKind, type Piece } from '@/core/fit/schema';
 import { drawPieces, proofCanvas, type HatchedFound, type PicturesShown } from '@/state/bench/product';
 import { useProof } from '@/state/bench/proof';
@@ -45,7 +46,7 @@ export function FlatPieces({ live, view }: { live: Live; view: View }) {
     const proofs = proof !== null;
     const lay = (some: readonly Piece[], opacity: number, shift = 0) => {
       if (some.length === 0) return;
-      const apart = some.some(({ knockout }) => knockout) || opacity < 1 || proofs;
+      const apart = some.some((piece) => piece.knockout || isMixed(piece)) || opacity < 1 || proofs;
       if (!apart) {
         context.setTransform(...mm(shift));
         drawPieces(context, face, some, shown);

@@ -1,7 +1,7 @@
 'use client';
 import { NEW_SHAPES, type NewShape } from '@/core/fit/shapes';
 import { useShop } from '@/state/shop/shop';
-import { MenuGroup, MenuHeading, MenuLine, MenuRule, VerbMenu } from '@/ui/Menu';
+import { MenuHeading, MenuLine, MenuRule, VerbMenu } from '@/ui/Menu';
 import { addArtworks, addFill, addShape, addText } from '../acts/adding';
 import type { Live } from '../live/useLive';
 import { ArtworkLine } from '../../shell/ArtworkLine';
@@ -16,18 +16,6 @@ export function AddMenu({ live, onBringIn }: { live: Live; onBringIn: () => void
       <MenuLine keys="T" onSelect={() => void addText(live)}>
         text
       </MenuLine>
-      <MenuGroup label="a shape">
-        {(Object.keys(NEW_SHAPES) as NewShape[]).map((what) => (
-          <MenuLine
-            key={what}
-            onSelect={() => {
-              addShape(live, what);
-            }}
-          >
-            {NEW_SHAPES[what]}
-          </MenuLine>
-        ))}
-      </MenuGroup>
       <MenuLine
         onSelect={() => {
           addFill(live, null);
@@ -50,6 +38,24 @@ export function AddMenu({ live, onBringIn }: { live: Live; onBringIn: () => void
       <MenuHeading>artwork that is here</MenuHeading>
       {[...artworks.values()].map((artwork) => (
         <ArtworkLine key={artwork.id} artwork={artwork} onSelect={() => void addArtworks(live, [artwork])} />
+      ))}
+    </VerbMenu>
+  );
+}
+
+/** Shapes of our own drawing that can be laid on the face. */
+export function ShapeMenu({ live }: { live: Live }) {
+  return (
+    <VerbMenu label="Shape…" align="end" disabled={live.following}>
+      {(Object.keys(NEW_SHAPES) as NewShape[]).map((what) => (
+        <MenuLine
+          key={what}
+          onSelect={() => {
+            addShape(live, what);
+          }}
+        >
+          {NEW_SHAPES[what]}
+        </MenuLine>
       ))}
     </VerbMenu>
   );

@@ -7,10 +7,11 @@ import { useHand } from '@/state/bench/hand';
 import { MenuHeading, MenuLine, MenuRule, VerbMenu } from '@/ui/Menu';
 import { centreOnZone, selectNext } from '../acts/acts';
 import { asRepeat } from '../acts/adding';
-import { AddMenu } from './AddMenu';
+import { AddMenu, ShapeMenu } from './AddMenu';
 import { ClipMenu, ClipRow } from './ClipRow';
 import { CutRow } from './CutRow';
 import { FillRow } from './FillRow';
+import { MixMenu } from './MixMenu';
 import { RepeatRow } from './RepeatRow';
 import { ShapeRow } from './ShapeRow';
 import { SlotMenu } from './SlotMenu';
@@ -47,6 +48,7 @@ export function PieceStrip({ live, onBringIn }: { live: Live; onBringIn: () => v
           className={`flex shrink-0 items-center gap-3.5 border-l border-rule pl-3.5 ${selectedIds.length > 0 ? '' : 'ml-auto'}`}
         >
           <AddMenu live={live} onBringIn={onBringIn} />
+          <ShapeMenu live={live} />
         </span>
       </div>
       {cut && !live.following && <CutRow live={live} cut={cut} />}
@@ -175,6 +177,7 @@ function Doing({ live }: { live: Live }) {
           </button>
         </>
       )}
+      {selected && <MixMenu live={live} piece={selected} />}
       <VerbMenu label="Arrange…">
         <MenuHeading>
           {selection && selection.units.length > 1 ? 'what is chosen' : 'choose two or more'}
