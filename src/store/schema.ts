@@ -9,6 +9,7 @@ import { SummarySchema, summaryOf } from '@/core/check/summary';
 import { INTENTS } from '@/core/colour/press';
 import { digestOf } from '@/core/digest';
 import { UnitSettingSchema } from '@/core/length/show';
+import { StyleSchema } from '@/core/type/style';
 import { ViewSchema } from '@/core/many/view';
 
 /** What a rendition of an artwork leaves out or does otherwise. */
@@ -125,6 +126,8 @@ export const SettingsSchema = v.object({
   /** Acts on many that are kept by name, and the last one that was done. */
   acts: v.optional(list(v.object({ name: NameSchema, ...ActSchema.entries }), 200), []),
   lastAct: v.optional(v.nullable(ActSchema), null),
+  /** How words are set, kept by name. */
+  styles: v.optional(list(StyleSchema, 200), []),
   /** A blank that is being measured. */
   draft: v.optional(
     v.nullable(
@@ -157,5 +160,6 @@ export const FIRST_SETTINGS: Settings = {
   views: [],
   acts: [],
   lastAct: null,
+  styles: [],
   draft: null,
 };

@@ -166,7 +166,10 @@ describe('as a piece', () => {
     expect(plated.height - ringed.height).toBeCloseTo(6, 6);
     expect(plated.plateD).toBe(`M0 0H${plated.width}V${plated.height}H0Z`);
     expect(ringed.plateD).toBeNull();
-    const again = redrawn(ringed, 2, 2, 6);
+    const again = redrawn(ringed, 2, {
+      outline: { width: 2, colour: '#ffffff' },
+      plate: { margin: 6, colour: '#102030' },
+    });
     expect([again.width, again.height]).toEqual([
       expect.closeTo(plated.width * 2, 1) as number,
       expect.closeTo(plated.height * 2, 1) as number,

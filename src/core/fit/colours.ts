@@ -1,3 +1,4 @@
+import { textInks } from './text';
 import type { Piece } from './schema';
 
 /** The colours that a piece is given, and not those of an artwork that it shows. */
@@ -8,9 +9,7 @@ export function givenColours(piece: Piece): string[] {
     case 'shape':
       return [piece.fill, piece.stroke?.colour].filter((colour) => typeof colour === 'string');
     case 'text':
-      return [piece.lettering.colour, piece.lettering.outline?.colour, piece.lettering.plate?.colour].filter(
-        (colour) => colour !== undefined,
-      );
+      return [...new Set(textInks(piece).map(({ colour }) => colour))];
     case 'artwork':
     case 'repeat':
       return [];
@@ -27,14 +26,21 @@ export function recoloured(piece: Piece, to: (colour: string) => string): Piece 
     case 'shape':
       return { ...piece, fill: piece.fill && to(piece.fill), stroke: within(piece.stroke) };
     case 'text': {
-      const { colour, outline, plate } = piece.lettering;
+      const { colour, outline, plate, shadow, dealt } = piece.lettering;
       const lettering = {
         ...piece.lettering,
         colour: to(colour),
         outline: within(outline),
         plate: within(plate),
+        ...(shadow && { shadow: within(shadow) }),
+        ...(dealt && { dealt: { ...dealt, colours: dealt.colours.map(to) } }),
       };
-      return { ...piece, lettering };
+      const { parts } = piece.ink;
+      return {
+        ...piece,
+        lettering,
+        ink: { ...piece.ink, ...(parts && { parts: parts.map((part) => within(part)!) }) },
+      };
     }
     case 'artwork':
     case 'repeat':

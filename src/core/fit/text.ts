@@ -73,3 +73,27 @@ function nameOf({ lines }: Lettering): string {
     .trim();
   return words.length > 40 ? `${words.slice(0, 39)}…` : words || 'Text';
 }
+
+/** What a text prints, the lowest first, in units of its ink's own box: its plate, its shadow, its outline, its letters. */
+export function textInks({
+  ink,
+  lettering,
+}: Pick<TextPiece, 'ink' | 'lettering'>): { d: string; colour: string }[] {
+  const { plate, shadow, outline, colour } = lettering;
+  return [
+    ...(ink.plateD !== null && plate ? [{ d: ink.plateD, colour: plate.colour }] : []),
+    ...(ink.shadowD && shadow ? [{ d: ink.shadowD, colour: shadow.colour }] : []),
+    ...(ink.outlineD !== null && outline ? [{ d: ink.outlineD, colour: outline.colour }] : []),
+    ...(ink.parts ?? [{ d: ink.d, colour }]),
+  ];
+}
+
+/** All that a text covers, as one outline in units of its ink's own box: a shadow turns the way that what casts it does. */
+export function textCover({ plateD, shadowD, outlineD, d }: TextPiece['ink']): string {
+  return plateD ?? `${shadowD ?? ''}${outlineD ?? d}`;
+}
+
+/** The colours of a text's letters. */
+export function letterColours({ colour, dealt }: Lettering): readonly string[] {
+  return dealt ? dealt.colours : [colour];
+}

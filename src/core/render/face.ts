@@ -8,7 +8,7 @@ import { maskAt, type Mask } from '../raster/cover';
 import { IN_SILENCE, words, type Progress, type Raster } from '../raster/raster';
 import { spreadEdges } from '../raster/spread';
 import { bender, type Bender } from './bend';
-import { bentGround, coverOn, cutOf, flatGround, inksOf, type Ground } from './ground';
+import { bentGround, coverOn, cutOf, flatGround, inkCover, inksOf, type Ground } from './ground';
 import { bleedPath } from './layers';
 import { coverage, sampleColour, sampler, type Sampler } from './sampler';
 import { pixelsOf } from './finish';
@@ -95,9 +95,9 @@ function faded(pixel: number, share: number): number {
 function drawPiece(canvas: Canvas, face: PrintFace, piece: Piece, shown: Shown, progress: Progress): void {
   const { grid, bend, ground, target } = canvas;
   if (isInk(piece)) {
-    const inks = inksOf(piece);
-    // What is knocked out is the plate, or the letters with their outline, once.
-    for (const { path, colour } of piece.knockout ? inks.slice(0, 1) : inks)
+    // What is knocked out is all of it, once.
+    const inks = piece.knockout ? [{ path: inkCover(piece), colour: '#000000' }] : inksOf(piece);
+    for (const { path, colour } of inks)
       drawBrush(canvas, plain(wordOf(colour)), coverOn(ground, path), piece.knockout, progress);
     return;
   }

@@ -2,7 +2,8 @@ import { bendPoint, sectorBox } from '../blank/bodies/sector';
 import type { PrintFace } from '../blank/resolve';
 import { areaOf } from '../fit/area';
 import { clipPath, fromShares } from '../fit/clip';
-import { isInk, type InkPiece, type Piece, type ShapePiece } from '../fit/schema';
+import { isInk, type InkPiece, type Piece, type ShapePiece, type TextPiece } from '../fit/schema';
+import { textCover, textInks } from '../fit/text';
 import { coverOf as shapeCover, shapeInks } from '../fit/shape-ink';
 import {
   flattenPath,
@@ -112,21 +113,19 @@ export function cutOf(piece: Piece, face: PrintFace): Path | null {
 export function inksOf(piece: InkPiece): { path: Path; colour: string }[] {
   if (piece.kind === 'shape')
     return shapeInks(piece).map(({ path, colour }) => ({ path: onFace(piece, path), colour }));
+  return textInks(piece).map(({ d, colour }) => ({ path: onText(piece, d), colour }));
+}
+
+/** From units of a text's ink to mm of the face. */
+function onText(piece: TextPiece, d: string): Path {
   const on = fromShares(piece);
-  const { ink, lettering } = piece;
-  const lay = (d: string) =>
-    mapPath(parsePath(d) ?? [], ({ x, y }) => on({ x: x / ink.width, y: y / ink.height }));
-  const { plate, outline, colour } = lettering;
-  return [
-    ...(ink.plateD !== null && plate ? [{ path: lay(ink.plateD), colour: plate.colour }] : []),
-    ...(ink.outlineD !== null && outline ? [{ path: lay(ink.outlineD), colour: outline.colour }] : []),
-    { path: lay(ink.d), colour },
-  ];
+  const { width, height } = piece.ink;
+  return mapPath(parsePath(d) ?? [], ({ x, y }) => on({ x: x / width, y: y / height }));
 }
 
 /** All that a text or a shape covers, in mm of the face. */
 export function inkCover(piece: InkPiece): Path {
-  return piece.kind === 'shape' ? onFace(piece, shapeCover(piece)) : inksOf(piece)[0]!.path;
+  return piece.kind === 'shape' ? onFace(piece, shapeCover(piece)) : onText(piece, textCover(piece.ink));
 }
 
 /** From mm of a shape's own box to mm of the face. */

@@ -1,5 +1,6 @@
 import { boundsOf, flattenPath, mapPath, writePath, type Path, type PathPoint } from '../geometry/path';
 import { parsePath } from '../geometry/parse-path';
+import { dealColours } from './deal';
 import { grownPath } from './outline';
 import type { Ink, Lettering } from './schema';
 
@@ -47,46 +48,86 @@ export function layText(lettering: Lettering, font: Font): Ink | null {
   if (widest <= 0) return null;
 
   let baseline = 0;
-  const placed: Path[] = [];
+  const placed: PlacedGlyph[] = [];
   const bend = benderOf(lettering, widest);
   for (const [index, { scale, width, cap, left }] of sized.entries()) {
     if (index > 0) baseline += (lettering.lines[index - 1]!.gap ?? lettering.gap) + cap;
     const from = startOf(lettering.align, widest, width) - left;
+    let word = 0;
     for (const [i, glyph] of lines[index]!.glyphs.entries()) {
+      if (glyph.path.length === 0) {
+        word++;
+        continue;
+      }
       const at = from + glyph.at * scale + i * lettering.spacing;
       const middle = at + glyph.half * scale;
       const turn = bend(middle - widest / 2, baseline);
-      placed.push(mapPath(glyph.path, ({ x, y }) => turn((x - glyph.half) * scale, y * scale)));
+      const path = mapPath(glyph.path, ({ x, y }) => turn((x - glyph.half) * scale, y * scale));
+      placed.push({ path, word: `${index} ${word}`, line: index });
     }
   }
-  const { outline, plate } = lettering;
-  const drawn = drawnAs(placed.flat(), outline?.width ?? null, plate?.margin ?? null, 0);
+  const letters = { all: placed.flatMap(({ path }) => path), parts: partsOf(placed, lettering.dealt) };
+  const drawn = drawnAs(letters, lettering, 0);
   return drawn && { ...drawn, lines: sized.map(({ width, cap }) => ({ width, cap })) };
 }
 
+/** A letter where it is set, the word it is of, by its line and its number there, and its line. */
+interface PlacedGlyph {
+  path: Path;
+  word: string;
+  line: number;
+}
+
+/** Letters by the colours that they are dealt; nothing where they have the one. */
+function partsOf(glyphs: readonly PlacedGlyph[], dealt: Lettering['dealt']): Part[] | undefined {
+  if (!dealt) return undefined;
+  const keys = glyphs.map(({ word, line }, i) =>
+    dealt.by === 'letter' ? String(i) : dealt.by === 'word' ? word : String(line),
+  );
+  const order = [...new Set(keys)];
+  const colours = dealColours(dealt, order.length);
+  const own = new Map(order.map((key, i) => [key, dealt.colours[colours[i]!]!]));
+  const parts = new Map<string, Path[]>();
+  for (const [i, { path }] of glyphs.entries()) {
+    const colour = own.get(keys[i]!)!;
+    const there = parts.get(colour);
+    if (there) there.push(path);
+    else parts.set(colour, [path]);
+  }
+  return [...parts].map(([colour, paths]) => ({ colour, path: paths.flat() }));
+}
+
+interface Part {
+  colour: string;
+  path: Path;
+}
+
 /**
- * Letters with a line round them and a plate behind, where there are any, in a box that holds all; `base` is where the first baseline
- * lies. Null without ink.
+ * Letters with a line round them, a shadow under them and a plate behind, where there are any, in a box that holds all;
+ * `base` is where the first baseline lies. Null without ink.
  */
 function drawnAs(
-  letters: Path,
-  outline: number | null,
-  plate: number | null,
+  { all, parts }: { all: Path; parts: readonly Part[] | undefined },
+  { outline, shadow, plate }: Pick<Lettering, 'outline' | 'shadow' | 'plate'>,
   base: number | undefined,
 ): Omit<Ink, 'lines'> | null {
-  const grown = outline === null ? null : grownPath(letters, outline, FINE);
-  const ink = boundsOf(flattenPath(grown ?? letters, FINE));
+  const grown = outline ? grownPath(all, outline.width, FINE) : null;
+  const cast = shadow && mapPath(grown ?? all, ({ x, y }) => ({ x: x + shadow.right, y: y + shadow.down }));
+  const ink = boundsOf(flattenPath([...(grown ?? all), ...(cast ?? [])], FINE));
   if (!ink || ink.right <= ink.left || ink.bottom <= ink.top) return null;
-  const [left, top] = [ink.left - (plate ?? 0), ink.top - (plate ?? 0)];
-  const [width, height] = [ink.right + (plate ?? 0) - left, ink.bottom + (plate ?? 0) - top];
+  const margin = plate?.margin ?? 0;
+  const [left, top] = [ink.left - margin, ink.top - margin];
+  const [width, height] = [ink.right + margin - left, ink.bottom + margin - top];
   const home = (path: Path) => writePath(mapPath(path, ({ x, y }) => ({ x: x - left, y: y - top })));
   return {
     width,
     height,
     ...(base !== undefined && { base: base - top }),
-    d: home(letters),
+    d: home(all),
     outlineD: grown && home(grown),
-    plateD: plate === null ? null : `M0 0H${width}V${height}H0Z`,
+    plateD: plate ? `M0 0H${width}V${height}H0Z` : null,
+    ...(cast && { shadowD: home(cast) }),
+    ...(parts && { parts: parts.map(({ colour, path }) => ({ colour, d: home(path) })) }),
   };
 }
 
@@ -166,17 +207,25 @@ export function arcHolds(lettering: Lettering, ink: Pick<Ink, 'lines'>): boolean
 }
 
 /** Outlines that are set already, scaled, with another line round the letters and another plate behind them. */
-export function redrawn(ink: Ink, factor: number, outline: number | null, plate: number | null): Ink {
-  const letters = mapPath(parsePath(ink.d) ?? [], ({ x, y }) => ({ x: x * factor, y: y * factor }));
+export function redrawn(
+  ink: Ink,
+  factor: number,
+  lettering: Pick<Lettering, 'outline' | 'shadow' | 'plate'>,
+): Ink {
+  const scaled = (d: string) => mapPath(parsePath(d) ?? [], ({ x, y }) => ({ x: x * factor, y: y * factor }));
+  const letters = {
+    all: scaled(ink.d),
+    parts: ink.parts?.map(({ d, colour }) => ({ colour, path: scaled(d) })),
+  };
   return {
-    ...drawnAs(letters, outline, plate, ink.base === undefined ? undefined : ink.base * factor)!,
+    ...drawnAs(letters, lettering, ink.base === undefined ? undefined : ink.base * factor)!,
     lines: ink.lines.map(({ width, cap }) => ({ width: width * factor, cap: cap * factor })),
   };
 }
 
 /** The same lettering at another size: every length of it, its outline too. */
 export function scaledLettering(lettering: Lettering, factor: number): Lettering {
-  const { lines, cap, equalWidth, gap, spacing, outline, bend, plate } = lettering;
+  const { lines, cap, equalWidth, gap, spacing, outline, bend, plate, shadow } = lettering;
   return {
     ...lettering,
     lines: lines.map((line) => ({ ...line, gap: line.gap === null ? null : line.gap * factor })),
@@ -186,6 +235,9 @@ export function scaledLettering(lettering: Lettering, factor: number): Lettering
     spacing: spacing * factor,
     outline: outline && { ...outline, width: outline.width * factor },
     plate: plate && { ...plate, margin: plate.margin * factor },
+    ...(shadow && {
+      shadow: { ...shadow, right: shadow.right * factor, down: shadow.down * factor },
+    }),
     bend:
       bend?.kind === 'wave' ? { ...bend, height: bend.height * factor, length: bend.length * factor } : bend,
   };

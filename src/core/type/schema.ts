@@ -21,6 +21,18 @@ export const BendSchema = v.variant('kind', [
   v.object({ kind: v.literal('wave'), height: finite, length: positive }),
 ]);
 
+export const DEALT_BY = ['letter', 'word', 'line'] as const;
+export const DEAL_RULES = ['in turn', 'no neighbours alike', 'random'] as const;
+
+/** Several colours that letters, words or lines have by turns; the same seed deals them alike. */
+export const DealtSchema = v.object({
+  colours: v.pipe(list(colour, 12), v.minLength(2)),
+  by: v.picklist(DEALT_BY),
+  rule: v.picklist(DEAL_RULES),
+  seed: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(2 ** 31)),
+});
+export type Dealt = v.InferOutput<typeof DealtSchema>;
+
 /** Lines of type as they were asked for. All lengths mm at a text's own scale. */
 export const LetteringSchema = v.object({
   lines: v.pipe(list(LineSchema, 200), v.minLength(1)),
@@ -39,6 +51,10 @@ export const LetteringSchema = v.object({
   bend: v.nullable(BendSchema),
   /** A rectangle of one colour behind the whole, so many mm larger on every side. */
   plate: v.optional(v.nullable(v.object({ margin: v.pipe(finite, v.minValue(0)), colour })), null),
+  /** The letters, with their outline, once more under themselves, so far to the right and down. */
+  shadow: v.optional(v.nullable(v.object({ right: finite, down: finite, colour }))),
+  /** In the place of the one colour. */
+  dealt: v.optional(v.nullable(DealtSchema)),
 });
 export type Lettering = v.InferOutput<typeof LetteringSchema>;
 
@@ -51,6 +67,9 @@ export const InkSchema = v.object({
   outlineD: v.nullable(v.string()),
   /** The plate behind them; null without one. */
   plateD: v.optional(v.nullable(v.string()), null),
+  shadowD: v.optional(v.nullable(v.string())),
+  /** The letters by their colours, where they have several. */
+  parts: v.optional(list(v.object({ d: v.string(), colour }), 12)),
   /** mm from the box's top to the first baseline; of texts that were set before it was kept, nothing. */
   base: v.optional(finite),
   /** Width and cap height of each line, before it is bent. */

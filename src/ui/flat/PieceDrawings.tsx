@@ -7,6 +7,7 @@ import { clipOutline } from '@/core/fit/clip';
 import { opaqueBox, type Extent } from '@/core/fit/geometry';
 import { PERIODS, tileAt } from '@/core/fit/repeat';
 import type { ArtworkPiece, Piece, RepeatPiece, ShapePiece, TextPiece } from '@/core/fit/schema';
+import { textInks } from '@/core/fit/text';
 import { shapeInks } from '@/core/fit/shape-ink';
 import { writePath } from '@/core/geometry/path';
 import { pieceTransform } from './transform';
@@ -100,12 +101,12 @@ function ArtworkDrawing({ id, piece, href }: { id: string; piece: ArtworkPiece; 
 }
 
 function TextDrawing({ piece }: { piece: TextPiece }) {
-  const { ink, lettering, width, height } = piece;
+  const { ink, width, height } = piece;
   return (
     <g transform={`${pieceTransform(piece)} scale(${width / ink.width} ${height / ink.height})`}>
-      {ink.plateD !== null && <path d={ink.plateD} fill={lettering.plate?.colour} />}
-      {ink.outlineD !== null && <path d={ink.outlineD} fill={lettering.outline?.colour} />}
-      <path d={ink.d} fill={lettering.colour} />
+      {textInks(piece).map(({ d, colour }, i) => (
+        <path key={i} d={d} fill={colour} />
+      ))}
     </g>
   );
 }

@@ -14,6 +14,7 @@ import type {
   ShapePiece,
   TextPiece,
 } from '@/core/fit/schema';
+import { textInks } from '@/core/fit/text';
 import { shapeInks } from '@/core/fit/shape-ink';
 import { writePath } from '@/core/geometry/path';
 import { finishedPicture } from './finish';
@@ -114,21 +115,14 @@ function drawArtwork(context: Context2D, piece: ArtworkPiece, picture: ImageBitm
 }
 
 function drawText(context: Context2D, piece: TextPiece): void {
-  const { ink, lettering, width, height } = piece;
+  const { ink, width, height } = piece;
   goTo(context, piece);
   context.translate(-width / 2, -height / 2);
   context.scale(width / ink.width, height / ink.height);
-  const layers = [
-    [ink.plateD, lettering.plate?.colour],
-    [ink.outlineD, lettering.outline?.colour],
-    [ink.d, lettering.colour],
-  ] as const;
-  for (const [d, colour] of layers) {
-    if (d === null || colour === undefined) continue;
+  // What is knocked out is all of it.
+  for (const { d, colour } of textInks(piece)) {
     context.fillStyle = colour;
     context.fill(new Path2D(d));
-    // A knockout removes the lowest, which holds the others.
-    if (piece.knockout) return;
   }
 }
 

@@ -3,13 +3,14 @@ import { rgbOf, wordOf, type Rgb } from '../../colour/hex';
 import { printedOn } from '../../colour/printed';
 import { contrastRatio, luminanceOf } from '../../colour/ratio';
 import type { TextPiece } from '../../fit/schema';
+import { letterColours } from '../../fit/text';
 import { boundsOf, flattenPath, mapPath } from '../../geometry/path';
 import { parsePath } from '../../geometry/parse-path';
 import { coverOf, maskAt } from '../../raster/cover';
 import { words, type Raster } from '../../raster/raster';
 import { readStrokes } from '../../raster/strokes';
 import { renderFace } from '../../render/face';
-import { coverOn, flatGround, inksOf } from '../../render/ground';
+import { coverOn, flatGround, inkCover } from '../../render/ground';
 import { gridOver } from '../../render/transform';
 import type { CheckContext, ProductLook } from '../context';
 import { memo } from '../../memo';
@@ -31,7 +32,8 @@ const known = memo<string, { thinnest: number | null; share: number }>(24);
  */
 export function thinnestStroke(piece: TextPiece, limit: number): { thinnest: number | null; share: number } {
   const { ink, lettering, width, height } = piece;
-  const joined = ink.outlineD !== null && lettering.outline?.colour === lettering.colour;
+  const joined =
+    ink.outlineD !== null && letterColours(lettering).every((one) => one === lettering.outline?.colour);
   const d = joined ? ink.outlineD! : ink.d;
   const perMm = Math.min(PIXELS_A_LIMIT / limit, Math.sqrt(MOST_PIXELS / (width * height)));
   const key = [limit, perMm.toFixed(4), width.toFixed(4), d].join(' ');
@@ -80,8 +82,7 @@ export function behindOf(context: CheckContext, piece: TextPiece): Behind {
   const below = pieces.slice(0, pieces.indexOf(piece));
   const flat = { ...face, bend: null };
   const raster = renderFace(flat, below, { facts, pixels }, { pixels: size });
-  const [outer] = inksOf(piece);
-  const mask = coverOn(flatGround(gridOver(face, size)), outer!.path);
+  const mask = coverOn(flatGround(gridOver(face, size)), inkCover(piece));
   const around = new Map<number, number>();
   const under = words(raster);
   let total = 0;
@@ -93,7 +94,8 @@ export function behindOf(context: CheckContext, piece: TextPiece): Behind {
       total++;
     }
   }
-  const { colour, outline, plate } = piece.lettering;
+  const { outline, plate } = piece.lettering;
+  const colours = letterColours(piece.lettering);
   if (plate) {
     // It lies right behind them, whatever is under it.
     around.clear();
@@ -108,19 +110,12 @@ export function behindOf(context: CheckContext, piece: TextPiece): Behind {
   return {
     ratio: (look) => {
       const on = (hex: string) => luminanceOf(printedOn(rgbOf(hex), rgbOf(look.hex), ink));
-      const own = on(colour);
-      const edged = outline ? contrastRatio(own, on(outline.colour)) : 1;
-      const outside = outline ? on(outline.colour) : own;
-      // Letters read by their own outline, or by what lies round it.
+      const owns = colours.map(on);
+      const outside = outline ? on(outline.colour) : null;
+      // The worst of their colours tells.
+      const reads = (luminance: number) => Math.min(...owns.map((own) => ratioOf(own, outside, luminance)));
       const ratios = spread(look)
-        .map(({ luminance, count }) => ({
-          ratio: Math.max(
-            edged,
-            contrastRatio(own, luminance),
-            outline ? contrastRatio(outside, luminance) : 1,
-          ),
-          count,
-        }))
+        .map(({ luminance, count }) => ({ ratio: reads(luminance), count }))
         .sort((a, b) => a.ratio - b.ratio);
       let passed = 0;
       for (const { ratio, count } of ratios) if ((passed += count) > total * LEFT_OUT) return ratio;
@@ -136,6 +131,14 @@ export function behindOf(context: CheckContext, piece: TextPiece): Behind {
       return [at(LEFT_OUT / 2), at(1 - LEFT_OUT / 2)];
     },
   };
+}
+
+/** How letters of one luminance read on another: by themselves, by their outline against that, or on it. */
+function ratioOf(own: number, outside: number | null, luminance: number): number {
+  const plain = contrastRatio(own, luminance);
+  return outside === null
+    ? plain
+    : Math.max(plain, contrastRatio(own, outside), contrastRatio(outside, luminance));
 }
 
 /** A pixel that is at most half a letter's, right beside one that is. */

@@ -164,7 +164,6 @@ function withOutline(piece: TextPiece, width: number, colour: string): TextPiece
 /** The text at its placed size with something else round or behind it. */
 function redrawnWith(piece: TextPiece, change: Partial<Pick<Lettering, 'outline' | 'plate'>>): TextPiece {
   const lettering = { ...placedLettering(piece), ...change };
-  const { outline, plate } = lettering;
   const factor = piece.height / piece.ink.height;
-  return withInk(piece, lettering, redrawn(piece.ink, factor, outline?.width ?? null, plate?.margin ?? null));
+  return withInk(piece, lettering, redrawn(piece.ink, factor, lettering));
 }

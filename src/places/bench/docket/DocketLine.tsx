@@ -139,7 +139,7 @@ function Reason({
   if (!asking)
     return (
       <button
-        className="verb mt-1 block text-left text-sm"
+        className="verb mt-1 block min-h-6 text-left text-sm"
         onClick={() => {
           setAsking(true);
         }}

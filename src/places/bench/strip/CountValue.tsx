@@ -23,8 +23,8 @@ export function CountValue({ name, value, from, to, unit = '', onSet, children }
         aria-label={`${name}, ${from} to ${to}`}
         aria-invalid={wrong}
         inputMode="numeric"
-        value={text ?? `${value}${unit && ` ${unit}`}`}
-        className="measure w-14 bg-tape-pale px-1 text-right text-on-tape hover:bg-tape aria-[invalid=true]:outline aria-[invalid=true]:outline-2 aria-[invalid=true]:outline-fix"
+        value={text ?? String(value)}
+        className="measure w-12 bg-tape-pale px-1 text-right text-on-tape hover:bg-tape aria-[invalid=true]:outline aria-[invalid=true]:outline-2 aria-[invalid=true]:outline-fix"
         onFocus={(event) => {
           setText(String(value));
           event.currentTarget.select();
@@ -45,6 +45,7 @@ export function CountValue({ name, value, from, to, unit = '', onSet, children }
           event.stopPropagation();
         }}
       />
+      {unit !== '' && <span className="measure">{unit}</span>}
       {wrong && (
         <span role="alert" className="text-fix">
           {from} to {to}

@@ -26,6 +26,7 @@ export function ShapeRow({ live, piece }: { live: Live; piece: ShapePiece }) {
     else if (stroke) set({ stroke: { ...stroke, dash: next, ends } });
   };
   const thick = line ? piece.height : (stroke?.width ?? 1);
+  const usual = { on: Math.round(30 * thick) / 10, off: Math.round(20 * thick) / 10 };
   return (
     <Row label="Shape">
       <LengthValue
@@ -165,14 +166,14 @@ export function ShapeRow({ live, piece }: { live: Live; piece: ShapePiece }) {
           )}
           <MenuLine
             onSelect={() => {
-              setDash(dash ?? { on: 3 * thick, off: 2 * thick }, 'butt');
+              setDash(dash ?? usual, 'butt');
             }}
           >
             dashes
           </MenuLine>
           <MenuLine
             onSelect={() => {
-              setDash(dash ?? { on: 3 * thick, off: 2 * thick }, 'round');
+              setDash(dash ?? usual, 'round');
             }}
           >
             dashes with round ends

@@ -11,6 +11,7 @@ import type { Live } from '../live/useLive';
 import { BendField } from './BendField';
 import { ColourField } from './ColourField';
 import { FontMenu } from './FontMenu';
+import { LookMenu, StyleMenu } from './LookMenu';
 import { Row } from './Row';
 import { SlotMenu } from './SlotMenu';
 import { WordsDialog } from './WordsDialog';
@@ -176,6 +177,8 @@ export function TextRow({ live, piece }: { live: Live; piece: TextPiece }) {
           }}
         />
       )}
+      <LookMenu live={live} lettering={lettering} onSet={set} />
+      <StyleMenu lettering={lettering} onSet={set} />
       <SlotMenu live={live} piece={piece} />
       <BendField unit={unit} lettering={lettering} width={Math.max(...widths)} onSet={set} />
       <Hint words={'Width of each line, straight'}>

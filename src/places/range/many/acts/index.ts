@@ -3,12 +3,12 @@ import { ROLE, SWAP } from './artwork';
 import { ACCEPT, MEND } from './findings';
 import { ARRANGE, DISTANCE, FIT, GROUND } from './place';
 import { COLOUR, HOUSE, NEWEST, SIZES, VERSION_NAME } from './product';
-import { FONT, INK, WORDS } from './words';
+import { FONT, INK, STYLE, WORDS } from './words';
 
 /** Every act, in the groups and the order that they are offered in. */
 export const ACT_GROUPS = [
   ['fit', 'mend', 'accept'],
-  ['swap', 'role', 'ground', 'words', 'font', 'ink'],
+  ['swap', 'role', 'ground', 'words', 'font', 'ink', 'style'],
   ['arrange', 'distance'],
   ['colour', 'sizes', 'version', 'newest', 'house'],
 ] as const;
@@ -24,6 +24,7 @@ export const ACTS: Record<ActId, ManyAct> = {
   words: WORDS,
   font: FONT,
   ink: INK,
+  style: STYLE,
   arrange: ARRANGE,
   distance: DISTANCE,
   colour: COLOUR,

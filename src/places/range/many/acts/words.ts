@@ -1,5 +1,8 @@
 import { SHIPPED_FONTS } from '@/core/type/fonts';
 import type { Lettering } from '@/core/type/schema';
+import { dequal } from 'dequal';
+import { placedLettering } from '@/core/fit/text';
+import { inStyle } from '@/core/type/style';
 import type { Fit, Piece, TextPiece } from '@/core/fit/schema';
 import type { Changed } from '@/core/many/changed';
 import { linesFrom, textsOf, withPieces, wordsOf } from '@/core/many/words';
@@ -67,6 +70,33 @@ export const FONT: ManyAct = {
       'Its words are in that font already.',
     ),
   ),
+};
+
+export const STYLE: ManyAct = {
+  name: 'Set their words in a kept style…',
+  done: 'in that style',
+  takes: (target) => hasWords(target) && useShop.getState().settings.styles.length > 0,
+  asks: [
+    {
+      id: 'style',
+      label: 'style',
+      kind: 'choice',
+      choices: () => useShop.getState().settings.styles.map(({ name }) => [name, name] as const),
+    },
+  ],
+  change: toFit(({ fit }, { style: name = '' }) => {
+    const style = useShop.getState().settings.styles.find((one) => one.name === name);
+    if (!style) return { why: 'That style is not kept any more.' };
+    return relaidAll(
+      fit,
+      (text) => {
+        const now = placedLettering(text);
+        const next = { ...now, ...inStyle(style, now) };
+        return dequal(next, now) ? null : next;
+      },
+      'Its words are in that style already.',
+    );
+  }),
 };
 
 export const INK: ManyAct = {
