@@ -12,7 +12,6 @@ import { openBrowser, openDemo } from './lib/browser.mjs';
 const SHOTS = [
   ['range', '/'],
   ['range-act', '/', seeAct],
-  ['range-view', '/', groupAndChoose],
   ['range-beside', '/', layBeside],
   ['blanks', '/blanks?blank=tumbler-taper-480'],
   ['blanks-measure', '/blanks/measure', measureCup],
@@ -27,7 +26,8 @@ const SHOTS = [
   ['packs', '/packs', handOver],
   ['pictures', '/pictures?fit=keep-the-light--mug-325', pictured],
   ['photo', '/pictures?fit=keep-the-light--mug-325', markPhoto],
-  ['blanks-layout', '/blanks/layouts?blank=mug-325', makeLayout],
+  ['bench-words', '/bench/lighthouse--mug-325', dressWords],
+  ['rows', '/bench/knot-badge--mug-325', fillRows],
 ];
 
 /** Ends of the print's edges on the photo of a bare mug, clockwise from the upper left. */
@@ -78,16 +78,66 @@ async function seeAct() {
   await browser.wait(until.elementLocated(By.css('[aria-label="What it does"]')), 120_000);
 }
 
-/** Rows by how they stand, columns by house, and a block of cells chosen with the keys. */
-async function groupAndChoose() {
-  await press('View');
-  await choose('Rows', 'standing');
-  await choose('Columns', 'house');
+/** A name on a mug for each keeper of a list: one is missing, one has a letter that the font lacks, one is long. */
+async function fillRows() {
+  await setWords(['Ada Lund']);
+  await press('Slot…');
+  await press('Make it a slot');
+  await (await browser.wait(until.elementLocated(By.css('a[href^="/rows"]')), 60_000)).click();
+  const names = [
+    'Ada Lund',
+    'Bosun Grey',
+    'Cormac Tide',
+    'Elspeth Crane',
+    '',
+    'Hoshi 鯨',
+    'Wilhelmina-Josephine of Skerry',
+  ];
+  const field = await browser.wait(until.elementLocated(By.css('textarea')), 60_000);
+  await field.sendKeys(`name;year\n${names.map((name, i) => `${name};${1891 + 11 * i}`).join('\n')}`);
+  await press('Take these rows');
+  const rowsSaying = async (words) =>
+    (await browser.findElements(By.xpath(`//*[@role="row"][contains(., "${words}")]`))).length;
+  await browser.wait(
+    async () => (await rowsSaying('It is empty')) > 0 && (await rowsSaying('not measured')) === 0,
+    120_000,
+  );
+}
+
+/** Lines of one width in several colours with a shadow, in a frame along the safe area. */
+async function dressWords() {
+  await press('Shape…');
+  await press('frame along the safe');
+  await named('//*[@aria-label="Shape"]');
+  await setWords(['LIGHT', 'THE', 'LAMP']);
+  await typeOver('Equal width', '44');
+  await press('Shadow, colours');
+  await typeOver('Shadow to the right', '0.8');
+  await choose('several colours', 'letter');
   await browser.actions().sendKeys(Key.ESCAPE).perform();
-  const cells = await browser.findElements(By.css('[role=gridcell] [data-place]'));
-  await browser.executeScript('arguments[0].focus()', cells[1]);
-  for (const key of [Key.ARROW_RIGHT, Key.ARROW_RIGHT, Key.ARROW_DOWN])
-    await browser.actions().keyDown(Key.SHIFT).sendKeys(key).keyUp(Key.SHIFT).perform();
+}
+
+/** A text of so many lines in the middle of the face. */
+async function setWords(lines) {
+  await browser.wait(until.elementLocated(By.css('[aria-label=Flat] canvas')), 60_000);
+  await browser.actions().sendKeys('i').perform();
+  for (const [i, line] of lines.entries()) {
+    const field = await browser.wait(until.elementLocated(By.css(`[aria-label="Line ${i + 1}"]`)), 60_000);
+    await browser.wait(
+      () => browser.executeScript('return document.activeElement === arguments[0]', field),
+      60_000,
+    );
+    await field.sendKeys(Key.chord(Key.CONTROL, 'a'), line, ...(i < lines.length - 1 ? [Key.ENTER] : []));
+  }
+  await press('Set these words');
+}
+
+/** Types over a length of a strip, by its name. */
+async function typeOver(name, text) {
+  const button = await browser.wait(until.elementLocated(By.css(`button[aria-label^="${name}"]`)), 60_000);
+  await button.click();
+  const field = await browser.wait(until.elementLocated(By.css(`input[aria-label^="${name}"]`)), 60_000);
+  await field.sendKeys(Key.chord(Key.CONTROL, 'a'), text, Key.ENTER);
 }
 
 /** One design on all its products at one scale. */
@@ -115,21 +165,6 @@ async function choose(label, value) {
   );
   await line.click();
   await browser.wait(until.stalenessOf(line), 60_000);
-}
-
-/** A layout with two empty places and a maker's line. */
-async function makeLayout() {
-  await press('New layout');
-  await browser.actions().sendKeys('Both sides, maker below', Key.ENTER).perform();
-  for (const side of ['right side', 'left side']) {
-    await press('Add an empty place');
-    await press(side);
-  }
-  await press('Add words');
-  const words = await browser.wait(until.elementLocated(By.css('textarea')), 60_000);
-  await words.sendKeys(Key.chord(Key.CONTROL, 'a'), 'Made at Gullwick Light', Key.TAB);
-  await named('//*[@aria-label="Parts of the layout"][contains(., "Made at")]');
-  await press('Motif, left side');
 }
 
 /** The lighthouse, in which hairline gaps were left. */

@@ -108,7 +108,6 @@ describe('words with a look', () => {
     await shop.openFit('mug-325');
     await shop.bench.keys('i');
     await shop.bench.words(['LIGHT', 'THE', 'LAMP']);
-    await shop.bench.keys(Key.ESCAPE);
     await type('Equal width', '60');
     await shop.bench.press('Shadow, colours…');
     await type('Shadow to the right', '1.2');
@@ -146,7 +145,6 @@ describe('words with a look', () => {
     await shop.openFit('tumbler-470');
     await shop.bench.keys('i');
     await shop.bench.words(['Salve']);
-    await shop.bench.keys(Key.ESCAPE);
     await shop.bench.press('Style…');
     await shop.bench.press('lamp letters');
     await become(async () => (await words()).lettering.dealt !== undefined, 'it is set as before');

@@ -141,7 +141,21 @@ test('the worst of several colours tells how letters read', () => {
     ).findings.filter(({ rule }) => rule === 'text');
   };
   expect(reads(['#102030', '#301020']).every(({ verdict }) => verdict === 'ready')).toBe(true);
-  expect(reads(['#102030', '#f0efe8']).some(({ verdict }) => verdict === 'fix')).toBe(true);
+  const [fix] = reads(['#102030', '#f0efe8']).filter(({ verdict }) => verdict === 'fix');
+  // Only the one that does not read becomes another.
+  const mend = fix!.remedies.find(({ id }) => id === 'reading-colour')!;
+  expect(mend.label).toBe('Set 1 of its 2 colours in the nearest that read');
+  const [mended] = mend.pieces;
+  expect(givenColours(mended!)[0]).toBe('#102030');
+  expect(
+    docketOf(
+      sheet,
+      mend.pieces,
+      paint(1, 1, () => [0, 0, 0, 255]),
+    )
+      .findings.filter(({ rule }) => rule === 'text')
+      .every(({ verdict }) => verdict === 'ready'),
+  ).toBe(true);
 });
 
 test('a style is all but the words, and is as large as the words that it is set on', () => {

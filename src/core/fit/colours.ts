@@ -1,5 +1,5 @@
 import { textInks } from './text';
-import type { Piece } from './schema';
+import type { Piece, TextPiece } from './schema';
 
 /** The colours that a piece is given, and not those of an artwork that it shows. */
 export function givenColours(piece: Piece): string[] {
@@ -16,6 +16,24 @@ export function givenColours(piece: Piece): string[] {
   }
 }
 
+/** A text with its letters, and nothing else of it, in other colours. */
+export function inLetterColours(piece: TextPiece, to: (colour: string) => string): TextPiece {
+  const { colour, dealt } = piece.lettering;
+  const { parts } = piece.ink;
+  return {
+    ...piece,
+    lettering: {
+      ...piece.lettering,
+      colour: dealt ? colour : to(colour),
+      ...(dealt && { dealt: { ...dealt, colours: dealt.colours.map(to) } }),
+    },
+    ink: {
+      ...piece.ink,
+      ...(parts && { parts: parts.map((part) => ({ ...part, colour: to(part.colour) })) }),
+    },
+  };
+}
+
 /** A piece in other colours: what `to` makes of each that it is given. */
 export function recoloured(piece: Piece, to: (colour: string) => string): Piece {
   const within = <T extends { colour: string }>(part: T | null) =>
@@ -26,21 +44,15 @@ export function recoloured(piece: Piece, to: (colour: string) => string): Piece 
     case 'shape':
       return { ...piece, fill: piece.fill && to(piece.fill), stroke: within(piece.stroke) };
     case 'text': {
-      const { colour, outline, plate, shadow, dealt } = piece.lettering;
+      const own = inLetterColours(piece, to);
+      const { outline, plate, shadow } = piece.lettering;
       const lettering = {
-        ...piece.lettering,
-        colour: to(colour),
+        ...own.lettering,
         outline: within(outline),
         plate: within(plate),
         ...(shadow && { shadow: within(shadow) }),
-        ...(dealt && { dealt: { ...dealt, colours: dealt.colours.map(to) } }),
       };
-      const { parts } = piece.ink;
-      return {
-        ...piece,
-        lettering,
-        ink: { ...piece.ink, ...(parts && { parts: parts.map((part) => within(part)!) }) },
-      };
+      return { ...own, lettering };
     }
     case 'artwork':
     case 'repeat':

@@ -106,7 +106,7 @@ export function ListPanel({ fit, list, missing, children }: Props) {
         )}
       </div>
       {children}
-      <div className="mt-auto flex flex-col items-start gap-1.5">
+      <div className="flex flex-col items-start gap-1.5">
         <button className="verb" onClick={() => void addRow(designId)}>
           Add a row
         </button>

@@ -2,7 +2,8 @@ import { rgbOf } from '../../colour/hex';
 import { luminanceOf, nearestThatReads, contrastRatio } from '../../colour/ratio';
 import { scalePiece } from '../../fit/place';
 import type { TextPiece } from '../../fit/schema';
-import { placedLettering, smallestCap, withInk } from '../../fit/text';
+import { inLetterColours } from '../../fit/colours';
+import { letterColours, placedLettering, smallestCap, withInk } from '../../fit/text';
 import { fixed } from '../../length/show';
 import { withPiece, type CheckContext, type ProductLook, type Rule } from '../context';
 import { overLooks, rank, tellingOnes, type Finding, type Remedy, type Verdict } from '../finding';
@@ -128,18 +129,35 @@ function legibilityOf(context: CheckContext, piece: TextPiece): Finding[] {
 function reading(context: CheckContext, piece: TextPiece, behind: Behind, look: ProductLook): Remedy[] {
   const { ratioReady } = CHECK_LIMITS;
   const luminances = behind.luminances(look);
-  const colour = nearestThatReads(rgbOf(piece.lettering.colour), luminances, ratioReady * 1.02);
-  const own = luminanceOf(rgbOf(piece.lettering.colour));
-  const edge = contrastRatio(own, 0) >= contrastRatio(own, 1) ? '#000000' : '#ffffff';
+  const own = (hex: string) => luminanceOf(rgbOf(hex));
+  // Each of its colours by itself; those that read stay.
+  const read = new Map(
+    letterColours(piece.lettering).map((hex) => [
+      hex,
+      luminances.every((one) => contrastRatio(own(hex), one) >= ratioReady)
+        ? hex
+        : nearestThatReads(rgbOf(hex), luminances, ratioReady * 1.02),
+    ]),
+  );
+  const found = [...read.values()];
+  const changed = [...read].filter(([from, to]) => from !== to).length;
+  const first = own(piece.lettering.colour);
+  const edge = contrastRatio(first, 0) >= contrastRatio(first, 1) ? '#000000' : '#ffffff';
   const width = Math.max(context.blank.limits.stroke, smallestCap(piece) * 0.06);
   const margin = smallestCap(piece) * 0.4;
   return [
-    ...(colour
+    ...(found.every((hex) => hex !== null) && changed > 0
       ? [
           {
             id: 'reading-colour',
-            label: `Set it in ${colour}, the nearest colour that reads`,
-            pieces: withPiece(context, { ...piece, lettering: { ...piece.lettering, colour } }),
+            label:
+              found.length === 1
+                ? `Set it in ${found[0]}, the nearest colour that reads`
+                : `Set ${changed} of its ${found.length} colours in the nearest that read`,
+            pieces: withPiece(
+              context,
+              inLetterColours(piece, (hex) => read.get(hex) ?? hex),
+            ),
           },
         ]
       : []),

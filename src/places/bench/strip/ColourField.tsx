@@ -46,7 +46,7 @@ export function ColourField({
     <Popup
       trigger={
         <button
-          className="flex items-center gap-1.5 whitespace-nowrap"
+          className="flex min-h-6 min-w-6 items-center gap-1.5 whitespace-nowrap"
           aria-label={`${name} ${colour}: change`}
         >
           <span className="text-ink-2">{name.toLowerCase()}</span>

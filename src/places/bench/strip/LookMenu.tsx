@@ -21,7 +21,7 @@ interface Props {
 }
 
 /** Colours of these are offered first, since they stand out from one another. */
-const FIRST_DEALT = ['#c0392b', '#0b5563', '#d98e04', '#2e6f40', '#5b3f8c'];
+const FIRST_DEALT = ['#c0392b', '#0b5563', '#a65a00', '#2e6f40', '#5b3f8c'];
 const MOST_COLOURS = 12;
 
 /** A shadow under the letters, and colours that they have by turns. */
@@ -106,7 +106,7 @@ function DealtFields({ live, dealt, onSet }: { live: Live; dealt: Dealt; onSet: 
           <ColourField
             key={i}
             live={live}
-            name={`Colour ${i + 1} of the letters`}
+            name={`Letters ${i + 1}`}
             colour={colour}
             onColour={(next) => {
               set({ colours: dealt.colours.map((one, at) => (at === i ? next : one)) });

@@ -147,9 +147,12 @@ function Room({
   );
 }
 
-/** A text's slot as it begins: as wide as the safe area lets it be round its middle, and no smaller than prints well. */
+/** A text's slot as it begins: as wide as its zone and the safe area let it be round its middle, and no smaller than prints well. */
 function textSlot({ face, fit, blank }: Live, piece: TextPiece): TextSlot {
-  const across = 2 * Math.min(piece.x - face.safe, face.width - face.safe - piece.x);
+  const zones = face.zones.filter(({ x, width }) => Math.abs(piece.x - x) <= width / 2);
+  const left = Math.max(face.safe, ...zones.map(({ x, width }) => x - width / 2));
+  const right = Math.min(face.width - face.safe, ...zones.map(({ x, width }) => x + width / 2));
+  const across = 2 * Math.min(piece.x - left, right - piece.x);
   const { cap } = placedLettering(piece);
   return {
     name: freeName({ fit }, 'name'),
