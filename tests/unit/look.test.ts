@@ -1,13 +1,20 @@
 import fc from 'fast-check';
 import { givenColours, recoloured } from '@/core/fit/colours';
-import { firstLettering, newText, placedLettering, textCover, textInks } from '@/core/fit/text';
+import {
+  capsBelowMiddle,
+  firstLettering,
+  newText,
+  placedLettering,
+  textCover,
+  textInks,
+} from '@/core/fit/text';
 import { boundsOf, flattenPath } from '@/core/geometry/path';
 import { parsePath } from '@/core/geometry/parse-path';
 import { dealColours } from '@/core/type/deal';
 import { layText, redrawn } from '@/core/type/layout';
 import { DEAL_RULES, type Dealt, type Lettering } from '@/core/type/schema';
 import { inStyle, styleOf } from '@/core/type/style';
-import { docketOf, sheetOf } from '../support/fits';
+import { blankById, docketOf, findingOf, sheetOf } from '../support/fits';
 import { face } from '../support/font';
 import { paint } from '../support/pictures';
 
@@ -176,4 +183,31 @@ test('a style is all but the words, and is as large as the words that it is set 
     shadow: { right: 1, down: 1 },
     dealt,
   });
+});
+
+test('lettering is centred by its capitals or by its ink: letters that hang do not make it off', () => {
+  const mug = blankById('mug-325');
+  const [face] = mug.faces;
+  const zone = face!.zones.find(({ id }) => id === 'front') ?? face!.zones[0]!;
+  const at = (text: string, dy: number) => {
+    const asked = words([text]);
+    const ink = layText(asked, narrow)!;
+    const piece = newText('t', asked, ink, { x: zone.x, y: 0 });
+    // The middle of its capitals so many mm below the zone's.
+    return { ...piece, y: zone.y - capsBelowMiddle(asked, ink) + dy };
+  };
+  const verdict = (piece: ReturnType<typeof at>) =>
+    findingOf(
+      docketOf(
+        mug,
+        [piece],
+        paint(1, 1, () => [0, 0, 0, 255]),
+      ),
+      'centre',
+    ).verdict;
+  expect(verdict(at('Bosun Grey', 0))).toBe('ready');
+  expect(verdict({ ...at('Bosun Grey', 0), y: zone.y })).toBe('ready');
+  expect(verdict(at('Bosun Grey', 1))).toBe('look');
+  expect(verdict(at('BOSUN', 0.1))).toBe('ready');
+  expect(verdict(at('BOSUN', 0.5))).toBe('look');
 });

@@ -97,3 +97,10 @@ export function textCover({ plateD, shadowD, outlineD, d }: TextPiece['ink']): s
 export function letterColours({ colour, dealt }: Lettering): readonly string[] {
   return dealt ? dealt.colours : [colour];
 }
+
+/** How far below the middle of a text's box the middle of its capitals lies, in mm: 0 where nobody kept its baseline. */
+export function capsBelowMiddle({ lines, gap }: Lettering, { height, base, lines: set }: Ink): number {
+  if (base === undefined) return 0;
+  const last = set.reduce((at, { cap }, i) => (i === 0 ? base : at + (lines[i - 1]?.gap ?? gap) + cap), base);
+  return (base - set[0]!.cap + last) / 2 - height / 2;
+}

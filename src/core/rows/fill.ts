@@ -2,7 +2,7 @@ import type { FactsOf, Point } from '../fit/geometry';
 import type { Fit, Piece, TextPiece } from '../fit/schema';
 import type { TextSlot } from '../fit/slot';
 import { swapArtworks } from '../fit/swap';
-import { placedLettering, withInk } from '../fit/text';
+import { capsBelowMiddle, placedLettering, withInk } from '../fit/text';
 import { arcHolds, scaledLettering } from '../type/layout';
 import type { Ink, Lettering } from '../type/schema';
 import type { RowProblem } from './list';
@@ -181,11 +181,10 @@ async function atTrueSize(piece: TextPiece, lettering: Lettering, { lay }: Types
 }
 
 /** Where a text is held, from the middle of its box: the edge that its lines keep, and the middle of its capitals. */
-function anchorOf({ align, lines, gap }: Lettering, { width, height, base, lines: set }: Ink): Point {
-  const x = align === 'left' ? -width / 2 : align === 'right' ? width / 2 : 0;
-  if (base === undefined) return { x, y: 0 };
-  const last = set.reduce((at, { cap }, i) => (i === 0 ? base : at + (lines[i - 1]?.gap ?? gap) + cap), base);
-  return { x, y: (base - set[0]!.cap + last) / 2 - height / 2 };
+function anchorOf(lettering: Lettering, ink: Ink): Point {
+  const { align } = lettering;
+  const x = align === 'left' ? -ink.width / 2 : align === 'right' ? ink.width / 2 : 0;
+  return { x, y: capsBelowMiddle(lettering, ink) };
 }
 
 /** Where a text's middle goes so that it is held where it was. */

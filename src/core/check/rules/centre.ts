@@ -1,6 +1,7 @@
 import { opaqueBox } from '../../fit/geometry';
 import { centreOn } from '../../fit/place';
 import type { PlacedPiece } from '../../fit/schema';
+import { capsBelowMiddle } from '../../fit/text';
 import { nearestZone } from '../../fit/zones';
 import { factsIn, motifsOf, withPiece, type CheckContext, type Rule } from '../context';
 import { tellingOnes, type Finding } from '../finding';
@@ -12,7 +13,7 @@ import { CHECK_LIMITS } from '../limits';
  */
 export const centre: Rule = {
   id: 'centre',
-  version: 1,
+  version: 2,
   rests: ['size'],
   name: 'Centre',
   edges: true,
@@ -31,13 +32,14 @@ function measure(context: CheckContext, piece: PlacedPiece): Finding | null {
   if (!off) return null;
   const { zone } = off;
   const across = aimedBy(off.across);
-  const down = aimedBy(off.down);
+  const offDown = downFrom(piece, off.down);
+  const down = aimedBy(offDown);
   const isAcross = across >= down;
   const measured = Math.max(across, down);
-  const aimed = Math.abs(off.across) <= CHECK_LIMITS.aimed || Math.abs(off.down) <= CHECK_LIMITS.aimed;
+  const aimed = Math.abs(off.across) <= CHECK_LIMITS.aimed || Math.abs(offDown) <= CHECK_LIMITS.aimed;
   const verdict = measured <= CHECK_LIMITS.centred ? 'ready' : 'look';
   const amount = context.say(measured);
-  const towards = isAcross ? (off.across > 0 ? 'right' : 'left') : off.down > 0 ? 'down' : 'up';
+  const towards = isAcross ? (off.across > 0 ? 'right' : 'left') : offDown > 0 ? 'down' : 'up';
   const base: Finding = {
     rule: 'centre',
     verdict,
@@ -77,6 +79,13 @@ function measure(context: CheckContext, piece: PlacedPiece): Finding | null {
       },
     ],
   };
+}
+
+/** How far down a piece lies: lettering by its ink or by its capitals, whichever was centred. */
+function downFrom(piece: PlacedPiece, byInk: number): number {
+  if (piece.kind !== 'text' || piece.rotation !== 0) return byInk;
+  const byCaps = byInk + (capsBelowMiddle(piece.lettering, piece.ink) * piece.height) / piece.ink.height;
+  return Math.abs(byCaps) < Math.abs(byInk) ? byCaps : byInk;
 }
 
 /** Distance off a centre that was aimed at; 0 where it was not. */
