@@ -81,7 +81,7 @@ test('40 % multiply is kept with the piece, said in the strip, and taken back', 
   await shop.bench.choose('with what is under it', 'multiply');
   await become(async () => (await last()).blend === 'multiply', 'it is laid over it');
   await shop.bench.keys(Key.ESCAPE);
-  await shop.bench.says('[aria-label="Piece"]', /40 % multiply…/);
+  await shop.bench.says('[aria-label="Shape"]', /40 % multiply…/);
   await shop.bench.keysUndo();
   await shop.bench.keysUndo();
   await become(async () => (await last()).opacity === undefined, 'it is not taken back');
@@ -122,7 +122,7 @@ describe('words with a look', () => {
     expect(await keepsOut(shop.browser)).toEqual([]);
     await shop.bench.keys(Key.ESCAPE);
     await shop.bench.press('Words…');
-    await shop.bench.words(['NIGHT', 'THE', 'LAMP']);
+    await shop.bench.words(['NIGHT']);
     await become(async () => (await words()).lettering.lines[0]!.text === 'NIGHT', 'the words stay');
     const { lettering, ink } = await words();
     expect(lettering).toMatchObject({

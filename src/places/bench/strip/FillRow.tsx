@@ -3,6 +3,7 @@ import type { FillPiece } from '@/core/fit/schema';
 import { changePiece } from '@/state/bench/open-fit';
 import type { Live } from '../live/useLive';
 import { ColourField } from './ColourField';
+import { MixMenu } from './MixMenu';
 import { Row } from './Row';
 import { ZoneMenu } from './ZoneMenu';
 
@@ -20,6 +21,7 @@ export function FillRow({ live, piece }: { live: Live; piece: FillPiece }) {
         }}
       />
       <span className="measure">{piece.colour}</span>
+      <MixMenu live={live} piece={piece} />
       <ZoneMenu
         live={live}
         zoneId={piece.zoneId}

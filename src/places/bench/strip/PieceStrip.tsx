@@ -6,15 +6,13 @@ import { fixed } from '@/core/length/show';
 import { useHand } from '@/state/bench/hand';
 import { MenuHeading, MenuLine, MenuRule, VerbMenu } from '@/ui/Menu';
 import { centreOnZone, selectNext } from '../acts/acts';
-import { asRepeat } from '../acts/adding';
 import { AddMenu, ShapeMenu } from './AddMenu';
-import { ClipMenu, ClipRow } from './ClipRow';
+import { ArtworkRow } from './ArtworkRow';
+import { ClipRow } from './ClipRow';
 import { CutRow } from './CutRow';
 import { FillRow } from './FillRow';
-import { MixMenu } from './MixMenu';
 import { RepeatRow } from './RepeatRow';
 import { ShapeRow } from './ShapeRow';
-import { SlotMenu } from './SlotMenu';
 import { TextRow } from './TextRow';
 import { perform, VERBS, type VerbId } from '../acts/verbs';
 import type { Live } from '../live/useLive';
@@ -69,10 +67,13 @@ function Own({ live, piece }: { live: Live; piece: Piece }) {
     case 'fill':
       return <FillRow live={live} piece={piece} />;
     case 'artwork':
-      // What a sticker shows of its picture is its own part, not cut off by hand.
-      return piece.clip && !live.face.cut ? (
-        <ClipRow live={live} piece={{ ...piece, clip: piece.clip }} />
-      ) : null;
+      return (
+        <>
+          <ArtworkRow live={live} piece={piece} />
+          {/* What a sticker shows of its picture is its own part, not cut off by hand. */}
+          {piece.clip && !live.face.cut && <ClipRow live={live} piece={{ ...piece, clip: piece.clip }} />}
+        </>
+      );
   }
 }
 
@@ -136,7 +137,7 @@ function PlacedFacts({ live, piece }: { live: Live; piece: Piece }) {
 }
 
 function Doing({ live }: { live: Live }) {
-  const { selected, selection, face } = live;
+  const { selection, face } = live;
   const motif = selection && selection.pieces.every(isMotifKind);
   return (
     <span className="ml-auto flex shrink-0 items-center gap-3.5">
@@ -163,21 +164,6 @@ function Doing({ live }: { live: Live }) {
           <VerbButton live={live} id="otherSide" say="Other side too" />
         </>
       )}
-      {selected?.kind === 'artwork' && (
-        <>
-          <SlotMenu live={live} piece={selected} />
-          <ClipMenu live={live} piece={selected} />
-          <button
-            className="verb"
-            onClick={() => {
-              asRepeat(live, selected);
-            }}
-          >
-            Repeat
-          </button>
-        </>
-      )}
-      {selected && <MixMenu live={live} piece={selected} />}
       <VerbMenu label="Arrange…">
         <MenuHeading>
           {selection && selection.units.length > 1 ? 'what is chosen' : 'choose two or more'}

@@ -9,6 +9,7 @@ import { LengthValue } from '@/ui/LengthValue';
 import { MenuLine, VerbMenu } from '@/ui/Menu';
 import { asOne } from '../acts/adding';
 import type { Live } from '../live/useLive';
+import { MixMenu } from './MixMenu';
 import { Row } from './Row';
 import { ZoneMenu } from './ZoneMenu';
 
@@ -61,6 +62,7 @@ export function RepeatRow({ live, piece }: { live: Live; piece: RepeatPiece }) {
       >
         down
       </LengthValue>
+      <MixMenu live={live} piece={piece} />
       <ZoneMenu
         live={live}
         zoneId={piece.zoneId}

@@ -8,6 +8,7 @@ import { refuseFar, refuseSize } from '../acts/refusals';
 import type { Live } from '../live/useLive';
 import { ColourField } from './ColourField';
 import { CountValue } from './CountValue';
+import { MixMenu } from './MixMenu';
 import { Row } from './Row';
 
 /** For what has no colour of its own yet. */
@@ -117,6 +118,7 @@ export function ShapeRow({ live, piece }: { live: Live; piece: ShapePiece }) {
           from the trim
         </LengthValue>
       )}
+      <MixMenu live={live} piece={piece} />
       <Fill live={live} piece={piece} onSet={set} />
       {!line && (
         <LengthValue

@@ -12,6 +12,7 @@ import { BendField } from './BendField';
 import { ColourField } from './ColourField';
 import { FontMenu } from './FontMenu';
 import { LookMenu, StyleMenu } from './LookMenu';
+import { MixMenu } from './MixMenu';
 import { Row } from './Row';
 import { SlotMenu } from './SlotMenu';
 import { WordsDialog } from './WordsDialog';
@@ -180,6 +181,7 @@ export function TextRow({ live, piece }: { live: Live; piece: TextPiece }) {
       <LookMenu live={live} lettering={lettering} onSet={set} />
       <StyleMenu lettering={lettering} onSet={set} />
       <SlotMenu live={live} piece={piece} />
+      <MixMenu live={live} piece={piece} />
       <BendField unit={unit} lettering={lettering} width={Math.max(...widths)} onSet={set} />
       <Hint words={'Width of each line, straight'}>
         <span className="measure truncate text-ink-2">
