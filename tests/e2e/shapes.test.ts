@@ -133,7 +133,6 @@ describe('words with a look', () => {
     expect(ink.lines.map(({ width }) => width)).toEqual(
       before.ink.lines.map(({ width }) => expect.closeTo(width, 6) as number),
     );
-    await shop.bench.keys(Key.ESCAPE);
   });
 
   test('a style is kept by name, set on other words on another fit, and taken out', async () => {
