@@ -4,7 +4,8 @@ import { newFill } from '@/core/fit/place';
 import type { Piece } from '@/core/fit/schema';
 import { renderFace } from '@/core/render/face';
 import { layersOf } from '@/core/render/layers';
-import { faceOf, pieceAt, sheetOf } from '../support/fits';
+import type { RuleId } from '@/core/check/finding';
+import { docketOf, faceOf, pieceAt, sheetOf } from '../support/fits';
 import { paint } from '../support/pictures';
 
 const face = faceOf(sheetOf('coaster'));
@@ -76,4 +77,35 @@ test('a knockout mixes with nothing: it takes away whole what is under it', () =
   expect(isMixed(out)).toBe(false);
   expect(middle([fill([9, 9, 9]), out])[3]).toBe(0);
   expect(isMixed(pieceAt(1, 1, 1, 1))).toBe(false);
+});
+
+describe('on the docket a piece that shows through', () => {
+  const sheet = sheetOf('coaster', { width: 60, height: 40, bleed: 2, safe: 3 });
+  const docket = (pieces: readonly Piece[]) =>
+    docketOf(
+      sheet,
+      pieces,
+      paint(60, 60, () => [30, 60, 90, 255]),
+    );
+  const found = (pieces: readonly Piece[], rule: RuleId) =>
+    docket(pieces).findings.filter((one) => one.rule === rule);
+
+  test('covers the bleed where it lies, however faintly it is laid there, and not where it does not', () => {
+    const ground = (opacity: number, width: number) =>
+      pieceAt(30, 20, width, 80, { role: 'ground', opacity, id: `${opacity} ${width}` });
+    for (const opacity of [1, 0.4, 0.02]) {
+      expect(found([ground(opacity, 80)], 'bleed').every(({ verdict }) => verdict === 'ready')).toBe(true);
+      expect(found([ground(opacity, 58)], 'bleed').some(({ verdict }) => verdict === 'fix')).toBe(true);
+    }
+  });
+
+  test('hides nothing that lies under it; one that does not is told of', () => {
+    const under = pieceAt(30, 20, 12, 12, { id: 'under' });
+    const over = (change: Partial<Piece>) => pieceAt(30, 20, 20, 20, { id: 'over', ...change } as never);
+    const covered = (change: Partial<Piece>) =>
+      found([under, over(change)], 'stray').some(({ word }) => word === 'Covered');
+    expect(covered({})).toBe(true);
+    expect(covered({ opacity: 0.4 })).toBe(false);
+    expect(covered({ blend: 'multiply' })).toBe(false);
+  });
 });

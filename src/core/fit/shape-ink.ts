@@ -1,6 +1,7 @@
 import { Clipper, EndType, FillRule, JoinType, type PathD, type PathsD } from 'clipper2-ts';
 import { memoOf } from '../memo';
-import { mapPath, flattenPath, type Path, type Segment } from '../geometry/path';
+import { areaOfPath, closedPath, pathOfAreas } from '../geometry/clipper';
+import { mapPath, type Path } from '../geometry/path';
 import { parsePath } from '../geometry/parse-path';
 import { roundedBox } from './clip';
 import type { ShapePiece } from './schema';
@@ -22,15 +23,13 @@ const inks = memoOf<ShapePiece, 'inks', ShapeInk[]>(1);
 
 /**
  * What a shape prints, the lowest first: its fill, then its stroke. Under a stroke that goes all round, the fill ends in the
- * middle of it, so that nothing of it shows outside. A knockout is one outline. Nothing where it has neither.
+ * middle of it, so that nothing of it shows outside. Nothing where it has neither.
  */
 export function shapeInks(piece: ShapePiece): ShapeInk[] {
   return inks(piece, 'inks', () => {
     const { shape, fill, stroke } = piece;
     if (shape.kind === 'line') return fill === null ? [] : [{ path: linePath(piece), colour: fill }];
     const edge = edgeOf(piece);
-    if (piece.knockout)
-      return fill === null && stroke === null ? [] : [{ path: coverOf(piece), colour: '#000000' }];
     const under = stroke === null || stroke.dash ? edge : insetPath(edge, stroke.width / 2);
     return [
       ...(fill === null ? [] : [{ path: under, colour: fill }]),
@@ -94,7 +93,7 @@ function filling(count: number, reach: (index: number) => number): Path {
   const [xs, ys] = [points.map(({ x }) => x), points.map(({ y }) => y)];
   const [left, top] = [Math.min(...xs), Math.min(...ys)];
   const [wide, high] = [Math.max(...xs) - left, Math.max(...ys) - top];
-  return closed(points.map(({ x, y }) => ({ x: (x - left) / wide, y: (y - top) / high })));
+  return closedPath(points.map(({ x, y }) => ({ x: (x - left) / wide, y: (y - top) / high })));
 }
 
 /** A straight line: whole, or in dashes, its ends cut off or round, all of it within its box. */
@@ -120,18 +119,17 @@ const MOST_DASHES = 5000;
 
 /** A band along the inside of an edge, whole or in dashes. */
 function strokePath(edge: Path, { width, dash, ends }: Stroke): Path {
-  const outer = Clipper.unionD(polygonsOf(edge), [], FillRule.NonZero, PRECISION);
-  if (!dash)
-    return [...outer.flatMap(pathOf), ...inset(outer, width).flatMap((ring) => pathOf([...ring].reverse()))];
+  const outer = areaOfPath(edge, FINE, PRECISION);
+  if (!dash) return pathOfAreas([...outer, ...inset(outer, width).map((ring) => [...ring].reverse())]);
   const dashes = inset(outer, width / 2).flatMap((ring) => dashesOf(ring, dash));
   const end = ends === 'round' ? EndType.Round : EndType.Butt;
   const drawn = Clipper.inflatePathsD(dashes, width / 2, JoinType.Miter, end, MITRE, PRECISION, FINE);
   // Where the edge turns sharply a dash would stick out past it.
-  return Clipper.intersectD(drawn, outer, FillRule.NonZero, PRECISION).flatMap(pathOf);
+  return pathOfAreas(Clipper.intersectD(drawn, outer, FillRule.NonZero, PRECISION));
 }
 
 function insetPath(path: Path, by: number): Path {
-  return inset(Clipper.unionD(polygonsOf(path), [], FillRule.NonZero, PRECISION), by).flatMap(pathOf);
+  return pathOfAreas(inset(areaOfPath(path, FINE, PRECISION), by));
 }
 
 /** A polygon with all of its edge moved inwards by so many mm; nothing where it is no wider than twice that. */
@@ -169,19 +167,4 @@ function along(ring: PathD, lengths: readonly number[], from: number, to: number
     passed += length;
   }
   return line;
-}
-
-function polygonsOf(path: Path): PathsD {
-  return flattenPath(path, FINE).map((points) =>
-    Array.from({ length: points.length / 2 }, (_, i) => ({ x: points[2 * i]!, y: points[2 * i + 1]! })),
-  );
-}
-
-const pathOf = (points: PathD): Path => closed(points);
-
-function closed(points: readonly { x: number; y: number }[]): Path {
-  return [
-    ...points.map(({ x, y }, i): Segment => ({ kind: i === 0 ? 'move' : 'line', to: { x, y } })),
-    { kind: 'close' },
-  ];
 }

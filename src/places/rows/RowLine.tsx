@@ -3,17 +3,16 @@ import { useState, type CSSProperties } from 'react';
 import { toast } from 'sonner';
 import type { Fit } from '@/core/fit/schema';
 import { drawnOf } from '@/core/product/drawn';
-import { previewUrl } from '@/state/artwork/previews';
 import { sentence } from '@/state/sentence';
 import { removeRow, saveCell } from '@/state/rows/list';
 import { blankOf } from '@/state/shop/library';
 import { useShop } from '@/state/shop/shop';
-import { FitDrawing } from '@/ui/flat/FitDrawing';
 import { Hint } from '@/ui/Hint';
 import { LateMenu, MenuLine } from '@/ui/Menu';
 import { tellDone } from '@/ui/tell';
 import { VERDICT_INK, VERDICT_WORDS, VerdictShape } from '@/ui/Verdict';
 import type { Row } from './useRows';
+import { SmallFit } from '../shell/SmallFit';
 
 interface Props {
   row: Row;
@@ -28,7 +27,6 @@ interface Props {
 
 /** A row: its number, itself drawn small, its words, and how it stands. */
 export function RowLine({ row, fit, slots, designId, busy, style, onMake }: Props) {
-  const artworks = useShop((shop) => shop.artworks);
   const shown = row.fit ?? fit;
   const blank = useShop((shop) => blankOf(shown, shop));
   const { number, cells } = row;
@@ -44,18 +42,7 @@ export function RowLine({ row, fit, slots, designId, busy, style, onMake }: Prop
       </span>
       <span role="cell" className={`block bg-viewing ${row.fit ? '' : 'opacity-40'}`}>
         {blank && (
-          <FitDrawing
-            drawn={drawnOf(blank, shown)}
-            fit={shown}
-            colour={blank.blank.colours.find(({ id }) => id === fit.colourId)?.hex ?? '#ffffff'}
-            pictureOf={(id) => {
-              const artwork = artworks.get(id);
-              return artwork && previewUrl(artwork);
-            }}
-            factsOf={(id) => artworks.get(id)?.facts}
-            width={132}
-            height={72}
-          />
+          <SmallFit blank={blank} drawn={drawnOf(blank, shown)} fit={shown} width={132} height={72} />
         )}
       </span>
       {slots.map(({ slot, column }) => (

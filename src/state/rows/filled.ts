@@ -11,8 +11,9 @@ import { isToShape } from '@/core/cut/face';
 
 export type { FilledRow };
 
-/** Rows that are filled before a screen of them is drawn anew. */
-const AT_ONCE = 12;
+/** Rows that are filled before a screen of them is drawn the first time, and anew. */
+const FIRST = 16;
+const AT_ONCE = 250;
 
 /**
  * Fills a fit's slots from each row of a list, in order; `onFilled` hears of the rows that there are so far. Ends early where
@@ -49,7 +50,8 @@ export async function fillRows(
         message: `Row ${before} says the same.`,
       });
     filled.push(row);
-    if (filled.length % AT_ONCE === 0 || filled.length === list.rows.length) onFilled([...filled]);
+    const { length } = filled;
+    if (length === FIRST || length % AT_ONCE === 0 || length === list.rows.length) onFilled([...filled]);
   }
 }
 

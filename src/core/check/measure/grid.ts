@@ -1,6 +1,7 @@
 import { shapePath, SIDES, type Side } from '../../blank/shape';
 import { parsePath } from '../../geometry/parse-path';
 import { factsFor } from '../../fit/geometry';
+import { isMixed } from '../../fit/mix';
 import { isInk, type Piece } from '../../fit/schema';
 import { maskAt, type Mask } from '../../raster/cover';
 import { coverOn, cutOf, flatGround, inkCover } from '../../render/ground';
@@ -20,14 +21,21 @@ export function worstSide(values: BySide): Side {
 /** Alpha, 0 to 255, at a pixel of the context's grid; it may lie outside the grid, past the bleed. */
 export type AlphaAt = (column: number, row: number) => number;
 
-/** Alpha of several pieces over one another; what a knockout removes of those under it is gone. Reads no colour. */
-export function alphaOf(context: CheckContext, pieces: readonly Piece[]): AlphaAt {
-  const layers = pieces.map((piece) => ({ alphaAt: alphaAt(context, piece), knockout: piece.knockout }));
+/**
+ * How far several pieces over one another cover pixels; what a knockout removes of those under it is gone. `printed`: as
+ * strongly as each is laid there. Reads no colour.
+ */
+export function alphaOf(context: CheckContext, pieces: readonly Piece[], printed = false): AlphaAt {
+  const layers = pieces.map((piece) => ({
+    alphaAt: alphaAt(context, piece),
+    knockout: piece.knockout,
+    strength: printed && isMixed(piece) ? (piece.opacity ?? 1) : 1,
+  }));
   const removing = layers.some(({ knockout }) => knockout);
   return (column, row) => {
     let clear = 1;
-    for (const { alphaAt: at, knockout } of layers) {
-      const covered = at(column, row) / 255;
+    for (const { alphaAt: at, knockout, strength } of layers) {
+      const covered = (at(column, row) / 255) * strength;
       clear = knockout ? 1 - (1 - clear) * (1 - covered) : clear * (1 - covered);
       if (clear < 1e-4 && !removing) return 255;
     }
@@ -35,14 +43,8 @@ export function alphaOf(context: CheckContext, pieces: readonly Piece[]): AlphaA
   };
 }
 
-/** Alpha of one piece, as it would be painted. */
+/** How far one piece covers pixels: where it is, and not how strongly it is laid there. */
 export function alphaAt(context: CheckContext, piece: Piece): AlphaAt {
-  const { opacity = 1, knockout } = piece;
-  const whole = wholeAlphaAt(context, piece);
-  return opacity === 1 || knockout ? whole : (column, row) => whole(column, row) * opacity;
-}
-
-function wholeAlphaAt(context: CheckContext, piece: Piece): AlphaAt {
   const cut = maskOf(context, piece);
   if (isInk(piece)) return masked(cut!, () => 255);
   if (piece.kind === 'fill') return cut ? masked(cut, () => 255) : () => 255;

@@ -117,6 +117,7 @@ function hasClearPixels(context: CheckContext): boolean {
   const alphaAt = alphaOf(
     context,
     context.pieces.filter(({ visible }) => visible),
+    true,
   );
   for (let row = 0; row < context.grid.height; row++) {
     if (row % 64 === 0) context.progress(row / context.grid.height);

@@ -1,3 +1,4 @@
+import { isMixed } from '../../fit/mix';
 import { extentOf, opaqueBox, overlap, type Extent } from '../../fit/geometry';
 import {
   isMotifKind,
@@ -156,7 +157,9 @@ function coveredShare(context: CheckContext, visible: readonly Piece[], piece: P
   if (piece.knockout) return 0;
   const above = visible
     .slice(visible.indexOf(piece) + 1)
-    .filter((other) => !other.knockout && (!isMotifKind(other) || overlap(other, piece)));
+    // What shows through hides nothing.
+    .filter((other) => !other.knockout && !isMixed(other))
+    .filter((other) => !isMotifKind(other) || overlap(other, piece));
   return shareUnder(context, piece, above);
 }
 

@@ -3,18 +3,17 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { placeOf } from '@/core/blank/drawn';
 import { showSize } from '@/core/length/show';
-import { previewUrl } from '@/state/artwork/previews';
 import { isStopped } from '@/state/engine/engine';
 import { besideOf, besideTitle, besideWords, saveBeside, type BesideShown } from '@/state/handover/beside';
 import { useShop } from '@/state/shop/shop';
 import { drawnFace } from '@/core/product/drawn';
-import { FitDrawing } from '@/ui/flat/FitDrawing';
 import { Slider } from '@/ui/Slider';
 import { useRoomSize } from '@/ui/useRoomSize';
 import { VERDICT_INK, VERDICT_WORDS, VerdictShape } from '@/ui/Verdict';
 import { useFitIds } from '../../shell/address';
 import { useWork } from '../../shell/useWork';
 import { WorkLine } from '../../shell/WorkLine';
+import { SmallFit } from '../../shell/SmallFit';
 
 /** px round a drawing, and that words take under it. */
 const AROUND = 12;
@@ -132,22 +131,16 @@ function One({
   box: { width: number; height: number };
   pxPerMm: number;
 }) {
-  const artworks = useShop((shop) => shop.artworks);
   const unit = useShop((shop) => shop.settings.unit);
   const width = box.width * pxPerMm + AROUND;
   return (
     <li style={{ width: Math.max(width, LEAST_WIDTH) }}>
       <Link href={`/bench/${fit.id}`} aria-label={`Open ${name} on ${blank.blank.name} on the bench`}>
         <div style={{ width }}>
-          <FitDrawing
+          <SmallFit
+            blank={blank}
             drawn={drawnFace(blank, face, fit.sizeId)}
             fit={fit}
-            colour={blank.blank.colours.find(({ id }) => id === fit.colourId)?.hex ?? '#ffffff'}
-            pictureOf={(id) => {
-              const artwork = artworks.get(id);
-              return artwork && previewUrl(artwork);
-            }}
-            factsOf={(id) => artworks.get(id)?.facts}
             width={width}
             height={box.height * pxPerMm + AROUND}
           />

@@ -3,7 +3,6 @@ import { toast } from 'sonner';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import type { Design, Fit } from '@/core/fit/schema';
 import { coloursFor } from '@/core/fit/version';
-import { previewUrl } from '@/state/artwork/previews';
 import { currentSummary } from '@/state/bench/dockets';
 import { sentence } from '@/state/sentence';
 import { addVersion, setVersion, versionsOf } from '@/state/shop/designs';
@@ -13,10 +12,10 @@ import { useShop } from '@/state/shop/shop';
 import { Checkbox } from '@/ui/Checkbox';
 import { Dialog, LeaveDialog } from '@/ui/Dialog';
 import { drawnOf } from '@/core/product/drawn';
-import { FitDrawing } from '@/ui/flat/FitDrawing';
 import { NameField } from '@/ui/NameField';
 import { tellDone } from '@/ui/tell';
 import { VERDICT_INK, VERDICT_WORDS, VerdictShape } from '@/ui/Verdict';
+import { SmallFit } from '../../shell/SmallFit';
 
 interface Props {
   designId: string;
@@ -87,7 +86,6 @@ function VersionCard({
   isOnly: boolean;
   onOpen: () => void;
 }) {
-  const artworks = useShop((shop) => shop.artworks);
   const summary = useShop((shop) => currentSummary(fit, shop));
   const { colours } = blank.blank;
   const named = fit.version?.colours ?? [];
@@ -112,17 +110,7 @@ function VersionCard({
         aria-label={`Open ${design.name}, ${name}, on the bench`}
         onClick={onOpen}
       >
-        <FitDrawing
-          drawn={drawnOf(blank, fit)}
-          fit={fit}
-          colour={shown.hex}
-          pictureOf={(id) => {
-            const artwork = artworks.get(id);
-            return artwork && previewUrl(artwork);
-          }}
-          factsOf={(id) => artworks.get(id)?.facts}
-          {...DRAWING}
-        />
+        <SmallFit blank={blank} drawn={drawnOf(blank, fit)} fit={fit} colour={shown.hex} {...DRAWING} />
       </button>
       <p
         data-verdict={summary?.verdict}

@@ -5,20 +5,19 @@ import { rank } from '@/core/check/finding';
 import type { Design, Fit } from '@/core/fit/schema';
 import { keyOfPlace, type Place } from '@/core/many/choice';
 import { currentSummary, verdictOf } from '@/state/bench/dockets';
-import { previewUrl } from '@/state/artwork/previews';
 import { toggle, useChosen } from '@/state/many/chosen';
 import { layoutsOf } from '@/state/shop/layouts';
 import { blankOf } from '@/state/shop/library';
 import { contextOf, useShop, type Shop } from '@/state/shop/shop';
 import { Tick } from '@/ui/Checkbox';
 import { drawnOf } from '@/core/product/drawn';
-import { FitDrawing } from '@/ui/flat/FitDrawing';
 import { VERDICT_INK, VERDICT_WORDS, VerdictShape } from '@/ui/Verdict';
 import { Hint } from '@/ui/Hint';
 import { LateMenu, MenuLine } from '@/ui/Menu';
 import { spotMark } from '../spots';
 import { placeMark } from './place';
 import { useDrawing } from './useDrawing';
+import { SmallFit } from '../../shell/SmallFit';
 
 const DRAWING_HEIGHT = 104;
 
@@ -60,7 +59,6 @@ export function Cell({
   onRemove,
   onBlock,
 }: Props) {
-  const artworks = useShop((shop) => shop.artworks);
   // The worst of its versions speaks for the cell.
   const fit = useShop((shop) => worstOf(versions, shop));
   const summary = useShop((shop) => (fit ? currentSummary(fit, shop) : undefined));
@@ -114,7 +112,6 @@ export function Cell({
     : verdict
       ? (telling?.word ?? VERDICT_WORDS[verdict])
       : 'measuring…';
-  const colour = blank.colours.find(({ id }) => id === fit.colourId)?.hex ?? '#ffffff';
   return (
     <div {...cell} className="group/cell absolute top-0 h-full border-b border-r border-rule p-[6px]">
       <Hint words={telling?.message}>
@@ -129,16 +126,11 @@ export function Cell({
           className="block w-full text-left outline-offset-4"
         >
           <span className="block bg-viewing">
-            <FitDrawing
+            <SmallFit
+              blank={own}
               drawn={drawnOf(own, fit)}
               fit={fit}
-              colour={colour}
               picture={picture}
-              pictureOf={(id) => {
-                const artwork = artworks.get(id);
-                return artwork && previewUrl(artwork);
-              }}
-              factsOf={(id) => artworks.get(id)?.facts}
               width={place.width - 14}
               height={DRAWING_HEIGHT}
             />

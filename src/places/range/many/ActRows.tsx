@@ -1,13 +1,12 @@
 'use client';
 import { rank, VERDICTS, type Verdict } from '@/core/check/finding';
 import type { Fit } from '@/core/fit/schema';
-import { previewUrl } from '@/state/artwork/previews';
 import type { ActRow } from '@/state/many/preview';
 import { blankOf } from '@/state/shop/library';
 import { useShop } from '@/state/shop/shop';
 import { drawnOf } from '@/core/product/drawn';
-import { FitDrawing } from '@/ui/flat/FitDrawing';
 import { VERDICT_INK, VERDICT_WORDS, VerdictShape } from '@/ui/Verdict';
+import { SmallFit } from '../../shell/SmallFit';
 
 /** Verdicts before and after in one line, then every target: what gets worse first, what is left as it is last. */
 export function ActRows({ rows, of }: { rows: readonly ActRow[]; of: number }) {
@@ -59,25 +58,11 @@ function Row({ row }: { row: ActRow }) {
 
 /** A fit drawn small with its verdict. */
 function Side({ fit, verdict, none }: { fit: Fit | null; verdict: Verdict | null; none: string }) {
-  const artworks = useShop((shop) => shop.artworks);
   const own = useShop((shop) => (fit ? blankOf(fit, shop) : undefined));
   return (
     <span className="flex w-44 items-center gap-2">
       <span className="block h-[50px] w-[72px] shrink-0 bg-viewing">
-        {fit && own && (
-          <FitDrawing
-            drawn={drawnOf(own, fit)}
-            fit={fit}
-            colour={own.blank.colours.find(({ id }) => id === fit.colourId)?.hex ?? '#ffffff'}
-            pictureOf={(id) => {
-              const artwork = artworks.get(id);
-              return artwork && previewUrl(artwork);
-            }}
-            factsOf={(id) => artworks.get(id)?.facts}
-            width={72}
-            height={50}
-          />
-        )}
+        {fit && own && <SmallFit blank={own} drawn={drawnOf(own, fit)} fit={fit} width={72} height={50} />}
       </span>
       {verdict ? (
         <span className={`flex items-center gap-1 font-semibold ${VERDICT_INK[verdict]}`}>
