@@ -14,6 +14,9 @@ interface Props {
   children: ReactNode;
 }
 
+/** What is open over a place and takes the keys: dialogs, menus, lists of a field. */
+export const OPEN_OVER = '[role=dialog], [role=alertdialog], [role=menu], [data-radix-select-viewport]';
+
 /** A message has an Undo of its own: pressing that is no way out of the dialog. */
 function keepForMessages(event: { target: EventTarget | null; preventDefault: () => void }): void {
   if (event.target instanceof Element && event.target.closest('[data-sonner-toaster]'))

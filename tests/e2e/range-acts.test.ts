@@ -94,9 +94,9 @@ test('“Lamp” on six blanks, one ground on all six: six actions, and one undo
     JSON.stringify(faces).includes('#f4efe2') ? [designId] : [],
   );
   expect(grounds).toHaveLength(6);
-  await shop.bench.undo('6 fits on another ground');
+  await range.takeBack('6 fits on another ground');
   await range.become(async () => JSON.stringify(await range.fits()) === fitted, 'the grounds stay');
-  await shop.bench.undo('6 fits fitted');
+  await range.takeBack('6 fits fitted');
   await range.become(async () => JSON.stringify(await range.fits()) === before, 'the fits stay');
 });
 
@@ -111,7 +111,7 @@ test('a swap in nine: eight stay Ready and one becomes Look is said before it is
   expect(JSON.stringify(await range.fits())).toBe(before);
   await range.perform(9);
   await range.bar(/8 Ready\s+1 Look/);
-  await shop.bench.undo('9 fits with the other artwork');
+  await range.takeBack('9 fits with the other artwork');
   await range.become(async () => JSON.stringify(await range.fits()) === before, 'they are not as they were');
 });
 
@@ -129,7 +129,7 @@ test('all with thin strokes: fourteen of fifteen are mended, and the one is told
   );
   await range.perform(14);
   await range.bar(/14 Ready/);
-  await shop.bench.undo('14 fits mended');
+  await range.takeBack('14 fits mended');
   await range.bar(/15 Look/);
 });
 
@@ -192,7 +192,7 @@ describe('each of the others, done and taken back', () => {
       async () => holds(new Map((await range.fits()).map((fit) => [fit.id, fit]))),
       `${name}: the fits are not so`,
     );
-    await shop.bench.undo(`${count} ${count === 1 ? 'fit' : 'fits'} ${said}`);
+    await range.takeBack(`${count} ${count === 1 ? 'fit' : 'fits'} ${said}`);
     await range.become(async () => JSON.stringify(await range.fits()) === before, `${name}: not taken back`);
   }
   const nothing = () => Promise.resolve();

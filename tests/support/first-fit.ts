@@ -10,11 +10,21 @@ export function drawGull(path: string): void {
   writeFileSync(path, PNG.sync.write(gull));
 }
 
-/** What a shop with nothing in it begins with: a picture brought in, and fitted on a mug. */
+/**
+ * What a shop with nothing in it begins with: a picture brought in, and fitted on a mug. It lands at its largest honest
+ * size; for its Fix it then fills the safe area, as is offered.
+ */
 export async function makeFirstFit(page: Page, picture: string): Promise<void> {
   await page.browser.get(page.address);
   await page.says('body', /Bring in the first artwork/);
   await page.drop(picture);
   await (await page.named('Fit gull on Mug 325 ml')).click();
+  await (await page.named('gull on Mug 325 ml')).click();
+  await page.says('[data-saving]', /Saved/);
+  await page.keys('f');
+  await page.press('Fill the safe area');
+  await page.verdict('resolution', 'fix');
+  await page.says('[data-saving]', /Saved/);
+  await page.browser.get(page.address);
   await page.named('gull on Mug 325 ml: Fix');
 }

@@ -128,6 +128,20 @@ export class RangePage {
     );
   }
 
+  /** Takes back by key what was done last: a message's own Undo goes with the message. */
+  async takeBack(words: string): Promise<void> {
+    await this.shop.browser.actions().keyDown(Key.CONTROL).sendKeys('z').keyUp(Key.CONTROL).perform();
+    await this.become(
+      async () =>
+        (
+          await this.shop.browser.findElements(
+            By.xpath(`//*[@data-sonner-toast][contains(., "Taken back: ${words}")]`),
+          )
+        ).length > 0,
+      `${words} is not taken back`,
+    );
+  }
+
   /** Types into a field of the act by its label. */
   async answer(label: string, text: string): Promise<void> {
     const field = await this.labelled(label);

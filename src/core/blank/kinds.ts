@@ -34,7 +34,7 @@ import {
   type StickerBody,
 } from './bodies/sheets';
 import { foldedTroubles, garmentTroubles, roundTroubles, type Say, type Trouble } from './bodies/troubles';
-import type { Face, KeepOut } from './face';
+import type { Face, KeepOut, Zone } from './face';
 import {
   caseForm,
   flatForm,
@@ -105,6 +105,8 @@ export interface KindOfBlank<B extends Body> {
   /** How a face goes round it; null where it lies flat. */
   round: (body: B, face: Pick<Face, 'id' | 'width' | 'overlap' | 'zones'>) => Round | null;
   aspects: (body: B) => Aspects;
+  /** The zones of a face that so many motifs begin in, in that order; they come round again where there are more. */
+  begins: (zones: readonly Zone[], count: number) => readonly Zone[];
   /** Keep-outs of each of its faces, which may be changed; null where such things have none. */
   keepOuts: {
     of: (body: B, faceId: string) => KeepOut[];
@@ -137,6 +139,7 @@ const FLAT = {
   graded: null,
   round: () => null,
   aspects: () => PLAIN,
+  begins: (zones: readonly Zone[]) => zones.slice(0, 1),
   keepOuts: null,
   standsOff: goesPast,
 } as const;
@@ -163,6 +166,14 @@ function keptClear<P extends Clear>(
   return parts.map((part) => (isFace(part) ? { ...part, keepOuts } : part));
 }
 
+/** One in front, two at the sides, more all round. */
+function sidesOf(zones: readonly Zone[], count: number): readonly Zone[] {
+  const front = zones.filter(({ id }) => id === 'front');
+  if (count > 2 || front.length === 0) return zones;
+  const sides = zones.filter(({ id }) => id !== 'front');
+  return count === 2 && sides.length === 2 ? sides : front;
+}
+
 function wall<B extends RoundBody>(goesAll: (body: B) => boolean) {
   return {
     faces: roundFaces,
@@ -175,6 +186,7 @@ function wall<B extends RoundBody>(goesAll: (body: B) => boolean) {
       closes: body.handle === null && goesAll(body),
     }),
     aspects: (body: B) => ({ ...PLAIN, wall: body }),
+    begins: sidesOf,
     keepOuts: null,
     standsOff: (body: B, _: unknown, say: Say) => roundStandsOff(body, say),
   };
@@ -232,6 +244,8 @@ export const KINDS: { readonly [K in Kind]: KindOfBlank<BodyOf<K>> } = {
       ['inward', 'inner panel narrower by'],
     ],
     faces: foldedFaces,
+    // Closed, it shows the last panel of its outside: the cover.
+    begins: (zones) => zones.slice(-1),
     troubles: foldedTroubles,
     form: foldedForm,
   },
@@ -299,6 +313,7 @@ export const KINDS: { readonly [K in Kind]: KindOfBlank<BodyOf<K>> } = {
       ['pair.back', 'back width'],
     ],
     faces: labelFaces,
+    begins: (zones) => [...zones].sort((a, b) => b.width - a.width).slice(0, 1),
     form: labelForm,
     round: ({ diameter }, { id, width, overlap, zones }) => ({
       way: Math.PI * diameter,
@@ -321,6 +336,7 @@ export const KINDS: { readonly [K in Kind]: KindOfBlank<BodyOf<K>> } = {
     name: 'Sticker',
     lengths: [...SHEET, ['several.gap', 'gap']],
     faces: stickerFaces,
+    begins: (zones) => zones,
     form: stickerForm,
     aspects: (body) => ({ ...PLAIN, sticker: body }),
   },

@@ -72,6 +72,16 @@ export function middleOf({ width, overlap }: Pick<PrintFace, 'width' | 'overlap'
   return (width - overlap) / 2;
 }
 
+/** The two zones that lie as far from the front to either side, for what is at the front itself; null where none do. */
+export function sidesOf(face: PrintFace): { left: Zone; right: Zone } | null {
+  const middle = middleOf(face);
+  for (const left of face.zones.filter(({ x }) => x < middle - 1)) {
+    const pair = otherSide(face, left);
+    if (pair) return { left, right: pair.to };
+  }
+  return null;
+}
+
 /** The zone that is to the right of the front as far as the one nearest to a point is to its left, or the reverse. */
 export function otherSide(face: PrintFace, at: Point): { from: Zone; to: Zone } | null {
   const from = nearestZone(face.zones, at)?.zone;

@@ -12,11 +12,17 @@ import {
   type PieceFacts,
   type Point,
 } from './geometry';
+import { rgbOf } from '../colour/hex';
+import { labOf } from '../colour/lab';
 import type { ArtworkPiece, FillPiece, PlacedPiece, Role } from './schema';
 
-/** What an artwork is taken for: opaque, a ground that covers; with clear parts, a motif. */
-export function roleOf({ alpha }: Pick<Facts, 'alpha'>): Role {
-  return alpha.present ? 'motif' : 'ground';
+/** Paper: L* of a background that a drawing stands on and is no part of. */
+const PAPER = 93;
+
+/** What an artwork is taken for: with clear parts, or drawn in a few inks on white all round, a motif; else a ground. */
+export function roleOf({ alpha, background, inks }: Pick<Facts, 'alpha' | 'background' | 'inks'>): Role {
+  const onPaper = background !== null && inks !== null && labOf(...rgbOf(background.hex))[0] > PAPER;
+  return alpha.present || onPaper ? 'motif' : 'ground';
 }
 
 /** A new piece of an artwork on a face: a motif inside the safe area, a ground covering the bleed. */

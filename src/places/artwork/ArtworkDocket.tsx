@@ -18,12 +18,14 @@ import { Palette } from './Palette';
 import { Renditions } from './Renditions';
 import { StepList } from './StepList';
 import { tellDone } from '@/ui/tell';
+import { useTitle } from '@/ui/useTitle';
 
 /** All that is known of one artwork, on a strip of paper, and what can be done with it. */
 export function ArtworkDocket(props: DocketProps) {
   const { artwork, change } = props;
   const { facts, fileName } = artwork;
   const unit = useShop((shop) => shop.settings.unit);
+  useTitle(facts.name);
   return (
     <aside
       aria-label="Facts"

@@ -57,9 +57,11 @@ function Bench({ live }: { live: Live }) {
   useBenchKeys(live, add);
   useEffect(() => followCuts((error) => toast(sentence(error))), []);
   const following = useDeferredValue(live);
-  const bringIn = async (files: File[]) => {
+  const bringIn = async (files: File[], on: Element | null = null) => {
+    // What is dropped on the flat lies where the pointer was.
+    const at = on?.closest('[data-flat]') ? useHand.getState().dropped : null;
     try {
-      await addArtworks(following, await importFiles(files));
+      await addArtworks(following, await importFiles(files), at ?? undefined);
     } catch (error) {
       toast(sentence(error));
     }
@@ -67,7 +69,7 @@ function Bench({ live }: { live: Live }) {
   usePaste((files) => void bringIn(files));
   return (
     <DropTarget
-      onFiles={(files) => void bringIn(files)}
+      onFiles={(files, on) => void bringIn(files, on)}
       label="Drop artwork onto this face"
       className="flex min-h-0 grow flex-col"
     >

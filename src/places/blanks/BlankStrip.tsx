@@ -28,6 +28,7 @@ import { StartDesign } from '../shell/StartDesign';
 import { TryOn } from './TryOn';
 import { Popup } from '@/ui/Popup';
 import { tellDone } from '@/ui/tell';
+import { useTitle } from '@/ui/useTitle';
 
 /** One blank on a strip of paper: its numbers and where each comes from, its house, and what can be done with it. */
 export function BlankStrip({
@@ -41,6 +42,7 @@ export function BlankStrip({
   const { unit } = useShop((shop) => shop.settings);
   const face = faces[0]!;
   const trim = trimSize(face);
+  useTitle(blank.name);
   return (
     <aside
       aria-label="Blank"

@@ -14,6 +14,7 @@ import { SendDialog } from './SendDialog';
 import { sayBytes, sayDay } from './words';
 import { Hint } from '@/ui/Hint';
 import { tellDone } from '@/ui/tell';
+import { useTitle } from '@/ui/useTitle';
 
 const MIRRORED = {
   file: 'mirrored in the file',
@@ -24,6 +25,7 @@ const MIRRORED = {
 /** What a pack holds, file by file, and what its houses said. */
 export function PackDetail({ pack }: { pack: StoredPack }) {
   const { manifest, bytes, sha256 } = pack;
+  useTitle(manifest.name);
   const [sending, setSending] = useState(false);
   const [noting, setNoting] = useState(false);
   const specs = useShop((shop) => shop.specs);

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import type { Fit } from '@/core/fit/schema';
-import { CHECK_LIMITS } from '@/core/check/limits';
+import { CHECK_LIMITS } from '@/core/limits';
 import { fitsIn } from '@/core/mockup/scenes';
 import { photoTroubles } from '@/core/mockup/photo/troubles';
 import { settingId, settingName, type PictureStyle, type Setting } from '@/state/handover/pictures';

@@ -10,6 +10,7 @@ import { keepRowsAsVersions, makeRows, saveRows } from '@/state/rows/made';
 import { measureMissing, standingOf } from '@/state/rows/standings';
 import { Checkbox } from '@/ui/Checkbox';
 import { tellDone } from '@/ui/tell';
+import { useTitle } from '@/ui/useTitle';
 import { VERDICT_INK, VERDICT_WORDS } from '@/ui/Verdict';
 import { useWork } from '../shell/useWork';
 import { WorkLine } from '../shell/WorkLine';
@@ -33,6 +34,7 @@ interface Progress {
 
 /** The rows of a list as they fill a fit, and what is made of them. */
 export function FilledList({ title, bench, fit, list, design }: Props) {
+  useTitle(title);
   const { rows, trouble, left, stand, stopMeasuring } = useRows(fit, list, design.name);
   const [withFix, setWithFix] = useState(false);
   const work = useWork<Progress>();

@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useOffered } from '@/state/commands';
 import { useShop } from '@/state/shop/shop';
 import { CommandList, type Listed } from '@/ui/CommandList';
+import { takeBack, useDone } from '@/ui/tell';
 
 /** Places that are no mark of the tape. */
 const FURTHER = [
@@ -26,6 +27,7 @@ export function Everything({
   const router = useRouter();
   const { designs, fits, blanks, artworks } = useShop();
   const { verbs } = useOffered();
+  const done = useDone((one) => one.done);
   const goes = (id: string, name: string, href: string, note?: string): Listed => ({
     id,
     name,
@@ -44,6 +46,18 @@ export function Everything({
           // Once the dialog is gone: what a verb opens would be closed with it.
           onDone();
           requestAnimationFrame(verb.run);
+        },
+      })),
+    },
+    {
+      heading: 'Take back what was done',
+      items: done.map((one, i): Listed => ({
+        id: `done ${one.id}`,
+        name: `Take back: ${one.sentence}`,
+        keys: i === 0 && verbs.length === 0 ? 'Ctrl Z' : undefined,
+        run: () => {
+          onDone();
+          void takeBack(one);
         },
       })),
     },

@@ -18,6 +18,7 @@ import { ImportStrip } from './ImportStrip';
 import { Shortcuts } from './Shortcuts';
 import { Hints } from '@/ui/Hint';
 import { Commands } from './Commands';
+import { TakeBack } from './TakeBack';
 import { Guard } from '@/ui/Guard';
 
 // Fetched when it is first asked for: no place opens with it.
@@ -50,6 +51,17 @@ export function Shell({ demo, children }: { demo: boolean; children: ReactNode }
   return (
     <Hints>
       <div className="flex h-dvh flex-col">
+        <a
+          href="#place"
+          className="verb absolute left-4 top-1 z-50 bg-docket px-2 py-1 not-focus:sr-only"
+          onClick={(event) => {
+            // The address keeps what it says of the place.
+            event.preventDefault();
+            document.getElementById('place')?.focus();
+          }}
+        >
+          Skip to the work
+        </a>
         <Tape marks={MARKS} at={markOf(at)}>
           <button
             className="max-w-20 truncate min-[1200px]:max-w-40"
@@ -76,6 +88,7 @@ export function Shell({ demo, children }: { demo: boolean; children: ReactNode }
           </button>
           <Shortcuts />
           <Commands marks={MARKS} />
+          <TakeBack at={at} />
         </Tape>
         {shopOpen && (
           <ShopDialog
@@ -90,7 +103,7 @@ export function Shell({ demo, children }: { demo: boolean; children: ReactNode }
         <Newer />
         {room && <Notice>{room}</Notice>}
         <ImportStrip />
-        <div className="flex min-h-0 grow flex-col">
+        <main id="place" tabIndex={-1} className="flex min-h-0 grow flex-col outline-none">
           {phase === 'open' ? (
             <Guard key={at} what="This place">
               {children}
@@ -98,7 +111,7 @@ export function Shell({ demo, children }: { demo: boolean; children: ReactNode }
           ) : (
             <Opening phase={phase} />
           )}
-        </div>
+        </main>
         <Toaster
           position="bottom-left"
           style={{ fontFamily: 'inherit' }}

@@ -8,13 +8,14 @@ type Keys = readonly (readonly [keys: string, what: string])[];
 
 const verbs = Object.values(VERBS).map(({ keys, name }) => [keys, name] as const);
 
-/** By what they do; on the bench, but for the first and those of the range. */
+/** By what they do; on the bench, but for the first three and those of the range. */
 const SHEETS: readonly (readonly [heading: string, keys: Keys])[] = [
   [
     'Measures',
     [
       ['?', 'These keys'],
       ['Ctrl K', 'Go to, or do, anything by its name'],
+      ['Ctrl Z', 'Take back what was done last; on the bench, undo'],
       ['W, H, A', 'Type the width, the height, the angle; Tab goes to the next number'],
       ['Arrows', 'Nudge by 1 mm or 1/16 in; with Shift ten steps; with Alt a tenth'],
       ['1 to 9', 'Centre on the face’s first zone, its second, and so on'],
@@ -45,7 +46,6 @@ const SHEETS: readonly (readonly [heading: string, keys: Keys])[] = [
       ['Wheel, arrows', 'Move the flat, where nothing is chosen'],
       ['U', 'Lay out the list of pieces, or put it away'],
       ['L', 'Show or hide the legend'],
-      ['Ctrl Z', 'Undo'],
       ['Ctrl Y, Ctrl Shift Z', 'Redo'],
     ],
   ],

@@ -37,6 +37,8 @@ export interface Hand {
   stretching: boolean;
   /** Whether a drag moves the artwork within its clip, and not both. */
   moveWithin: boolean;
+  /** Where on the face files were dropped last, in mm. */
+  dropped: { x: number; y: number } | null;
   /** The finding that is pointed at on the docket. */
   pointedAt: number | null;
 }
@@ -57,6 +59,7 @@ const AT_REST: Hand = {
   fromCentre: false,
   stretching: false,
   moveWithin: false,
+  dropped: null,
   pointedAt: null,
 };
 

@@ -1,3 +1,4 @@
+import { addedPieces } from '@/core/fit/begin';
 import { UpFitError } from '@/core/errors';
 import { withArtworks, type Fit } from '@/core/fit/schema';
 import type { Artwork } from '@/store/schema';
@@ -7,7 +8,7 @@ import { inRoles } from '../artwork/folders';
 import { importFiles } from '../artwork/imports';
 import { commit } from './commit';
 import { addToDesign, versionsOf } from './designs';
-import { bareFace, designFromArtwork, fitDesign } from './range';
+import { designFromArtwork, fitDesign } from './range';
 import { removeFit } from './records';
 import { contextOf, useShop } from './shop';
 
@@ -80,9 +81,12 @@ async function layOnFit(fit: Fit, added: readonly Artwork[]): Promise<() => Prom
   const carrying = fit.faces.find(({ pieces }) => pieces.length > 0)?.faceId;
   const face = blank.faces.find(({ id }) => id === carrying) ?? blank.faces[0]!;
   const there = fit.faces.find(({ faceId }) => faceId === face.id) ?? { faceId: face.id, pieces: [] };
-  const { pieces } = bareFace(
+  const pieces = addedPieces(
+    blank,
     face,
+    { pieces: there.pieces, factsOf: (id) => useShop.getState().artworks.get(id)!.facts },
     inRoles(added).map((one, i) => ({ ...one, facts: added[i]!.facts })),
+    () => crypto.randomUUID(),
   );
   const grounds = pieces.filter(({ role }) => role === 'ground');
   const motifs = pieces.filter(({ role }) => role === 'motif');

@@ -1,8 +1,7 @@
-import type { Facts } from '@/core/artwork/facts';
-import type { PrintFace, ResolvedBlank } from '@/core/blank/resolve';
+import type { ResolvedBlank } from '@/core/blank/resolve';
 import { isToShape, usualCut } from '@/core/cut/face';
 import type { Design, Fit, FitFace } from '@/core/fit/schema';
-import { newPiece } from '@/core/fit/place';
+import { beginColour, beginPieces, type Chosen } from '@/core/fit/begin';
 import { renditionFor } from '@/core/fit/rendition';
 import { beginFaces } from '@/core/layout/begin';
 import type { Artwork } from '@/store/schema';
@@ -18,7 +17,7 @@ export function designFromArtwork(artwork: Artwork): Promise<Design> {
 }
 
 /**
- * One click from an empty cell: the design's motifs inside the safe area, its grounds covering the bleed; or by a starting
+ * One click from an empty cell: the design's motifs at their largest honest size, its grounds covering the bleed; or by a starting
  * layout, which is the blank's usual one where none is named and null for a bare face.
  */
 export async function fitDesign(designId: string, blankId: string, layoutId?: string | null): Promise<Fit> {
@@ -50,18 +49,22 @@ export function bareFit(
   layoutId?: string | null,
 ): Fit {
   const { blank, faces } = resolved;
+  const begun: FitFace = {
+    faceId: faces[0]!.id,
+    pieces: beginPieces(resolved, faces[0]!, chosen, () => crypto.randomUUID()),
+  };
   return {
     upfit: 'fit/1',
     id: crypto.randomUUID(),
     designId: design.id,
     blankId: blank.id,
     blankVersion: blank.version,
-    colourId: blank.colours[0]!.id,
+    colourId: beginColour(resolved, chosen),
     stateId: null,
     sizeId: null,
     faces: isToShape(resolved)
-      ? [toBeCut(resolved, bareFace(faces[0]!, chosen), design.name)]
-      : (facesByLayout(resolved, chosen, layoutId) ?? [bareFace(faces[0]!, chosen)]),
+      ? [toBeCut(resolved, begun, design.name)]
+      : (facesByLayout(resolved, chosen, layoutId) ?? [begun]),
   };
 }
 
@@ -83,22 +86,10 @@ function facesByLayout(
   });
 }
 
-/** A face with a design's grounds covering its bleed, and its motifs inside its safe area on top of them. */
-export function bareFace(face: PrintFace, chosen: readonly Chosen[]): Fit['faces'][number] {
-  const order = { ground: 0, motif: 1 };
-  const pieces = [...chosen]
-    .sort((a, b) => order[a.role] - order[b.role])
-    .map(({ artworkId, role, facts }) => newPiece(crypto.randomUUID(), artworkId, facts, role, face));
-  return { faceId: face.id, pieces };
-}
-
 /** A sticker that is cut round what lies on it. */
 function toBeCut(blank: ResolvedBlank, face: FitFace, name: string): FitFace {
   return { ...face, faceId: 'sticker-1', cut: { ...usualCut(blank), name, d: '', of: '' } };
 }
-
-/** An artwork of a design with what was measured in it. */
-export type Chosen = Design['artworks'][number] & { facts: Facts };
 
 /** An artwork and its renditions, itself first. */
 function familyOf(artwork: Artwork, artworks: ReadonlyMap<string, Artwork>): Artwork[] {

@@ -10,7 +10,7 @@ import { coverOn, flatGround } from '../../render/ground';
 import { bleedPath } from '../../render/layers';
 import { pixelCentre } from '../../render/transform';
 import type { CheckContext } from '../context';
-import { CHECK_LIMITS } from '../limits';
+import { CHECK_LIMITS } from '../../limits';
 import { alphaOf, columnsIn, withinOutline, worstSide, type AlphaAt, type BySide } from './grid';
 
 export interface BleedMeasure {

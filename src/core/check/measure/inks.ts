@@ -3,7 +3,7 @@ import { gamutDifference, inksAt, offOfWord, totalInk, type Press } from '../../
 import type { Cmyk } from '../../colour/palette';
 import { levelsOf, sortColours } from '../../raster/colours';
 import type { CheckContext } from '../context';
-import { CHECK_LIMITS } from '../limits';
+import { CHECK_LIMITS } from '../../limits';
 import { placed, type Finding } from '../finding';
 import { coloursOf, whereIs, wideAreas } from './picture';
 

@@ -7,7 +7,7 @@ import { visibleOf, withPiece, type CheckContext, type Rule } from '../context';
 import { measureBleed } from '../measure/bleed';
 import { worstSide } from '../measure/grid';
 import { placed, type Finding, type Remedy } from '../finding';
-import { CHECK_LIMITS } from '../limits';
+import { CHECK_LIMITS } from '../../limits';
 
 export const SIDE_NAMES = {
   top: 'top edge',

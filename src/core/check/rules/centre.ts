@@ -5,7 +5,7 @@ import { capsBelowMiddle } from '../../fit/text';
 import { nearestZone } from '../../fit/zones';
 import { factsIn, motifsOf, withPiece, type CheckContext, type Rule } from '../context';
 import { tellingOnes, type Finding } from '../finding';
-import { CHECK_LIMITS } from '../limits';
+import { CHECK_LIMITS } from '../../limits';
 
 /**
  * A motif that lies within 3 mm of a zone's centre, across or down, was aimed at it: 0.2 mm off is centred, more

@@ -6,7 +6,7 @@ import { levelsOf, sortColours } from '../../raster/colours';
 import { fixed } from '../../length/show';
 import type { CheckContext, ProductLook, Rule } from '../context';
 import { judge, overLooks, type Finding } from '../finding';
-import { CHECK_LIMITS } from '../limits';
+import { CHECK_LIMITS } from '../../limits';
 import { boundaryOf, whereIs } from '../measure/picture';
 
 /** How much of the artwork's outline melts into the product, in each of its colours and states. */

@@ -6,7 +6,7 @@ import type { CutSettings } from '../../fit/cut';
 import { fixed } from '../../length/show';
 import type { CheckContext, Rule } from '../context';
 import type { Finding, Remedy, Verdict } from '../finding';
-import { CHECK_LIMITS } from '../limits';
+import { CHECK_LIMITS } from '../../limits';
 
 /** Where a cut line tears, will not peel, or cannot be followed by the knife: necks, corners, points, parts that fall apart. */
 export const cutLine: Rule = {

@@ -5,7 +5,7 @@ import { FORMATS } from '../../formats/registry';
 import { planPrint, planTroubles, type PrintPlan } from '../../print/plan';
 import { alphaOf } from '../measure/grid';
 import { showingPieces, type CheckContext, type Rule } from '../context';
-import { CHECK_LIMITS } from '../limits';
+import { CHECK_LIMITS } from '../../limits';
 import type { Remedy } from '../finding';
 
 const RESTS: readonly SpecNumber[] = ['bleed', 'target', 'formats', 'pixels', 'density', 'modes', 'alpha'];

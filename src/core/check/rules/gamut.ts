@@ -1,6 +1,6 @@
 import { fixed } from '../../length/show';
 import type { Rule } from '../context';
-import { CHECK_LIMITS } from '../limits';
+import { CHECK_LIMITS } from '../../limits';
 import { measureGamut } from '../measure/inks';
 
 /** Colours that the printing inks cannot reach. Listed where the profile is known and the method mixes its colours. */

@@ -10,7 +10,7 @@ import { PRESENT } from '../../raster/bounds';
 import { coverOn, flatGround } from '../../render/ground';
 import { factsIn, motifsOf, withPiece, type CheckContext, type Rule } from '../context';
 import { tellingOnes, type Finding, type Remedy } from '../finding';
-import { CHECK_LIMITS } from '../limits';
+import { CHECK_LIMITS } from '../../limits';
 import { alphaAt } from '../measure/grid';
 
 /** How much of a motif lies where nothing may sit: in a hole, or under a cover, in mm2. Listed where there are such. */

@@ -6,7 +6,7 @@ import { nearestZone } from '../../fit/zones';
 import { PRESENT } from '../../raster/bounds';
 import { factsIn, motifsOf, withPiece, type CheckContext, type Rule } from '../context';
 import type { Remedy } from '../finding';
-import { CHECK_LIMITS } from '../limits';
+import { CHECK_LIMITS } from '../../limits';
 import { alphaAt } from '../measure/grid';
 import { aspectsOf } from '../../blank/kinds';
 

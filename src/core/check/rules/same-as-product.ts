@@ -6,7 +6,7 @@ import { sortColours, type ColourCounts, type Sorted } from '../../raster/colour
 import { nearColours } from '../../raster/near';
 import { isFinished, type CheckContext, type ProductLook, type Rule } from '../context';
 import { judge, overLooks, type Finding, type Remedy } from '../finding';
-import { CHECK_LIMITS } from '../limits';
+import { CHECK_LIMITS } from '../../limits';
 import { coloursOf, flatPatches, whereIs } from '../measure/picture';
 
 /**

@@ -4,7 +4,7 @@ import { closeSeam } from '../../fit/repeat';
 import { fixed } from '../../length/show';
 import { visibleOf, withPiece, type CheckContext, type Rule } from '../context';
 import type { Finding, Remedy } from '../finding';
-import { CHECK_LIMITS } from '../limits';
+import { CHECK_LIMITS } from '../../limits';
 import { measureSeam } from '../measure/seam';
 
 /** On a wrap that closes on itself, the colour difference where its ends meet. Listed where there is a ground. */

@@ -2,7 +2,7 @@ import type { ShowingPiece } from '../../fit/schema';
 import { fixed } from '../../length/show';
 import { measureShowing, withFinish, type CheckContext, type Rule } from '../context';
 import { judge, type Finding, type Remedy } from '../finding';
-import { CHECK_LIMITS } from '../limits';
+import { CHECK_LIMITS } from '../../limits';
 import { shownOf, softOf } from '../measure/artwork';
 
 /** Half-transparent pixels, which methods with white ink under the colours print badly. Listed for those methods. */

@@ -12,7 +12,7 @@ import {
 import { factsIn, type CheckContext, type Rule } from '../context';
 import { fixed } from '../../length/show';
 import type { Finding, Verdict } from '../finding';
-import { CHECK_LIMITS } from '../limits';
+import { CHECK_LIMITS } from '../../limits';
 import { alphaAt, alphaOf } from '../measure/grid';
 
 type Astray = { piece: PlacedPiece; verdict: Verdict; word: string; message: string };

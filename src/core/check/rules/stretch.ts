@@ -5,7 +5,7 @@ import { isPlaced, type PlacedPiece, type ShapePiece } from '../../fit/schema';
 import { fixed } from '../../length/show';
 import { factsIn, withPiece, type CheckContext, type Rule } from '../context';
 import { tellingOnes, type Finding } from '../finding';
-import { CHECK_LIMITS } from '../limits';
+import { CHECK_LIMITS } from '../../limits';
 
 /** How much more one axis of a piece is scaled than the other: x scale / y scale - 1, whichever way it is larger. */
 export const stretch: Rule = {

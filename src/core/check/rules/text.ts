@@ -7,7 +7,7 @@ import { letterColours, placedLettering, smallestCap, withInk } from '../../fit/
 import { fixed } from '../../length/show';
 import { withPiece, type CheckContext, type ProductLook, type Rule } from '../context';
 import { overLooks, rank, tellingOnes, type Finding, type Remedy, type Verdict } from '../finding';
-import { CHECK_LIMITS } from '../limits';
+import { CHECK_LIMITS } from '../../limits';
 import { behindOf, thinnestStroke, type Behind } from '../measure/lettering';
 import { redrawn } from '../../type/layout';
 import type { Lettering } from '../../type/schema';

@@ -4,7 +4,7 @@ import { thickened, thinnestOf } from '../../fit/shape-ink';
 import { fixed } from '../../length/show';
 import { measureEach, showingPieces, withFinish, withPiece, type CheckContext, type Rule } from '../context';
 import { placed, type Finding, type Remedy, type Verdict } from '../finding';
-import { CHECK_LIMITS } from '../limits';
+import { CHECK_LIMITS } from '../../limits';
 import { NOTHING_THIN, type ThinPlaces } from '../../raster/strokes';
 import { inkStrokesOf, shownOf, strokesOf } from '../measure/artwork';
 

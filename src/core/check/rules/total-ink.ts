@@ -1,7 +1,7 @@
 import { fixed } from '../../length/show';
 import type { Rule } from '../context';
 import { judge } from '../finding';
-import { CHECK_LIMITS } from '../limits';
+import { CHECK_LIMITS } from '../../limits';
 import { measureInk } from '../measure/inks';
 
 /** The sum of the four inks against what the material holds. Listed where the method has a limit. */

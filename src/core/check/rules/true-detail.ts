@@ -2,7 +2,7 @@ import { placedPixels } from '../measure/density';
 import type { ShowingPiece } from '../../fit/schema';
 import { measureShowing, type CheckContext, type Rule } from '../context';
 import type { Finding } from '../finding';
-import { CHECK_LIMITS } from '../limits';
+import { CHECK_LIMITS } from '../../limits';
 
 /** A picture with this much of its detail was not enlarged. */
 const CRISP = 0.8;

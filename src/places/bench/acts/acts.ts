@@ -1,13 +1,25 @@
 import { toast } from 'sonner';
 import { wayRound } from '@/core/blank/kinds';
-import { alignShifts, middleOf, otherSide, shiftForGap, spreadShifts, type Edge } from '@/core/fit/arrange';
-import { factsFor, opaqueBox } from '@/core/fit/geometry';
+import {
+  alignShifts,
+  middleOf,
+  otherSide,
+  sidesOf,
+  shiftForGap,
+  spreadShifts,
+  type Edge,
+} from '@/core/fit/arrange';
+import type { Zone } from '@/core/blank/face';
+import { placedPpi } from '@/core/fit/density';
+import { placeFirst, spotNear } from '@/core/fit/first-place';
+import { factsFor, opaqueBox, type Point } from '@/core/fit/geometry';
 import { mirrorPiece, movePiece, type Motion } from '@/core/fit/move';
 import { coverBleed, fitInside, setSize } from '@/core/fit/place';
 import { isMotifKind, isPlaced, type Piece, type PlacedPiece, isInk } from '@/core/fit/schema';
 import { changeChosen, groupChosen, moveChosen, ungroupChosen, type FacePieces } from '@/core/fit/selection';
 import { nearestZone } from '@/core/fit/zones';
-import { changeFace, changePieces, piecesOf } from '@/state/bench/open-fit';
+import { showLength } from '@/core/length/show';
+import { changeFace, changePiece, changePieces, piecesOf } from '@/state/bench/open-fit';
 import { select, useHand } from '@/state/bench/hand';
 import type { Live } from '../live/useLive';
 
@@ -37,14 +49,16 @@ export function zoneAt({ face, selection }: Live): { x: number; y: number } {
 
 const facts = (live: Live, piece: Piece) => factsFor(piece, live.factsOf);
 
-/** Scaled to the largest that the safe area holds, as motifs: one by itself, several as one. */
+/**
+ * As large as is honest where it is read, as motifs: one by itself, several as one. What was made smaller for that says so
+ * and offers the whole safe area.
+ */
 export function inside(live: Live): void {
   const { selection, face } = live;
   if (!selection) return;
-  if (selection.pieces.length === 1) {
-    each(live, (piece) =>
-      isMotifKind(piece) ? fitInside({ ...piece, role: 'motif' }, facts(live, piece), face) : piece,
-    );
+  const [piece] = selection.pieces;
+  if (selection.pieces.length === 1 && piece && isMotifKind(piece)) {
+    insideAlone(live, { ...piece, role: 'motif' });
     return;
   }
   const { extent } = selection;
@@ -54,6 +68,31 @@ export function inside(live: Live): void {
   );
   const { box } = selection;
   move(live, { scale, dx: face.width / 2 - box.x, dy: face.height / 2 - box.y });
+}
+
+function insideAlone(live: Live, piece: PlacedPiece): void {
+  const { face, unit } = live;
+  const known = facts(live, piece);
+  const spot = spotNear(live.blank.blank.body, face, opaqueBox(piece, known));
+  const first = placeFirst(piece, known, face, { spots: [spot] });
+  const full = fitInside(piece, known, face);
+  const widthOf = (one: PlacedPiece) => showLength(opaqueBox(one, known).width, unit);
+  each(live, () => first);
+  if (full.width <= first.width * 1.01) return;
+  const pixels = known?.pixels;
+  const why =
+    pixels && placedPpi(pixels, first, face).least < face.target * 1.01
+      ? 'as its pixels are good for'
+      : 'as is seen whole from one side';
+  toast(`“${piece.name}” is ${widthOf(first)} wide: as large ${why}.`, {
+    duration: 10_000,
+    action: {
+      label: `Fill the safe area, ${widthOf(full)}`,
+      onClick: () => {
+        void changePiece(face.id, full);
+      },
+    },
+  });
 }
 
 export function cover(live: Live): void {
@@ -69,6 +108,11 @@ export function sameOnOtherSide(live: Live, mirrored: boolean): void {
   const across = otherSide(face, selection.box);
   const others = blank.faces.filter(({ id }) => id !== face.id);
   const [back] = others;
+  const sides = across ? null : sidesOf(face);
+  if (sides) {
+    partToSides(live, sides, mirrored);
+    return;
+  }
   if (!across && (others.length !== 1 || !back)) {
     const name = nearestZone(face.zones, selection.box)?.zone.name ?? 'place';
     toast(`The ${name} has no other side: move the motif to a side first.`);
@@ -77,17 +121,37 @@ export function sameOnOtherSide(live: Live, mirrored: boolean): void {
   const target = across ? face : back!;
   const from = across ? across.from : { x: face.width / 2, y: face.height / 2 };
   const to = across ? across.to : { x: target.width / 2, y: target.height / 2 };
-  const copies = selection.pieces.map((piece) => {
-    const moved = movePiece(piece, facts(live, piece), { dx: to.x - from.x, dy: to.y - from.y });
-    const copy = mirrored ? mirrorPiece(moved, facts(live, moved), to.x) : moved;
-    return { ...copy, id: crypto.randomUUID(), groupId: null };
-  });
+  const copies = copiedAt(live, from, to, mirrored);
   void changeFace(target.id, (there) => ({
     ...there,
     pieces: [...there.pieces.filter((piece) => !copies.some((copy) => isTwin(live, piece, copy))), ...copies],
   }));
   if (across) select(copies.map(({ id }) => id));
   else useHand.setState({ faceId: target.id, selectedIds: copies.map(({ id }) => id) });
+}
+
+/** What is at the front goes to one side, and a copy of it to the other. */
+function partToSides(live: Live, { left, right }: { left: Zone; right: Zone }, mirrored: boolean): void {
+  const { selection, face } = live;
+  if (!selection) return;
+  const { x } = selection.box;
+  const at = (zone: Zone) => ({ x: zone.x, y: selection.box.y });
+  const copies = copiedAt(live, selection.box, at(right), mirrored);
+  const motion = { dx: left.x - x, dy: 0 };
+  void changeFace(face.id, (there) => {
+    const moved = moveChosen(there, live.selectedIds, motion, live.factsOf);
+    return { ...moved, pieces: [...moved.pieces, ...copies] };
+  });
+  select([...live.selectedIds, ...copies.map(({ id }) => id)]);
+}
+
+/** Copies of what is chosen, as far from one point as it is from another; where wanted mirrored there. */
+function copiedAt({ selection, factsOf }: Live, from: Point, to: Point, mirrored: boolean): PlacedPiece[] {
+  return (selection?.pieces ?? []).map((piece) => {
+    const moved = movePiece(piece, factsFor(piece, factsOf), { dx: to.x - from.x, dy: to.y - from.y });
+    const copy = mirrored ? mirrorPiece(moved, factsFor(moved, factsOf), to.x) : moved;
+    return { ...copy, id: crypto.randomUUID(), groupId: null };
+  });
 }
 
 /** Whether a piece is the same thing near the same place already, so that a copy would only double it. */

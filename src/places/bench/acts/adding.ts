@@ -1,6 +1,9 @@
 import { toast } from 'sonner';
 import { wayRound } from '@/core/blank/kinds';
-import { newFill, newPiece, roleOf } from '@/core/fit/place';
+import { addedPieces, takenOn } from '@/core/fit/begin';
+import { placeFirst, spotsBeside } from '@/core/fit/first-place';
+import type { Point } from '@/core/fit/geometry';
+import { newFill, roleOf } from '@/core/fit/place';
 import { newRepeat, oneOf } from '@/core/fit/repeat';
 import { rgbOf } from '@/core/colour/hex';
 import { labOf } from '@/core/colour/lab';
@@ -25,11 +28,18 @@ export async function addPieces({ face }: Live, added: readonly Piece[]): Promis
   await changePieces(face.id, [...grounds, ...piecesOf(face.id), ...motifs]);
 }
 
-/** Artworks as pieces: an opaque one is a ground over the bleed, another a motif inside the safe area. */
-export function addArtworks(live: Live, artworks: Live['artworks']): Promise<void> {
+/**
+ * Artworks as pieces: an opaque one is a ground over the bleed, another a motif at its largest honest size beside what
+ * lies there, or with its middle at a point.
+ */
+export function addArtworks(live: Live, artworks: Live['artworks'], at?: Point): Promise<void> {
+  const { blank, face, factsOf } = live;
+  const known = new Map(artworks.map(({ id, facts }) => [id, facts]));
+  const chosen = artworks.map(({ id, facts }) => ({ artworkId: id, role: roleOf(facts), facts }));
+  const there = { pieces: piecesOf(face.id), factsOf: (id: string) => known.get(id) ?? factsOf(id), at };
   return addPieces(
     live,
-    artworks.map(({ id, facts }) => newPiece(crypto.randomUUID(), id, facts, roleOf(facts), live.face)),
+    addedPieces(blank, face, there, chosen, () => crypto.randomUUID()),
   );
 }
 
@@ -50,16 +60,25 @@ export function addShape(live: Live, what: NewShape): void {
   void addPieces(live, [newShape(crypto.randomUUID(), what, face, colourOn(live), blank.limits.stroke)]);
 }
 
-/** A new text in the middle of the face, its words ready to be typed. */
+/** A new text is not made smaller than this part of itself to find room. */
+const LEAST_TEXT = 0.5;
+
+/** A new text in the middle of the face or beside what is there, its words ready to be typed. */
 export async function addText(live: Live): Promise<void> {
   const { face } = live;
   const cap = Math.max(2, Math.min(face.height * 0.12, face.width * 0.06));
   try {
     const lettering = firstLettering(FIRST_FONT, colourOn(live), Math.round(cap * 2) / 2);
-    const at = { x: face.width / 2, y: face.height / 2 };
+    const middle = { x: face.width / 2, y: face.height / 2 };
     await towardsEdit(async () => {
       const ink = await lay(lettering);
-      if (ink) await addPieces(live, [newText(crypto.randomUUID(), lettering, ink, at)]);
+      if (!ink) return;
+      const text = newText(crypto.randomUUID(), lettering, ink, middle);
+      const spots = spotsBeside(live.blank.blank.body, face);
+      const taken = takenOn(piecesOf(face.id), live.factsOf);
+      const beside = placeFirst(text, null, face, { spots, taken, most: 1 });
+      // Where there is no room for it to be read in, it lies in the middle, to be moved.
+      await addPieces(live, [beside.width < text.width * LEAST_TEXT ? text : beside]);
     });
     useHand.setState({ editing: 'words' });
   } catch (error) {

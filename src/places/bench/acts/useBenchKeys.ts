@@ -3,6 +3,7 @@ import { toast } from 'sonner';
 import { redo, undo } from '@/state/bench/open-fit';
 import { EDGE_LINES, select, useHand } from '@/state/bench/hand';
 import { ARROWS, nudgeMm } from '@/ui/arrows';
+import { OPEN_OVER } from '@/ui/Dialog';
 import { isTyping } from '../../shell/typing';
 import { centreOnZone, nudge } from './acts';
 import { stepView, zoomTo } from '../flat/zooming';
@@ -46,8 +47,6 @@ const ALIGN_KEYS: Record<string, VerbId> = {
   ArrowDown: 'alignFoot',
 };
 
-/** What is open over the bench and takes the keys: dialogs, menus, lists of a field. */
-const OPEN = '[role=dialog], [role=alertdialog], [role=menu], [data-radix-select-viewport]';
 /** px that an arrow key moves the flat by, where nothing is chosen. */
 const PAN = 40;
 
@@ -57,7 +56,7 @@ export function useBenchKeys(live: Live, add: { text: () => void }): void {
     const press = (event: KeyboardEvent) => {
       // A list or a field that is open takes the key for itself, wherever the focus is.
       if (event.defaultPrevented) return;
-      if (isTyping(event) || document.querySelector(OPEN)) return;
+      if (isTyping(event) || document.querySelector(OPEN_OVER)) return;
       if (handle(live, event, add)) event.preventDefault();
     };
     addEventListener('keydown', press);

@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { useStore } from 'zustand';
 import { takingOf } from '@/core/blank/taking';
-import { showLength, showSize } from '@/core/length/show';
+import { showSize } from '@/core/length/show';
 import { redo, takeOver, undo, useBench } from '@/state/bench/open-fit';
 import { keepWaiting, useSaving } from '@/state/bench/save-queue';
 import { useShop } from '@/state/shop/shop';
@@ -12,13 +12,14 @@ import { PrintButton } from '../print/PrintButton';
 import type { Live } from '../live/useLive';
 import { byVersion, fitTitle } from '@/core/fit/version';
 import { Hint } from '@/ui/Hint';
+import { useTitle } from '@/ui/useTitle';
 
 /** What is on the bench, the way to its neighbours, undo and redo, and the print file. */
 export function BenchBar({ live }: { live: Live }) {
   const { fit, blank, design, face, unit } = live;
   const { pastStates, futureStates } = useStore(useBench.temporal);
   const neighbours = useNeighbours(fit.id);
-  const say = (mm: number) => showLength(mm, unit);
+  useTitle(`${fitTitle(design, fit)} on ${blank.blank.name}`);
   return (
     <div className="flex h-[38px] shrink-0 items-center gap-4 border-b border-rule bg-frame px-4">
       <h1 className="flex min-w-0 items-baseline gap-2 text-lg font-bold">
@@ -27,11 +28,7 @@ export function BenchBar({ live }: { live: Live }) {
         <span className="whitespace-nowrap">{blank.blank.name}</span>
       </h1>
       <span className="measure shrink-[999999] truncate text-sm text-ink-2">
-        {face.name.toLowerCase()} {showSize(face.width, face.height, unit)} ·{' '}
-        {face.bend && 'bent onto its arc · '}
-        {face.edge > 0 && `edge ${say(face.edge)} · `}
-        {face.bleed > face.edge ? `bleed ${say(face.bleed - face.edge)}` : 'no bleed'} · safe {say(face.safe)}{' '}
-        · {blank.method.name.toLowerCase()}
+        {face.name.toLowerCase()} {showSize(face.width, face.height, unit)}
       </span>
       <Printer blank={blank} />
       <span className="ml-auto flex shrink-0 items-center gap-4">

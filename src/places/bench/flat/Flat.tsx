@@ -21,7 +21,7 @@ import { ReadBand } from './ReadBand';
 import { Rulers } from './Ruler';
 import { Tags } from './Tags';
 import { useMarquee } from './useMarquee';
-import { useView, type View } from './view';
+import { toMm, useView, type View } from './view';
 import { useZooming } from './zooming';
 
 /** The canvas library reaches for the window as it loads, so it is loaded in the browser alone. */
@@ -52,7 +52,17 @@ export function Flat({
       aria-label={active ? 'Flat' : `Flat of the ${face.name}`}
       className="relative min-h-0 min-w-0 grow overflow-hidden"
     >
-      <div ref={room} className="absolute inset-0" {...(active && marquee.press)}>
+      <div
+        ref={room}
+        data-flat={active || undefined}
+        className="absolute inset-0"
+        {...(active && marquee.press)}
+        onDropCapture={(event) => {
+          if (!view || !active) return;
+          const { left, top } = event.currentTarget.getBoundingClientRect();
+          useHand.setState({ dropped: toMm(view, event.clientX - left, event.clientY - top) });
+        }}
+      >
         {view && (
           <>
             <FlatPieces live={live} view={view} />

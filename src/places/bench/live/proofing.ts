@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { CHECK_LIMITS } from '@/core/check/limits';
+import { CHECK_LIMITS } from '@/core/limits';
 import type { ProofAsked } from '@/state/bench/product';
 import { useProof } from '@/state/bench/proof';
 import { usePress } from './usePress';

@@ -10,6 +10,7 @@ import { AddMenu, ShapeMenu } from './AddMenu';
 import { ArtworkRow } from './ArtworkRow';
 import { ClipRow } from './ClipRow';
 import { CutRow } from './CutRow';
+import { FaceRow } from './FaceRow';
 import { FillRow } from './FillRow';
 import { RepeatRow } from './RepeatRow';
 import { ShapeRow } from './ShapeRow';
@@ -18,7 +19,7 @@ import { perform, VERBS, type VerbId } from '../acts/verbs';
 import type { Live } from '../live/useLive';
 import { Hint } from '@/ui/Hint';
 
-/** What is chosen said as a sentence, and what can be done to it as verbs; a second strip for its own measures. */
+/** What is chosen said as a sentence, and what can be done to it as verbs; a second strip for its own measures, or the face's. */
 export function PieceStrip({ live, onBringIn }: { live: Live; onBringIn: () => void }) {
   const { pieces, selected, selectedIds } = live;
   const cut = live.fit.faces.find(({ faceId }) => faceId === live.face.id)?.cut;
@@ -50,7 +51,7 @@ export function PieceStrip({ live, onBringIn }: { live: Live; onBringIn: () => v
         </span>
       </div>
       {cut && !live.following && <CutRow live={live} cut={cut} />}
-      {selected && !live.following && <Own live={live} piece={selected} />}
+      {selected && !live.following ? <Own live={live} piece={selected} /> : <FaceRow live={live} />}
     </>
   );
 }
