@@ -33,7 +33,6 @@ export async function takeBack(one: Done): Promise<void> {
   useDone.setState(({ done }) => ({ done: done.filter((other) => other !== one) }));
   toast.dismiss(toastOf(one));
   await one.undo();
-  toast(`Taken back: ${one.sentence}`);
 }
 
 function toastOf({ id }: Done): string {

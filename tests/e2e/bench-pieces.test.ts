@@ -122,6 +122,7 @@ describe('every kind of piece', () => {
 
   test('seen through a circle, rounded corners, and the path of a drawing; moved within it', async () => {
     await shop.bench.add(shop.motif, 'gull');
+    await shop.bench.fillSafe();
     const piece = async () => (await shop.fit.pieces()).at(-1) as ArtworkPiece;
     await shop.bench.press('Clip to…');
     await shop.bench.press('a circle');

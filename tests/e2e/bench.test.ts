@@ -1,11 +1,12 @@
 import AxeBuilder from '@axe-core/webdriverjs';
 import { Key, Origin } from 'selenium-webdriver';
 import { extentOf, type Box } from '@/core/fit/geometry';
-import type { ArtworkPiece, TextPiece } from '@/core/fit/schema';
-import { PATIENCE } from '../support/bench';
+import type { ArtworkPiece, Design, Fit, TextPiece } from '@/core/fit/schema';
+import { downloaded, PATIENCE } from '../support/bench';
 import { BenchShop, close, inches } from '../support/bench-shop';
 import { longTest } from '../support/long';
 import { countRenders, watchRenders } from '../support/renders';
+import { putRecord, records } from '../support/stored';
 
 const shop = new BenchShop();
 beforeAll(() => shop.open());
@@ -180,7 +181,12 @@ describe('a mug', () => {
     await shop.bench.keys('f');
     await shop.bench.saved();
     const face = await shop.fit.face();
+    // 500 opaque px at the 300 PPI that the mug wants; the rest of the room is offered.
     let box = extentOf((await shop.fit.boxes()).at(-1)!);
+    expect(box.right - box.left).toEqual(close((500 / 300) * 25.4));
+    await shop.bench.press('Fill the safe area');
+    await shop.bench.saved();
+    box = extentOf((await shop.fit.boxes()).at(-1)!);
     expect(Math.min(box.left - face.safe, box.top - face.safe)).toEqual(close(0));
     await shop.bench.keys('b');
     await shop.bench.saved();
@@ -299,6 +305,18 @@ test('anything is gone to, and done, by a few letters of its name', async () => 
   await shop.bench.find('[cmdk-input]');
   await shop.bench.keys('tumbler 470', Key.ENTER);
   await shop.browser.wait(async () => /tumbler-470/.test(await shop.browser.getCurrentUrl()), PATIENCE);
+});
+
+test('a print file is named after its design in any script, cut where it is too long for a disk', async () => {
+  const name = '灯台守の長い夜と静かな海'.repeat(10);
+  const [fit] = (await records<Fit>(shop.browser, 'fits')).filter(({ id }) => id === 'mug-325');
+  const [design] = (await records<Design>(shop.browser, 'designs')).filter(({ id }) => id === fit!.designId);
+  await putRecord(shop.browser, 'designs', { ...design, name });
+  await shop.openFit('mug-325');
+  await shop.bench.press('Make print file');
+  const file = await downloaded(shop.browser, shop.downloads, '.png');
+  expect(file.name.normalize('NFC')).toMatch(/^(灯台守の長い夜と静かな海)+.*_mug-325-ml_wrap_222x92mm\.png$/);
+  await putRecord(shop.browser, 'designs', design!);
 });
 
 test('a frame of a drag renders what the hand moves, and nothing else', async () => {

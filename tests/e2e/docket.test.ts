@@ -27,7 +27,7 @@ describe('the docket', () => {
   test('says on the bench what the command line says of the same piece', async () => {
     await shop.openFit('mug-325');
     await shop.bench.add(shop.motif, 'gull');
-    await shop.bench.saved();
+    await shop.bench.fillSafe();
     await shop.bench.verdict('resolution', 'fix');
     const told = (findings: readonly Pick<Finding, 'rule' | 'verdict' | 'shown'>[]) =>
       findings.map(({ rule, verdict, shown }) => [rule, verdict, shown.measured, shown.required]);
@@ -82,7 +82,7 @@ describe('the docket', () => {
   longTest('on a shirt every colour and size is told of, those that fail by what', async () => {
     await shop.openFit('shirt');
     await shop.bench.add(shop.motif, 'gull');
-    await shop.bench.saved();
+    await shop.bench.fillSafe();
     await exact();
     await shop.bench.press('Ready on');
     await shop.bench.says('[data-reach]', /Ready on 0 of 6 colours, 0 of 6 sizes[\s\S]*resolution/);

@@ -48,7 +48,7 @@ test('the server stopped: reloaded, a fit is opened, edited, checked, and its fi
   await shop.bench.named('gull on Mug 325 ml: Fix');
   await shop.openFit('mug-325');
   await shop.bench.add(shop.motif, 'gull');
-  await shop.bench.saved();
+  await shop.bench.fillSafe();
   await shop.bench.keys(Key.ARROW_RIGHT);
   await shop.bench.saved();
   await shop.browser.navigate().refresh();

@@ -44,7 +44,7 @@ describe('a pack', () => {
   test('is begun from the bench; with a Fix in it, only with a reason', async () => {
     await shop.openFit('mug-325');
     await shop.bench.add(shop.motif, 'gull');
-    await shop.bench.saved();
+    await shop.bench.fillSafe();
     await shop.bench.verdict('resolution', 'fix');
     await shop.bench.press('Fit…');
     await shop.bench.press('hand it over in a pack');

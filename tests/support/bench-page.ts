@@ -36,6 +36,13 @@ export class Bench extends Page {
     await this.chosen(new RegExp(name));
   }
 
+  /** What is chosen fills the safe area, as is offered where it lands smaller. */
+  async fillSafe(): Promise<void> {
+    await this.keys('f');
+    await this.press('Fill the safe area');
+    await this.saved();
+  }
+
   /** Chooses a piece of the face by its place in the order, the lowest first. */
   async pick(index: number): Promise<void> {
     await this.find('[data-piece]');

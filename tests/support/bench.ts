@@ -31,7 +31,7 @@ export class Page {
     );
   }
 
-  /** Clicks what is there as soon as it is there: it may be drawn anew where something else of the page just changed. */
+  /** Clicks what is there as soon as it can be: it may be drawn anew where something else of the page just changed. */
   async click(what: By, otherwise: string): Promise<void> {
     await this.browser.wait(
       async () => {
@@ -40,7 +40,8 @@ export class Page {
         return found.click().then(
           () => true,
           (fault: Error) => {
-            if (fault.name !== 'StaleElementReferenceError') throw fault;
+            // A message may lie over it, and goes.
+            if (!/^(StaleElementReference|ElementClickIntercepted)Error$/.test(fault.name)) throw fault;
             return false;
           },
         );

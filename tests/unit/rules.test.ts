@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import type { Facts } from '@/core/artwork/facts';
 import { accept, unaccept } from '@/core/check/acceptance';
+import { worst } from '@/core/check/finding';
 import { makeDocket, type Docket } from '@/core/check/docket';
 import type { DocketOptions } from '@/core/check/face-findings';
 import type { Finding, RuleId } from '@/core/check/finding';
@@ -659,7 +660,7 @@ describe('whatever is on the face', () => {
   });
 });
 
-describe('a Look that is accepted', () => {
+describe('a finding that is accepted', () => {
   const blank = sheet('coaster');
   const raster = solid(300, 200);
   const fitAt = (width: number) => fitOf(blank, [pieceAt(20, 15, width, width / 1.5)]);
@@ -678,9 +679,15 @@ describe('a Look that is accepted', () => {
     expect(look(unaccept(accepted, look(accepted))).accepted).toBeUndefined();
   });
 
-  test('a Fix cannot be', () => {
-    const fit = fitAt(38);
-    const bad = { ...fit, faces: fitAt(60).faces };
-    expect(look(accept(bad, look(bad), 'no matter', '2026-11-26')).accepted).toBeUndefined();
+  test('a Fix is marked as such and stays a Look; what was accepted as a Look is not accepted as a Fix', () => {
+    const bad = fitAt(60);
+    expect(look(bad).verdict).toBe('fix');
+    const accepted = accept(bad, look(bad), 'no matter', '2026-11-26');
+    expect(accepted.accepted![0]!.verdict).toBe('fix');
+    expect(look(accepted)).toMatchObject({ verdict: 'fix', accepted: { reason: 'no matter' } });
+    expect(worst([look(accepted)])).toBe('look');
+    expect(worst([look(unaccept(accepted, look(accepted)))])).toBe('fix');
+    const milder = { ...look(bad), verdict: 'look' as const };
+    expect(look(accept(bad, milder, 'no matter', '2026-11-26')).accepted).toBeUndefined();
   });
 });

@@ -1,5 +1,6 @@
+import fc from 'fast-check';
 import { describeFacts } from '@/core/fit/describe';
-import { printFileName, safeName } from '@/core/pack/names';
+import { freeIdAmong, printFileName, safeName } from '@/core/pack/names';
 import { planPrint } from '@/core/print/plan';
 import { garmentExtent, garmentOutline, printOrigin } from '@/core/blank/bodies/garment';
 import type { GarmentBody } from '@/core/blank/bodies/garment';
@@ -56,9 +57,40 @@ describe('a file told as a seller would', () => {
 
 describe('names of files', () => {
   test('are safe on every disk', () => {
-    expect(safeName('  Möwe / “Sturm” 3.png ')).toBe('mowe-sturm-3-png');
+    expect(safeName('  Möwe / “Sturm” 3.png ')).toBe('möwe-sturm-3-png');
+    expect(safeName('Mo\u0308we')).toBe('möwe');
+    expect(safeName('灯台の灯り　ガル')).toBe('灯台の灯り-ガル');
+    expect(safeName('Con')).toBe('con-1');
     expect(safeName('../../etc/passwd')).not.toMatch(/[/\\]|\.\./);
     expect(safeName('***')).toBe('untitled');
+  });
+
+  test('of any script are at most 120 bytes a part, cut between letters, safe, and the same again', () => {
+    const bytes = (text: string) => new TextEncoder().encode(text).length;
+    const mug = blankById('mug-325');
+    const fileOf = (design: string) => printFileName(design, mug, faceOf(mug), planPrint(mug, faceOf(mug)));
+    const any = fc.oneof(
+      fc.string({ unit: 'grapheme', maxLength: 200 }),
+      fc.string({
+        unit: fc.constantFrom('灯', 'が', 'é', 'ñ', '한', 'ش', 'न्', 'a', ' ', '/', '.', '👩‍🚀'),
+        maxLength: 200,
+      }),
+    );
+    fc.assert(
+      fc.property(any, (text) => {
+        const name = safeName(text);
+        expect(bytes(name)).toBeLessThanOrEqual(120);
+        expect(name).toMatch(/^[\p{L}\p{M}\p{N}-]+$/u);
+        expect(safeName(name)).toBe(name);
+        const file = fileOf(text);
+        expect(bytes(file)).toBeLessThanOrEqual(120);
+        expect(file).toMatch(/_mug-325-ml_wrap_222x92mm\.png$/);
+      }),
+    );
+    const long = fileOf('灯台守の長い夜と静かな海'.repeat(10));
+    expect(long).toMatch(/^(灯台守の長い夜と静かな海)+.*_mug-325-ml_wrap_222x92mm\.png$/);
+    expect(bytes(long)).toBeGreaterThan(115);
+    expect(freeIdAmong('Café Möwe', [])).toBe('cafe-mowe');
   });
 
   test('say design, blank, face and size', () => {

@@ -3,17 +3,29 @@ import type { Finding } from './finding';
 
 /** Why and when a finding was accepted as it is; null where it was not, or has measured otherwise since. */
 export function isAccepted(fit: Fit, finding: Finding): { reason: string; date: string } | null {
-  if (finding.verdict !== 'look') return null;
-  const found = fit.accepted?.find((one) => isOf(one, finding) && one.measured === finding.shown.measured);
+  const { verdict, shown } = finding;
+  if (verdict === 'ready') return null;
+  const found = fit.accepted?.find((one) => isOf(one, finding) && one.measured === shown.measured);
+  // What was accepted as a Look may measure the same and be a Fix by another house's limit.
+  if (verdict === 'fix' && found?.verdict !== 'fix') return null;
   return found ? { reason: found.reason, date: found.date } : null;
 }
 
-/** The fit with a Look accepted for a reason, on a day written as 2026-11-26. */
+/** The fit with a finding accepted for a reason, on a day written as 2026-11-26. */
 export function accept(fit: Fit, finding: Finding, reason: string, date: string): Fit {
-  const { rule, faceId, shown } = finding;
+  const { rule, faceId, shown, verdict } = finding;
   const pieceId = finding.pieceId ?? null;
   const others = (fit.accepted ?? []).filter((one) => !isOf(one, finding));
-  return { ...fit, accepted: [...others, { rule, faceId, pieceId, measured: shown.measured, reason, date }] };
+  const own = {
+    rule,
+    faceId,
+    pieceId,
+    measured: shown.measured,
+    reason,
+    date,
+    ...(verdict === 'fix' && { verdict }),
+  };
+  return { ...fit, accepted: [...others, own] };
 }
 
 /** The fit with an acceptance taken back. */

@@ -56,6 +56,8 @@ export interface Rule {
   rests: readonly SpecNumber[];
   /** What the docket calls it. */
   name: string;
+  /** What a person does about it where no remedy is at hand: a sentence. */
+  way: string;
   /** Whether it hangs on how large the face is, so that every graded size of the product is measured by it. */
   edges?: true;
   /** Whether it hangs on where pieces lie, how large they are and what is done to them, so that a remedy can make it worse. */

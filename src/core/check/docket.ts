@@ -2,7 +2,7 @@ import type { ResolvedBlank } from '../blank/resolve';
 import type { Fit } from '../fit/schema';
 import type { ProductLook } from './context';
 import { findingsOf, looksOf, type DocketOptions } from './face-findings';
-import { worst, type Finding, type Verdict } from './finding';
+import { standing, worst, type Finding, type Verdict } from './finding';
 import { outcomeOf, type Outcome } from './outcome';
 import { sizesOf } from './sizes';
 
@@ -37,7 +37,7 @@ export function makeDocket(blank: ResolvedBlank, fit: Fit, options: DocketOption
 function onLook({ id, name }: ProductLook, findings: readonly Finding[]): Outcome {
   const on = findings.map((finding) => {
     const own = finding.byLook?.find((one) => one.id === id)?.verdict ?? finding.verdict;
-    return { ...finding, verdict: finding.accepted && own === finding.verdict ? 'ready' : own };
+    return { ...finding, verdict: finding.accepted && own === finding.verdict ? standing(finding) : own };
   });
   return { id, name, ...outcomeOf(on) };
 }

@@ -47,6 +47,8 @@ export const RemedySchema = v.object({
   id: v.string(),
   label: v.string(),
   pieces: list(PieceSchema),
+  /** What it makes worse, by the rules' names. */
+  worsens: v.optional(list(v.string())),
   /** What it changes of how a sticker is cut. */
   cut: v.optional(v.partial(CutSettingsSchema)),
 });
@@ -77,7 +79,7 @@ export const FindingSchema = v.object({
   byLook: v.optional(list(v.object({ id: v.string(), verdict: v.picklist(VERDICTS) }))),
   /** Required entries that were not found and may be ticked by hand. */
   missing: v.optional(list(v.object({ id: v.string(), name: v.string() }))),
-  /** Why somebody accepted it as it is, and when; it counts as Ready as long as it measures the same. */
+  /** Why somebody accepted it as it is, and when; it counts for less as long as it measures the same. */
   accepted: v.optional(v.object({ reason: v.string(), date: v.string() })),
   /** Numbers that the verdict rests on and nobody has stated yet. */
   assumed: v.optional(list(v.string())),
@@ -131,9 +133,15 @@ export function overLooks<L extends { id: string; counts: boolean; hides?: boole
   };
 }
 
-/** What a finding counts for: one that was accepted is as good as Ready. */
+/** What a finding counts for: a Look that was accepted is as good as Ready, and a Fix stays a Look. */
 export function standing({ verdict, accepted }: Pick<Finding, 'verdict' | 'accepted'>): Verdict {
-  return accepted ? 'ready' : verdict;
+  if (!accepted) return verdict;
+  return verdict === 'fix' ? 'look' : 'ready';
+}
+
+/** Whether something is still to be done or decided about a finding. */
+export function isOpen({ verdict, accepted }: Pick<Finding, 'verdict' | 'accepted'>): boolean {
+  return verdict !== 'ready' && !accepted;
 }
 
 /** The worst of several verdicts; Ready where there are none. */

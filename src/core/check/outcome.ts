@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { list } from '../bounds';
-import { standing, VERDICTS, worst, type Finding, type Verdict } from './finding';
+import { isOpen, VERDICTS, worst, type Finding, type Verdict } from './finding';
 
 /** How a fit does on one look or in one size of the product. */
 export const OutcomeSchema = v.object({
@@ -19,6 +19,6 @@ export function outcomeOf(findings: readonly Pick<Finding, 'verdict' | 'accepted
   verdict: Verdict;
   why: string[];
 } {
-  const open = findings.filter((finding) => standing(finding) !== 'ready');
+  const open = findings.filter(isOpen);
   return { verdict: worst(findings), why: [...new Set(open.map(({ rule }) => rule))] };
 }

@@ -64,6 +64,11 @@ export const RULES: readonly Rule[] = [
 /** What a stored docket was measured by: it is stale when a rule is another. */
 export const RULES_KEY = RULES.map(({ id, version }) => `${id} ${version}`).join();
 
+/** What a person does about a rule's finding where no remedy is at hand. */
+export function wayOn(id: RuleId): string {
+  return RULES.find((rule) => rule.id === id)?.way ?? '';
+}
+
 /** What a rule is called on the docket. */
 export function ruleName(id: RuleId): string {
   return RULES.find((rule) => rule.id === id)?.name ?? id;

@@ -45,8 +45,8 @@ function proved(
     .filter((rule) => rule !== finding.rule)
     .filter((rule) => rank(worstOf(after, rule)) > rank(worstOf(before, rule)));
   if (worse.length === 0) return [remedy];
-  const names = worse.map((rule) => ruleName(rule).toLowerCase()).join(', ');
-  return [{ ...remedy, label: `${remedy.label}; makes worse: ${names}` }];
+  const names = worse.map((rule) => ruleName(rule).toLowerCase());
+  return [{ ...remedy, label: `${remedy.label}; makes worse: ${names.join(', ')}`, worsens: names }];
 }
 
 function rulesIn(findings: readonly Finding[]): RuleId[] {

@@ -34,16 +34,17 @@ export function summaryOf({ verdict, findings, looks, sizes }: Omit<Docket, 'exa
   return {
     verdict,
     findings: findings
+      // A Fix that was accepted stays a Look.
       .filter((finding) => standing(finding) !== 'ready')
-      .sort((a, b) => rank(b.verdict) - rank(a.verdict))
-      .map(({ rule, verdict: own, faceId, size, word, message, remedies, gauge }) => ({
+      .sort((a, b) => rank(standing(b)) - rank(standing(a)))
+      .map(({ rule, verdict: own, accepted, faceId, size, word, message, remedies, gauge }) => ({
         rule,
-        verdict: own,
+        verdict: standing({ verdict: own, accepted }),
         faceId,
         ...(size && { size }),
         word,
         message,
-        mendable: remedies.length > 0,
+        mendable: remedies.length > 0 && !accepted,
         off: gauge ? Math.abs(gauge.value - gauge.limit) / Math.max(Math.abs(gauge.limit), 1e-6) : 0,
       })),
     looks,

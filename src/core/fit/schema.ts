@@ -149,6 +149,8 @@ export const AcceptanceSchema = v.object({
   pieceId: v.nullable(v.string()),
   measured: v.string(),
   reason: v.pipe(v.string(), v.minLength(1)),
+  /** What it was accepted as, where that was a Fix. */
+  verdict: v.optional(v.literal('fix')),
   date: v.string(),
 });
 export type Acceptance = v.InferOutput<typeof AcceptanceSchema>;

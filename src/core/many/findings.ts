@@ -1,12 +1,12 @@
 import { accept } from '../check/acceptance';
-import { standing, type Finding, type RuleId } from '../check/finding';
+import { isOpen, type Finding, type Remedy, type RuleId } from '../check/finding';
 import { ruleName } from '../check/registry';
 import type { Fit, FitFace } from '../fit/schema';
 import type { Changed } from './changed';
 
 /** The findings of a rule that still stand against a fit. */
 export function against(findings: readonly Finding[], rule: RuleId): Finding[] {
-  return findings.filter((finding) => finding.rule === rule && standing(finding) !== 'ready');
+  return findings.filter((finding) => finding.rule === rule && isOpen(finding));
 }
 
 /** Takes the first remedy that a rule's findings have, one a face: another would undo it. */
@@ -17,19 +17,19 @@ export function mend(fit: Fit, findings: readonly Finding[], rule: RuleId): Chan
     own.flatMap(({ faceId, remedies: [first] }) => (first ? [[faceId, first] as const] : [])).reverse(),
   );
   if (remedies.size === 0) return { why: own[0]!.message };
-  const mended = (face: FitFace): FitFace => {
-    const remedy = remedies.get(face.faceId);
-    if (!remedy) return face;
-    return {
-      ...face,
-      pieces: remedy.pieces,
-      ...(remedy.cut && face.cut && { cut: { ...face.cut, ...remedy.cut } }),
-    };
-  };
-  return { fit: { ...fit, faces: fit.faces.map(mended) } };
+  return { fit: [...remedies].reduce((so, [faceId, remedy]) => remedied(so, faceId, remedy), fit) };
 }
 
-/** Accepts what a person should decide of a rule, for one reason; what is a Fix cannot be accepted. */
+/** The fit with what a remedy makes of one of its faces. */
+export function remedied(fit: Fit, faceId: string, { pieces, cut }: Remedy): Fit {
+  const mended = (face: FitFace): FitFace =>
+    face.faceId === faceId
+      ? { ...face, pieces, ...(cut && face.cut && { cut: { ...face.cut, ...cut } }) }
+      : face;
+  return { ...fit, faces: fit.faces.map(mended) };
+}
+
+/** Accepts what a person should decide of a rule, for one reason; a Fix is accepted one by one, on the bench. */
 export function acceptLooks(
   fit: Fit,
   findings: readonly Finding[],

@@ -3,23 +3,51 @@ import { fixed } from '../length/show';
 import { FORMATS } from '../formats/registry';
 import { mirrorOwner, type MirrorOwner, type PrintPlan } from '../print/plan';
 
-/** Letters, digits and hyphens only, so that a name is safe on every disk and upload page. */
+/** Bytes of one part of a path that every disk takes. */
+const MOST_NAME_BYTES = 120;
+
+/**
+ * A name as a part of a file's: small letters, marks and digits of any script, and hyphens, so that it is safe on every
+ * disk and upload page; at most 120 bytes of it.
+ */
 export function safeName(text: string): string {
-  return (
-    text
-      .normalize('NFKD')
-      .replace(/[^\w\s.-]/g, '')
-      .trim()
-      .replace(/[\s._]+/g, '-')
-      .toLowerCase() || 'untitled'
-  );
+  const safe = text
+    .normalize('NFKC')
+    .replace(/[^\p{L}\p{M}\p{N}_\s.-]/gu, '')
+    .trim()
+    .replace(/[\s._]+/gu, '-')
+    .replace(/-{2,}/g, '-')
+    .replace(/^-|-$/g, '')
+    .toLowerCase()
+    .normalize('NFC');
+  return usable(cutTo(safe, MOST_NAME_BYTES)) || 'untitled';
+}
+
+/** Some disks keep these names for devices, whatever the ending. */
+function usable(name: string): string {
+  return /^(con|prn|aux|nul|com\d|lpt\d)$/i.test(name) ? `${name}-1` : name;
+}
+
+/** A name cut to so many bytes, between two of what a reader sees as letters. */
+function cutTo(name: string, bytes: number): string {
+  const encoder = new TextEncoder();
+  const size = (text: string) => encoder.encode(text).length;
+  if (size(name) <= bytes) return name;
+  let kept = '';
+  let room = bytes;
+  for (const { segment } of new Intl.Segmenter('en').segment(name)) {
+    room -= size(segment);
+    if (room < 0) break;
+    kept += segment;
+  }
+  return kept.replace(/[.-]+$/g, '');
 }
 
 /** An id made from a name that none of `taken` has: `kiln-cup`, `kiln-cup-2`. */
 export function freeIdAmong(name: string, taken: Iterable<string>): string {
   const used = new Set(taken);
   const base =
-    safeName(name)
+    safeName(name.normalize('NFKD').replace(/\p{M}/gu, ''))
       .replace(/[^a-z0-9-]/g, '')
       .replace(/^-+/, '')
       .slice(0, 60) || 'unnamed';
@@ -49,7 +77,6 @@ export function printFileName(
   const owner = plan.mirrored ? 'file' : mirrorOwner(blank);
   const pattern = blank.spec.files.naming.value;
   const parts: Record<string, string> = {
-    design: safeName(design),
     blank: safeName(blank.blank.name),
     face: safeName(face.name),
     size: `${fixed(width, 0)}x${fixed(height, 0)}mm`,
@@ -57,13 +84,21 @@ export function printFileName(
     mirror: owner ? MIRRORED[owner] : '',
     version: `v${blank.blank.version}`,
   };
-  const name = pattern.replace(/\{(\w+)\}/g, (whole, part: string) => parts[part] ?? whole);
+  const said = (design: string) =>
+    pattern.replace(/\{(\w+)\}/g, (whole, part: string) => ({ ...parts, design })[part] ?? whole);
   const unsaid = [
     ...(plan.mode === 'cmyk' && !pattern.includes('{mode}') ? ['cmyk'] : []),
     ...(plan.mirrored && !pattern.includes('{mirror}') ? [MIRRORED.file] : []),
   ];
-  const safe = [name, ...unsaid].join('_').replace(/[^\w.-]/g, '-');
-  return `${safe.replace(/_{2,}/g, '_').replace(/^_|_$/g, '')}.${FORMATS[plan.format].endings[0]}`;
+  const whole = (design: string) => {
+    const safe = [said(design), ...unsaid].join('_').replace(/[^\p{L}\p{M}\p{N}_.-]/gu, '-');
+    return `${safe.replace(/_{2,}/g, '_').replace(/^_|_$/g, '')}.${FORMATS[plan.format].endings[0]}`;
+  };
+  const named = safeName(design);
+  const bytes = (text: string) => new TextEncoder().encode(text).length;
+  const over = bytes(whole(named)) - MOST_NAME_BYTES;
+  // What tells the files of a design apart stays: its own name gives way.
+  return over <= 0 ? whole(named) : whole(cutTo(named, Math.max(8, bytes(named) - over)));
 }
 
 /** A file's name with the graded sizes that it is for, before its ending. */
@@ -71,9 +106,6 @@ export function sizedName(name: string, sizes: readonly string[]): string {
   const dot = name.lastIndexOf('.');
   return `${name.slice(0, dot)}_${safeName(sizes.join(' '))}${name.slice(dot)}`;
 }
-
-/** Bytes of one part of a path that every disk takes. */
-const MOST_NAME_BYTES = 120;
 
 /**
  * A file's name without its ending, in whatever script it is written: letters, marks and digits are kept, what no disk or
@@ -86,13 +118,7 @@ export function keptName(text: string, fallback: string): string {
     .trim()
     .replace(/\s+/g, '-')
     .replace(/^[.-]+|[.-]+$/g, '');
-  let name = kept;
-  const encoder = new TextEncoder();
-  while (encoder.encode(name).length > MOST_NAME_BYTES)
-    name = Array.from(name)
-      .slice(0, -1)
-      .join('')
-      .replace(/[.-]+$/g, '');
+  const name = usable(cutTo(kept, MOST_NAME_BYTES));
   return name === '' ? fallback : name;
 }
 

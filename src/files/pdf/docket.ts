@@ -180,7 +180,10 @@ function writeLines(flow: Flow, { lines, faces, looks, sizes }: DocketPage): voi
   const names = new Map(faces.map(({ id, name }) => [id, name]));
   for (const line of lines) {
     const words = line.verdict === 'ready' ? [] : flow.page.wrapped(line.message, 2.7, WIDTH - 5);
-    if (line.accepted) words.push(`Accepted on ${line.accepted.date}: ${line.accepted.reason}`);
+    if (line.accepted)
+      words.push(
+        `Accepted ${line.verdict === 'fix' ? 'though a Fix ' : ''}on ${line.accepted.date}: ${line.accepted.reason}`,
+      );
     const y = flow.take(ROW + words.length * 3.5) + 3.2;
     const { page } = flow;
     drawVerdict(page, line.verdict, MARGIN, y - 2.4, 2.6);

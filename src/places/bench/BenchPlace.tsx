@@ -59,9 +59,9 @@ function Bench({ live }: { live: Live }) {
   const following = useDeferredValue(live);
   const bringIn = async (files: File[], on: Element | null = null) => {
     // What is dropped on the flat lies where the pointer was.
-    const at = on?.closest('[data-flat]') ? useHand.getState().dropped : null;
+    const at = on?.closest('[data-flat]') ? (useHand.getState().dropped ?? undefined) : undefined;
     try {
-      await addArtworks(following, await importFiles(files), at ?? undefined);
+      await addArtworks(following, await importFiles(files), at);
     } catch (error) {
       toast(sentence(error));
     }

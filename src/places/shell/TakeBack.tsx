@@ -11,7 +11,7 @@ export function TakeBack({ at }: { at: string }) {
     () => {
       if (document.querySelector(OPEN_OVER)) return;
       const [last] = useDone.getState().done;
-      if (last) void takeBack(last);
+      if (last) void takeBack(last).then(() => toast(`Taken back: ${last.sentence}`));
       else toast('Nothing was done here that could be taken back.');
     },
     { enabled: !OWN_STEPS.some((place) => at.startsWith(place)), preventDefault: true },

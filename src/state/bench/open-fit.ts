@@ -2,6 +2,7 @@ import { temporal } from 'zundo';
 import { create } from 'zustand';
 import type { FacePieces } from '@/core/fit/selection';
 import { withoutEmptyGroups } from '@/core/fit/selection';
+import { remedied } from '@/core/many/findings';
 import type { Remedy } from '@/core/check/finding';
 import type { Cut } from '@/core/fit/cut';
 import { artworkIdsOf, type Fit, type FitFace, type Piece } from '@/core/fit/schema';
@@ -162,11 +163,8 @@ export async function amendFit(before: Fit, after: Fit): Promise<void> {
 }
 
 /** Does what a finding's remedy says, as one step. */
-export function applyRemedy(faceId: string, { pieces, cut }: Remedy): Promise<void> {
-  return changeFit((fit) => {
-    const face = withFace(fit, faceId, (so) => ({ ...so, pieces }));
-    return cut ? withCut(face, faceId, cut) : face;
-  });
+export function applyRemedy(faceId: string, remedy: Remedy): Promise<void> {
+  return changeFit((fit) => remedied(fit, faceId, remedy));
 }
 
 /** Changes how a face of the open fit is cut. */

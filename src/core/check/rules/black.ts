@@ -9,6 +9,7 @@ export const black: Rule = {
   version: 2,
   rests: [],
   name: 'Black',
+  way: 'Print it in the house’s black, or accept a greyer one.',
   check: (context) => {
     if (!context.press || context.blank.limits.totalInk === null) return [];
     const { area, inks, where } = measureBlack(context, context.press);

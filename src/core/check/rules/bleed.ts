@@ -22,6 +22,7 @@ export const bleed: Rule = {
   version: 2,
   rests: ['size', 'bleed'],
   name: 'Bleed',
+  way: 'Lay a ground out past the bleed edge, or bring one that reaches further.',
   edges: true,
   moves: true,
   check: (context) => {

@@ -16,6 +16,7 @@ export const centre: Rule = {
   version: 2,
   rests: ['size'],
   name: 'Centre',
+  way: 'Move it onto the centre, or more than 3 mm off.',
   edges: true,
   check: (context) =>
     tellingOnes(

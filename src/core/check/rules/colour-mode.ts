@@ -19,6 +19,7 @@ export const colourMode: Rule = {
   version: 2,
   rests: ['modes'],
   name: 'Colour mode',
+  way: 'Bring the file in a colour mode that the house takes, or choose another house.',
   check: (context) =>
     tellingOnes(
       showingPieces(context)

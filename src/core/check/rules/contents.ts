@@ -11,6 +11,7 @@ export const contents: Rule = {
   version: 2,
   rests: [],
   name: 'Contents',
+  way: 'Add what is missing, or tick it by hand where it stands.',
   check: (context) => {
     const { blank, fit, face } = context;
     const entries = blank.blank.contents ?? [];

@@ -15,6 +15,7 @@ export const contrast: Rule = {
   version: 2,
   rests: [],
   name: 'Contrast',
+  way: 'Choose another product colour, or lay a line of another colour round it.',
   moves: true,
   check: (context) => {
     // What runs out past the cut line has no product beside it.

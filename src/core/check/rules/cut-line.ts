@@ -14,6 +14,7 @@ export const cutLine: Rule = {
   version: 1,
   rests: [],
   name: 'Cut line',
+  way: 'Give it a wider border, or bring artwork without parts so narrow.',
   check: (context) => {
     const { body } = context.blank.blank;
     if (body.kind !== 'sticker') return [];

@@ -16,6 +16,7 @@ export const fileSpec: Rule = {
   version: 2,
   rests: RESTS,
   name: 'File',
+  way: 'Choose another kind of file or another house, or ask the house.',
   check: (context) => {
     const { spec } = context.blank;
     const plan = planPrint(context.blank, context.face);

@@ -7,6 +7,7 @@ export const fold: Rule = {
   version: 1,
   rests: ['size'],
   name: 'Fold',
+  way: 'Move it into one panel.',
   edges: true,
   check: (context) =>
     checkLines(

@@ -9,6 +9,7 @@ export const gamut: Rule = {
   version: 1,
   rests: [],
   name: 'Gamut',
+  way: 'Look at the soft proof: where it looks right, accept it.',
   check: (context) => {
     if (!context.press || context.blank.limits.inks !== null) return [];
     const { share, largest, where } = measureGamut(context, context.press);

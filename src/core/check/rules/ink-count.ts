@@ -15,6 +15,7 @@ export const inkCount: Rule = {
   version: 1,
   rests: [],
   name: 'Inks',
+  way: 'Merge inks, or choose a method that prints more.',
   check: (context) => {
     const limit = context.blank.limits.inks;
     if (limit === null) return [];

@@ -19,6 +19,7 @@ export const keepOut: Rule = {
   version: 2,
   rests: ['size'],
   name: 'Keep-out',
+  way: 'Move it aside, or make it smaller.',
   edges: true,
   moves: true,
   check: (context) => {

@@ -13,6 +13,7 @@ export const leftover: Rule = {
   version: 2,
   rests: [],
   name: 'Leftover lines',
+  way: 'Save the artwork without its template lines, and bring it in again.',
   check: (context) => {
     if (showingPieces(context).length === 0) return [];
     const found = flawsOf(context, ['line'], (flaw, place) => guideOf(context, flaw, place) !== null);

@@ -14,6 +14,7 @@ export const mirror: Rule = {
   version: 1,
   rests: [],
   name: 'Mirror',
+  way: 'Have it mirrored once: by the file or by the driver.',
   check: (context) => {
     const { method, spec } = context.blank;
     const backwards = context.pieces.filter(

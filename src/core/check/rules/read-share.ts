@@ -21,6 +21,7 @@ export const readShare: Rule = {
   version: 1,
   rests: ['size'],
   name: 'Readable',
+  way: 'Make it narrower, or set it on the side that it is read from.',
   edges: true,
   check: (context) => {
     const { wall } = aspectsOf(context.blank.blank.body);

@@ -1,8 +1,7 @@
 import { placedPixels } from '../measure/density';
-import { opaqueBox } from '../../fit/geometry';
-import { scalePiece } from '../../fit/place';
-import { measureShowing, withPiece, type CheckContext, type Rule } from '../context';
-import type { Finding, Remedy } from '../finding';
+import { measureShowing, type CheckContext, type Rule } from '../context';
+import type { Finding } from '../finding';
+import { honestSize } from '../measure/honest-size';
 import type { ShowingPiece } from '../../fit/schema';
 
 /** Placed PPI of every piece, the smaller of its axes, against the blank's target and floor. */
@@ -11,6 +10,7 @@ export const resolution: Rule = {
   version: 2,
   rests: ['target', 'floor'],
   name: 'Resolution',
+  way: 'Bring the picture with more pixels, or make it smaller.',
   moves: true,
   check: (context) => measureShowing(context, 'more', measure),
 };
@@ -43,23 +43,8 @@ function measure(context: CheckContext, piece: ShowingPiece): Finding | null {
         : `“${piece.name}” has ${ppi} PPI at this size; ${
             verdict === 'fix' ? `under ${floor} it prints blurred` : `${target} is wanted`
           }.`,
-    remedies: verdict === 'ready' ? [] : remedies(context, piece, least),
+    remedies: verdict === 'ready' ? [] : honestSize(context, piece, least / context.face.target),
   };
-}
-
-function remedies(context: CheckContext, piece: ShowingPiece, ppi: number): Remedy[] {
-  if (piece.role === 'ground') return [];
-  const facts = context.facts(piece.artworkId);
-  const smaller = scalePiece(piece, facts, ppi / context.face.target);
-  const box = opaqueBox(smaller, facts);
-  if (box.width <= 0) return [];
-  return [
-    {
-      id: 'honest-size',
-      label: `Go down to ${context.say(box.width)} wide, the largest honest size`,
-      pieces: withPiece(context, smaller),
-    },
-  ];
 }
 
 function onArc({ face }: CheckContext): string {

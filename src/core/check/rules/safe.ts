@@ -14,6 +14,7 @@ export const safe: Rule = {
   version: 2,
   rests: ['size', 'safe', 'safeFrom'],
   name: 'Safe area',
+  way: 'Move it in from the edge, or make it smaller.',
   edges: true,
   moves: true,
   check: (context) =>

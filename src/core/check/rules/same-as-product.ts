@@ -19,6 +19,7 @@ export const sameAsProduct: Rule = {
   version: 2,
   rests: [],
   name: 'Same as product',
+  way: 'Knock it out, or choose another product colour.',
   check: (context) => {
     const { method, limits } = context.blank;
     const overprints = limits.totalInk !== null && context.pieces.filter(({ visible }) => visible).length > 1;

@@ -8,6 +8,7 @@ export const seamCrossing: Rule = {
   version: 1,
   rests: ['size'],
   name: 'Across the seam',
+  way: 'Move it off the seam.',
   edges: true,
   check: (context) => {
     const around = wayRound(context.blank.blank.body, context.face);

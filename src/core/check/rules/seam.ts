@@ -1,6 +1,7 @@
 import { wayRound } from '../../blank/kinds';
-import { factsFor } from '../../fit/geometry';
-import { closeSeam } from '../../fit/repeat';
+import { factsFor, opaqueBox } from '../../fit/geometry';
+import { setWidth } from '../../fit/place';
+import { closeSeam, mirroredPast } from '../../fit/repeat';
 import { fixed } from '../../length/show';
 import { visibleOf, withPiece, type CheckContext, type Rule } from '../context';
 import type { Finding, Remedy } from '../finding';
@@ -10,9 +11,10 @@ import { measureSeam } from '../measure/seam';
 /** On a wrap that closes on itself, the colour difference where its ends meet. Listed where there is a ground. */
 export const seam: Rule = {
   id: 'seam',
-  version: 1,
+  version: 2,
   rests: ['size'],
   name: 'Seam',
+  way: 'Bring a picture whose ends meet, or keep what does not meet off the seam.',
   edges: true,
   check: (context) => {
     const around = wayRound(context.blank.blank.body, context.face);
@@ -47,6 +49,23 @@ export const seam: Rule = {
 };
 
 function remedies(context: CheckContext, around: number): Remedy[] {
+  return [...closedRepeat(context, around), ...mirroredRound(context, around)];
+}
+
+/** A single ground laid twice round the wrap, or as often as it went, every other time mirrored: whatever it shows, its ends meet. */
+function mirroredRound(context: CheckContext, around: number): Remedy[] {
+  const [ground, ...others] = visibleOf(context, 'ground');
+  if (ground?.kind !== 'artwork' || others.length > 0 || Math.abs(Math.sin(ground.rotation)) > 1e-9)
+    return [];
+  const facts = factsFor(ground, context.facts);
+  const repeat = mirroredPast(ground, facts);
+  const tiles = 2 * Math.max(1, Math.round(around / opaqueBox(repeat, facts).width / 2));
+  const laid = setWidth(repeat, facts, around / tiles);
+  const label = `Lay it ${tiles} times round, every other one mirrored: the ends meet`;
+  return [{ id: 'mirror-round', label, pieces: withPiece(context, laid) }];
+}
+
+function closedRepeat(context: CheckContext, around: number): Remedy[] {
   const repeat = visibleOf(context, 'ground').find((piece) => piece.kind === 'repeat');
   const closed = repeat && closeSeam(repeat, factsFor(repeat, context.facts), around);
   if (!closed || Math.abs(closed.factor - 1) < 1e-6) return [];

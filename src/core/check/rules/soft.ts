@@ -11,6 +11,7 @@ export const soft: Rule = {
   version: 1,
   rests: [],
   name: 'Soft parts',
+  way: 'Give soft parts a hard edge in Artwork, or choose a method that prints them.',
   check: (context) => (context.blank.limits.softPrintsBadly ? measureShowing(context, 'less', measure) : []),
 };
 

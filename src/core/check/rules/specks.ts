@@ -17,6 +17,7 @@ export const specks: Rule = {
   version: 2,
   rests: [],
   name: 'Specks',
+  way: 'Clean the artwork up, or accept them where they belong to it.',
   moves: true,
   check: (context) => {
     if (showingPieces(context).length === 0) return [];

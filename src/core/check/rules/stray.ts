@@ -26,6 +26,7 @@ export const stray: Rule = {
   version: 2,
   rests: [],
   name: 'Stray pieces',
+  way: 'Move it to where it is seen, or take it off.',
   edges: true,
   moves: true,
   check: (context) => {

@@ -13,6 +13,7 @@ export const stretch: Rule = {
   version: 1,
   rests: [],
   name: 'Proportion',
+  way: 'Give width and height one scale again.',
   moves: true,
   check: (context) =>
     tellingOnes(

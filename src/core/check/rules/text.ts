@@ -18,6 +18,7 @@ export const text: Rule = {
   version: 2,
   rests: [],
   name: 'Lettering',
+  way: 'Make the letters larger or heavier, or choose another colour for them.',
   moves: true,
   check: (context) =>
     tellingOnes(

@@ -14,6 +14,7 @@ export const thin: Rule = {
   version: 3,
   rests: [],
   name: 'Thin strokes',
+  way: 'Make it larger, or bring artwork with thicker strokes.',
   moves: true,
   check: (context) =>
     measureEach(context, [...showingPieces(context), ...shapesOf(context)], 'more', (own, piece) =>

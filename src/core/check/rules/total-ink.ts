@@ -10,6 +10,7 @@ export const totalInk: Rule = {
   version: 1,
   rests: [],
   name: 'Total ink',
+  way: 'Lighten the darkest parts of the artwork, or choose a house with a higher limit.',
   check: (context) => {
     const limit = context.blank.limits.totalInk;
     if (!context.press || limit === null) return [];

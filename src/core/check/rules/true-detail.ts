@@ -2,6 +2,7 @@ import { placedPixels } from '../measure/density';
 import type { ShowingPiece } from '../../fit/schema';
 import { measureShowing, type CheckContext, type Rule } from '../context';
 import type { Finding } from '../finding';
+import { honestSize } from '../measure/honest-size';
 import { CHECK_LIMITS } from '../../limits';
 
 /** A picture with this much of its detail was not enlarged. */
@@ -10,9 +11,10 @@ const CRISP = 0.8;
 /** How many of a piece's placed PPI carry detail: an enlarged picture has pixels enough and nothing in them. */
 export const trueDetail: Rule = {
   id: 'true-detail',
-  version: 2,
+  version: 3,
   rests: ['target', 'floor'],
   name: 'True detail',
+  way: 'Bring a sharper original, or make it smaller.',
   check: (context) => measureShowing(context, 'more', measure),
 };
 
@@ -48,6 +50,6 @@ function measure(context: CheckContext, piece: ShowingPiece): Finding | null {
         : detail.scale >= CRISP
           ? `“${piece.name}” is crisp, and holds detail for ${shown} PPI at this size; ${Math.round(wanted)} is wanted.`
           : `“${piece.name}” has ${Math.floor(placed)} PPI here, but detail for ${shown} only: it was enlarged or is not sharp. More pixels will not help; a sharper original will.`,
-    remedies: [],
+    remedies: verdict === 'ready' ? [] : honestSize(context, piece, real / wanted),
   };
 }

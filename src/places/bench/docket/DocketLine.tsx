@@ -2,7 +2,7 @@
 import { useState, type ReactNode } from 'react';
 import { accept, unaccept } from '@/core/check/acceptance';
 import type { Finding } from '@/core/check/finding';
-import { ruleName } from '@/core/check/registry';
+import { ruleName, wayOn } from '@/core/check/registry';
 import { changeFit, applyRemedy } from '@/state/bench/open-fit';
 import { useHand } from '@/state/bench/hand';
 import { Gauge } from '@/ui/Gauge';
@@ -65,7 +65,8 @@ export function DocketLine({ finding, index, idle }: Props) {
         )}
         {accepted && (
           <p className="text-sm text-ink-2">
-            Accepted {accepted.date}: {accepted.reason}{' '}
+            Accepted {verdict === 'fix' && 'though a Fix, '}
+            {accepted.date}: {accepted.reason}{' '}
             <button
               className="verb"
               aria-disabled={idle}
@@ -85,9 +86,10 @@ export function DocketLine({ finding, index, idle }: Props) {
 
 /** What can be done about a finding: its remedies, and what only a person can say. */
 function Ways({ finding, idle }: { finding: Finding; idle: boolean }) {
-  const { remedies, faceId, verdict, missing = [] } = finding;
+  const { rule, remedies, faceId, verdict, missing = [] } = finding;
   return (
     <>
+      {remedies.length === 0 && <p className="text-sm text-ink-2">{wayOn(rule)}</p>}
       {remedies.map((remedy) => (
         <button
           key={remedy.id}
@@ -113,10 +115,10 @@ function Ways({ finding, idle }: { finding: Finding; idle: boolean }) {
           }
         />
       ))}
-      {verdict === 'look' && (
+      {verdict !== 'ready' && (
         <Reason
-          verb="Accept it…"
-          label="Why it is right as it is"
+          verb={verdict === 'fix' ? 'Accept it all the same…' : 'Accept it…'}
+          label={verdict === 'fix' ? 'Why it goes out as it is' : 'Why it is right as it is'}
           onGiven={(reason) => void changeFit((fit) => accept(fit, finding, reason, today()))}
         />
       )}

@@ -1,7 +1,9 @@
 'use client';
-import { standing, type Verdict } from '@/core/check/finding';
+import { isOpen, standing, type Verdict } from '@/core/check/finding';
+import { isMendable } from '@/state/bench/mending';
 import { DocketLine } from './DocketLine';
 import { DocketReach } from './DocketReach';
+import { MendAll } from './MendAll';
 import { VERDICT_INK, VERDICT_WORDS } from '@/ui/Verdict';
 import type { LiveDocket } from './useDocket';
 import type { Live } from '../live/useLive';
@@ -25,8 +27,10 @@ export function DocketStrip({
   const count = (verdict: Verdict) => findings.filter((finding) => standing(finding) === verdict).length;
   const lines = findings.map((finding, index) => ({ finding, index }));
   const open = (['fix', 'look'] as const).flatMap((verdict) =>
-    lines.filter(({ finding }) => standing(finding) === verdict),
+    lines.filter(({ finding }) => isOpen(finding) && finding.verdict === verdict),
   );
+  const idle = live.following || behind || !current;
+  const mendable = open.filter(({ finding }) => isMendable([finding]));
   const accepted = lines.filter(({ finding }) => finding.accepted);
   const ready = lines.filter(({ finding }) => finding.verdict === 'ready');
   return (
@@ -61,6 +65,7 @@ export function DocketStrip({
         </p>
       ) : (
         <div className="min-h-0 grow overflow-auto">
+          {mendable.length > 1 && docket.exact && <MendAll idle={idle} />}
           <DocketReach docket={docket} live={live} />
           <ul>
             {[...open, ...accepted, ...ready].map(({ finding, index }) => (
@@ -68,7 +73,7 @@ export function DocketStrip({
                 key={`${finding.faceId}-${finding.rule}-${finding.pieceId ?? ''}-${finding.unit}-${finding.size?.id ?? ''}`}
                 finding={finding}
                 index={index}
-                idle={live.following || behind || !current}
+                idle={idle}
               />
             ))}
           </ul>

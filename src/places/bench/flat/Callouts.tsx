@@ -2,7 +2,7 @@
 import type { Docket } from '@/core/check/docket';
 import type { Finding } from '@/core/check/finding';
 import { extentOf } from '@/core/fit/geometry';
-import { rank, standing } from '@/core/check/finding';
+import { isOpen, rank } from '@/core/check/finding';
 import { useHand } from '@/state/bench/hand';
 import { VerdictShape } from '@/ui/Verdict';
 import type { Live } from '../live/useLive';
@@ -16,7 +16,7 @@ export function Callouts({ live, docket, view }: { live: Live; docket: Docket | 
   const pointed = pointedAt === null ? undefined : findings[pointedAt];
   const here = findings.filter(({ faceId }) => faceId === live.face.id);
   const worst = here
-    .filter((finding) => finding.place && standing(finding) !== 'ready')
+    .filter((finding) => finding.place && isOpen(finding))
     .sort((a, b) => rank(b.verdict) - rank(a.verdict))[0];
   const called = pointed?.place && pointed.faceId === live.face.id ? pointed : worst;
   const piece = pointed && !pointed.place ? pieceExtent(live, pointed) : null;
