@@ -76,7 +76,8 @@ export function SizeLines({ facts, box }: { facts: Facts; box: Box }) {
       </span>
       <span
         className="absolute -translate-x-1/2 -translate-y-1/2"
-        style={{ left: Math.max(38, left), top: box.y + box.height / 2 }}
+        // Beside a small picture it keeps clear of the width under it.
+        style={{ left: Math.max(38, left), top: Math.min(box.y + box.height / 2, below - 40) }}
       >
         {field('height', height)}
       </span>

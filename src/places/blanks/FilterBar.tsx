@@ -22,7 +22,7 @@ export function FilterBar({
   const size = wanted.room.trim() === '' ? null : parseSize(wanted.room, { unit: unit.unit });
   const wrong = size !== null && !size.ok;
   return (
-    <div role="search" className="flex items-center gap-2">
+    <div role="search" className="flex flex-wrap items-center gap-2">
       <input
         type="search"
         aria-label="Search blanks"

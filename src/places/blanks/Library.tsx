@@ -36,7 +36,7 @@ export function Library({ blanks, chosenId, compared, onChoose, onCompare }: Pro
   }
   return (
     <div className="relative flex min-h-0 grow flex-col bg-viewing text-viewing-ink">
-      <div data-library className="min-h-0 grow overflow-auto pb-12">
+      <div data-library className="min-h-0 grow overflow-auto">
         {kinds.map((kind) => (
           <section
             key={kind}
@@ -82,7 +82,7 @@ function ScaleTape({
 }) {
   const mm = unit.unit === 'mm' ? 100 : 4 * 25.4;
   return (
-    <div className="absolute bottom-3 right-6 flex items-center gap-3 border border-viewing-ink bg-docket px-2 py-1 text-sm text-ink">
+    <div className="flex shrink-0 items-center justify-end gap-3 border-t border-rule bg-docket px-6 py-1 text-sm text-ink">
       <span
         aria-hidden
         className="measure flex h-5 items-center justify-center bg-tape text-xs text-on-tape"

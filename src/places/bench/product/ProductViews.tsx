@@ -250,6 +250,7 @@ function TurnGrip({
       aria-valuemax={180}
       aria-valuetext={`${degrees} degrees`}
       data-arrows
+      data-drawing
       className="absolute inset-0 h-full w-full cursor-grab touch-none"
       onKeyDown={(event) => {
         const step = KEYS[event.key];

@@ -1,0 +1,100 @@
+import { Key, type WebDriver } from 'selenium-webdriver';
+import type { Fit } from '@/core/fit/schema';
+import { openBrowser, openDemo } from '../../scripts/lib/browser.mjs';
+import { keepsOut } from '../support/axe';
+import { Bench } from '../support/bench-page';
+import { boxTroubles, pageOf } from '../support/boxes';
+import { served } from '../support/served';
+import { records } from '../support/stored';
+
+/** Every place of the demo shop at every width: nothing covered, cut off or overlapping, and nobody kept out. */
+const address = served().demo;
+let browser: WebDriver;
+let page: Bench;
+let fits: Fit[];
+
+beforeAll(async () => {
+  browser = await openBrowser({ seed: served().profile });
+  page = new Bench(browser, address);
+  await openDemo(browser, address);
+  fits = await records<Fit>(browser, 'fits');
+});
+afterAll(() => browser.quit());
+
+const on = (blankId: string) => fits.find((fit) => fit.blankId === blankId)!.id;
+
+/** A place by its address, and what it shows when it is there. */
+const PLACES: readonly (readonly [place: string, path: () => string, shows: string])[] = [
+  ['the range', () => '/', '[role=gridcell]'],
+  ['artwork', () => '/artwork', 'h1'],
+  ['stickers from a sheet', () => '/artwork/stickers', 'main *'],
+  ['blanks', () => '/blanks', '[data-library]'],
+  ['a blank', () => '/blanks?blank=tumbler-470', '[aria-label=Blank]'],
+  ['houses', () => '/blanks/houses', 'h1'],
+  ['layouts', () => '/blanks/layouts', 'h1'],
+  ['a blank by its numbers', () => '/blanks/make', 'h1'],
+  ['measuring', () => '/blanks/measure', 'h1'],
+  ['a spec', () => '/blanks/spec', 'h1'],
+  ['a template', () => '/blanks/template', 'h1'],
+  ['pictures', () => '/pictures', 'h1'],
+  ['a photo', () => '/pictures/photo', 'main *'],
+  ['sheets', () => '/sheets', 'h1'],
+  ['packs', () => '/packs', 'h1'],
+  ['a mug on the bench', () => `/bench/${on('mug-325')}`, '[data-piece]'],
+  ['a shirt on the bench', () => `/bench/${on('shirt')}`, '[data-piece]'],
+  ['a sticker on the bench', () => `/bench/${on('sticker-die-cut')}`, '[data-piece]'],
+  ['rows', () => `/rows?fit=${on('mug-325')}`, 'h1'],
+  ['fits side by side', () => `/beside?fit=${on('mug-325')}&fit=${on('shirt')}`, 'h1'],
+];
+const WIDTHS = [853, 1024, 1280, 1920];
+
+/** What is drawn anew for a width is on its way for a moment: what is wrong stays wrong. */
+async function troublesThatStay(): Promise<string[]> {
+  let troubles: string[] = [];
+  await browser
+    .wait(async () => (troubles = await boxTroubles(browser)).length === 0, 4000)
+    .catch(() => undefined);
+  return troubles;
+}
+
+test.each(PLACES)(
+  '%s: nothing overlaps or is cut off at any width, nothing keeps a person out',
+  async (_, path, shows) => {
+    await pageOf(browser, WIDTHS[0]!);
+    await browser.get(address + path());
+    await page.find(shows);
+    const troubles: [width: number, told: string[]][] = [];
+    for (const width of WIDTHS) {
+      await pageOf(browser, width);
+      const told = await troublesThatStay();
+      if (told.length > 0) troubles.push([width, told]);
+    }
+    expect(troubles).toEqual([]);
+    await pageOf(browser, 1280);
+    expect(await keepsOut(browser)).toEqual([]);
+    const seen = await browser.executeScript(
+      "return [document.querySelectorAll('main').length, / · Up Fit$/.test(document.title)]",
+    );
+    expect(seen).toEqual([1, true]);
+  },
+);
+
+test('the first Tab leads past the tape to the work', async () => {
+  await browser.get(address);
+  await page.find('[role=gridcell]');
+  await page.keys(Key.TAB);
+  expect(await browser.switchTo().activeElement().getText()).toBe('Skip to the work');
+  await page.keys(Key.ENTER);
+  expect(await browser.switchTo().activeElement().getTagName()).toBe('main');
+  await page.keys(Key.TAB);
+  const inMain = await browser.executeScript<boolean>(
+    "return document.querySelector('main').contains(document.activeElement)",
+  );
+  expect(inMain).toBe(true);
+});
+
+test('a fit’s tab says what it shows', async () => {
+  await browser.get(`${address}/bench/${on('mug-325')}`);
+  await page.find('[data-piece]');
+  await browser.wait(async () => / on Mug 325 ml · Up Fit$/.test(await browser.getTitle()), 20_000);
+});
