@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/webdriverjs';
 import { Key, Origin } from 'selenium-webdriver';
-import { extentOf, type Box } from '@/core/fit/geometry';
+import { extentOf, overlap, type Box } from '@/core/fit/geometry';
 import type { ArtworkPiece, Design, Fit, TextPiece } from '@/core/fit/schema';
 import { downloaded, PATIENCE } from '../support/bench';
 import { BenchShop, close, inches } from '../support/bench-shop';
@@ -288,6 +288,26 @@ describe('a mug', () => {
       expect(await shop.fit.read()).toEqual(end);
     },
   );
+});
+
+test('what is dropped on the flat lies where the pointer was, chosen; one more goes beside it', async () => {
+  await shop.openFit('shirt');
+  const middleOf = (css: string) =>
+    shop.browser.executeScript<{ x: number; y: number }>(
+      'const { left, top, width, height } = document.querySelector(arguments[0]).getBoundingClientRect();' +
+        'return { x: left + width / 2, y: top + height / 2 };',
+      css,
+    );
+  const { x, y } = await middleOf('[data-flat]');
+  const at = { x: x - 30, y: y + 12 };
+  await shop.bench.dropOn('[data-flat] canvas', shop.motif, at);
+  await shop.bench.chosen(/gull/);
+  const lies = await middleOf('[data-piece]');
+  expect([Math.abs(lies.x - at.x) < 2, Math.abs(lies.y - at.y) < 2]).toEqual([true, true]);
+  await shop.bench.add(shop.motif, 'gull');
+  await shop.bench.saved();
+  const [first, second] = (await shop.fit.boxes()) as [Box, Box];
+  expect(overlap(first, second)).toBe(false);
 });
 
 test('anything is gone to, and done, by a few letters of its name', async () => {

@@ -55,6 +55,39 @@ describe('the docket', () => {
     expect(await shop.fit.pieces()).toEqual(before);
   });
 
+  test('all that can be mended is, one after another, as one step', async () => {
+    await shop.bench.keys(Key.ARROW_RIGHT);
+    await shop.bench.saved();
+    await shop.bench.verdict('centre', 'look');
+    const before = await shop.fit.pieces();
+    await exact();
+    await shop.bench.press('Mend all that can be mended');
+    await shop.bench.says('[data-sonner-toast]', /\d mended\. (Left: gamut\.|Nothing is left\.)/);
+    await shop.bench.saved();
+    await shop.bench.verdict('resolution', 'ready');
+    await shop.bench.verdict('read-share', 'ready');
+    await shop.bench.keysUndo();
+    await shop.bench.saved();
+    expect(await shop.fit.pieces()).toEqual(before);
+    await shop.bench.keysUndo();
+    await shop.bench.saved();
+  });
+
+  test('a Fix is accepted all the same, is marked as one, and stays a Look', async () => {
+    await shop.bench.verdict('resolution', 'fix');
+    const fixed = await shop.bench.find(line('resolution'));
+    await (await fixed.findElement(By.xpath('.//button[starts-with(., "Accept it all the same")]'))).click();
+    await shop.bench.type('seen from across the street', Key.ENTER);
+    await shop.bench.saved();
+    await shop.bench.says(
+      line('resolution', '[data-accepted=true][data-verdict=fix]'),
+      /Accepted though a Fix, \d{4}-\d\d-\d\d: seen from across the street/,
+    );
+    await shop.bench.press('Take back');
+    await shop.bench.saved();
+    await shop.bench.find(line('resolution', '[data-accepted=false][data-verdict=fix]'));
+  });
+
   test('a Look is accepted with a reason, kept over a reload, and back once it measures otherwise', async () => {
     await shop.bench.dimension('width', '70 mm');
     await shop.bench.saved();

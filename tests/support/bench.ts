@@ -68,20 +68,25 @@ export class Page {
     );
   }
 
-  /** Drops a file from outside on what is there, as a person does with the mouse. */
-  async dropOn(css: string, path: string): Promise<void> {
-    await this.transfer('drop', css, path);
+  /** Drops a file from outside on what is there, as a person does with the mouse, at a point of the page. */
+  async dropOn(css: string, path: string, at: { x: number; y: number } = { x: 0, y: 0 }): Promise<void> {
+    await this.transfer('drop', css, path, at);
   }
 
   /** Pastes a picture while something has the focus. */
   async paste(css: string, path: string): Promise<void> {
-    await this.transfer('paste', css, path);
+    await this.transfer('paste', css, path, { x: 0, y: 0 });
   }
 
-  private async transfer(how: 'drop' | 'paste', css: string, path: string): Promise<void> {
+  private async transfer(
+    how: 'drop' | 'paste',
+    css: string,
+    path: string,
+    at: { x: number; y: number },
+  ): Promise<void> {
     await this.find(css);
     await this.browser.executeScript(
-      `const [how, css, name, bytes] = arguments;
+      `const [how, css, name, bytes, at] = arguments;
        const target = document.querySelector(css);
        const data = new DataTransfer();
        const raw = Uint8Array.from(atob(bytes), (c) => c.charCodeAt(0));
@@ -91,11 +96,12 @@ export class Page {
          target.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
        } else
          for (const type of ['dragenter', 'dragover', 'drop'])
-           target.dispatchEvent(new DragEvent(type, { dataTransfer: data, bubbles: true, cancelable: true }));`,
+           target.dispatchEvent(new DragEvent(type, { dataTransfer: data, bubbles: true, cancelable: true, clientX: at.x, clientY: at.y }));`,
       how,
       css,
       path.split('/').at(-1),
       readFileSync(path).toString('base64'),
+      at,
     );
   }
 

@@ -5,6 +5,8 @@ import type { ResolvedBlank } from '@/core/blank/resolve';
 import { signedDistance } from '@/core/blank/shape';
 import { keepOutBox } from '@/core/blank/keep-out';
 import { makeDocket, type Docket } from '@/core/check/docket';
+import { isOpen } from '@/core/check/finding';
+import { wayOn } from '@/core/check/registry';
 import type { Press } from '@/core/colour/press';
 import { addedPieces, beginColour, beginPieces } from '@/core/fit/begin';
 import { placedPpi } from '@/core/fit/density';
@@ -13,6 +15,7 @@ import { roleOf } from '@/core/fit/place';
 import type { ArtworkPiece } from '@/core/fit/schema';
 import { nearestZone } from '@/core/fit/zones';
 import { loadNodeEngine } from '@/imaging/node';
+import { paint } from '../support/pictures';
 import { blankById, faceOf, factsOf, fitOf, shown } from '../support/fits';
 import { BARE, circle, Drawing, rectangle, type Point, type Rgba } from './draw';
 
@@ -85,6 +88,29 @@ test('one logo of 1800 x 1200 px, a click on each shipped blank: at most three a
   for (const { rule } of told) expect(['contents', 'file-spec', 'resolution', 'true-detail']).toContain(rule);
   expect(of('ready').length).toBeGreaterThan(rows.length * 0.7);
 });
+
+test.each(['case-pier-6', 'mug-325'])(
+  'a photograph of 1.5 megapixels on %s: every Fix and Look has a way on',
+  (id) => {
+    const blank = blankById(id);
+    const raster = paint(1500, 1000, (x, y) => [60 + ((x * 7 + y * 3) % 120), 90 + (y % 90), 140, 255]);
+    const facts = factsOf(raster, { inks: null, detail: { scale: 0.7, sure: true } });
+    const pieces = beginPieces(
+      blank,
+      faceOf(blank),
+      [{ artworkId: 'test', role: roleOf(facts), facts }],
+      newId,
+    );
+    const { findings } = makeDocket(blank, fitOf(blank, pieces), { ...shown(raster, facts), press });
+    const open = findings.filter(isOpen);
+    console.log(
+      `A photograph on ${id}: ${open.map(({ rule, verdict }) => `${rule} ${verdict}`).join(', ') || 'Ready'}`,
+    );
+    expect(pieces.map(({ role }) => role)).toEqual(['ground']);
+    for (const { rule, remedies } of open) expect(remedies.length > 0 || wayOn(rule) !== '').toBe(true);
+    expect(open.map(({ rule }) => rule)).not.toContain('bleed');
+  },
+);
 
 /** Any motif: from a stamp to a poster, of any proportion, with its opaque part anywhere in it, sharp or not. */
 const anyMotif = fc

@@ -4,11 +4,10 @@ import type { KeepOut, Zone } from '../blank/face';
 import { keepOutBox } from '../blank/keep-out';
 import { aspectsOf, kindOf, type Body } from '../blank/kinds';
 import type { PrintFace } from '../blank/resolve';
-import { isRectangle, signedDistance } from '../blank/shape';
+import { isRectangle } from '../blank/shape';
 import { CHECK_LIMITS } from '../limits';
 import { placedPpi } from './density';
 import {
-  corners,
   extentOf,
   opaqueBox,
   placeOpaqueBox,
@@ -17,7 +16,7 @@ import {
   type PieceFacts,
   type Point,
 } from './geometry';
-import { scalePiece } from './place';
+import { largestInShape, scalePiece } from './place';
 import type { PlacedPiece } from './schema';
 import { nearestZone } from './zones';
 
@@ -237,28 +236,12 @@ function settled(
   );
   const isNear = off(at(scale)).some((mm) => mm > 0.01 && mm <= AIMED);
   if (middled > 0.8 * scale || (isNear && middled > 0.5 * scale)) scale = middled;
-  if (!isRectangle(face)) scale = shrunkInto(box, at, scale, face);
+  if (!isRectangle(face)) scale = largestInShape(box, at, scale, face);
   const point = at(scale);
   const [across, down] = off(point);
   const far = Math.hypot(across, down) / Math.hypot(face.width, face.height);
   // Of two alike, the one at the viewer's right: the left breast of a top that opens.
   return { ...point, scale, worth: scale * (1 - 0.3 * far) + (point.x - centre.x) * 1e-9 };
-}
-
-/** Largest scale at which all corners stay inside the safe area of a rounded face, found by halving. */
-function shrunkInto(box: Box, at: (scale: number) => Point, largest: number, face: PrintFace): number {
-  const fits = (scale: number) =>
-    corners({ ...box, ...at(scale), width: box.width * scale, height: box.height * scale }).every(
-      ({ x, y }) => signedDistance(face, -face.safe, x, y) <= 1e-9,
-    );
-  if (fits(largest)) return largest;
-  let [low, high] = [0, largest];
-  for (let i = 0; i < 50; i++) {
-    const middle = (low + high) / 2;
-    if (fits(middle)) low = middle;
-    else high = middle;
-  }
-  return low;
 }
 
 function keepOutExtent(one: KeepOut): Extent {

@@ -77,15 +77,23 @@ export function fitInside<P extends PlacedPiece>(piece: P, facts: PieceFacts, fa
   const room = { width: face.width - 2 * face.safe, height: face.height - 2 * face.safe };
   const upper = largestInside(box, box.rotation, room);
   const centre = { x: face.width / 2, y: face.height / 2 };
-  const scale = isRectangle(face) ? upper : largestInShape(box, centre, upper, face);
+  const scale = isRectangle(face) ? upper : largestInShape(box, () => centre, upper, face);
   return placeOpaqueBox(piece, facts, { ...scaled(box, scale), ...centre });
 }
 
-/** Largest scale at which the box's corners stay inside the safe area of a rounded face, found by halving. */
-function largestInShape(box: Box, centre: Point, upper: number, face: PrintFace): number {
+/**
+ * Largest scale at which the box's corners stay inside the safe area of a rounded face, found by halving; `at` is where its
+ * middle lies at a scale.
+ */
+export function largestInShape(
+  box: Box,
+  at: (scale: number) => Point,
+  upper: number,
+  face: PrintFace,
+): number {
   const fits = (scale: number) =>
-    corners({ ...scaled(box, scale), ...centre }).every(
-      ({ x, y }) => signedDistance(face, -face.safe, x, y) <= 0,
+    corners({ ...scaled(box, scale), ...at(scale) }).every(
+      ({ x, y }) => signedDistance(face, -face.safe, x, y) <= 1e-9,
     );
   let low = 0;
   let high = upper;

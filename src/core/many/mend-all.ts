@@ -15,13 +15,13 @@ export interface MendedAll {
 
 /**
  * Takes one remedy after another, the worst finding's first, and keeps each that leaves less against the fit than before:
- * fewer or milder findings, none of them new. Every step is measured; `null` from that, and the rest is left. One that
- * makes another finding worse is for a person to take.
+ * fewer or milder findings. Every step is measured, on the fit as it then is (what follows from a change is drawn anew);
+ * `null` from that, and the rest is left. One that makes another finding worse is for a person to take.
  */
 export async function mendAll(
   fit: Fit,
   docket: Pick<Docket, 'findings'>,
-  measure: (fit: Fit) => Promise<Pick<Docket, 'findings'> | null>,
+  measure: (fit: Fit) => Promise<{ fit: Fit; findings: Finding[] } | null>,
   onDone: (done: readonly string[]) => void = () => undefined,
 ): Promise<MendedAll> {
   const tried = new Set<string>();
@@ -31,11 +31,10 @@ export async function mendAll(
     const next = nextOf(so.findings, tried);
     if (!next) break;
     tried.add(keyOf(next.finding, next.remedy));
-    const changed = remedied(so.fit, next.finding.faceId, next.remedy);
-    const measured = await measure(changed);
+    const measured = await measure(remedied(so.fit, next.finding.faceId, next.remedy));
     if (!measured) break;
     if (weight(measured.findings) >= weight(so.findings)) continue;
-    so = { fit: changed, findings: measured.findings };
+    so = measured;
     done.push(next.remedy.label);
     onDone(done);
   }

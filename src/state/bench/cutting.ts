@@ -35,6 +35,13 @@ export async function withCuts(
   return { ...fit, faces: fit.faces.map((face) => withKey(made.get(face.faceId) ?? face, artworks)) };
 }
 
+/** The same of a fit in the shop: as it is where its blank is not cut to what lies on it, or something of it is gone. */
+export async function withOwnCuts(fit: Fit, options: JobOptions = {}): Promise<Fit> {
+  const context = contextOf(fit, useShop.getState());
+  if (!context || !isToShape(context.blank)) return fit;
+  return withCuts(fit, context.blank, context.artworks, options);
+}
+
 function isStale(face: FitFace, artworks: readonly Artwork[]): boolean {
   return face.cut !== undefined && face.cut.of !== keyOf(face, face.cut, artworks);
 }

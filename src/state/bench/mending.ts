@@ -1,6 +1,8 @@
 import type { Finding } from '@/core/check/finding';
+import type { Fit } from '@/core/fit/schema';
 import { isMendable, mendAll } from '@/core/many/mend-all';
 import type { JobOptions } from '@/workers/client';
+import { withOwnCuts } from './cutting';
 import { keptDocket, measured } from './dockets';
 import { changeFit, useBench } from './open-fit';
 
@@ -17,10 +19,20 @@ export async function mendOpenFit({
   const all = await mendAll(
     fit,
     docket,
-    (next) => (signal?.aborted ? Promise.resolve(null) : measured(next, { signal })),
+    (next) => (signal?.aborted ? Promise.resolve(null) : measuredAnew(next, { signal })),
     onDone,
   );
   // What the hand did meanwhile is not taken back.
   if (all.done.length > 0 && useBench.getState().fit === fit) await changeFit(() => all.fit);
   return all;
+}
+
+/** A fit with the lines that follow from what was changed, and what is found in it. */
+async function measuredAnew(
+  changed: Fit,
+  options: JobOptions,
+): Promise<{ fit: Fit; findings: Finding[] } | null> {
+  const fit = await withOwnCuts(changed, options);
+  const docket = await measured(fit, options);
+  return docket && { fit, findings: docket.findings };
 }

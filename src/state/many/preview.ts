@@ -6,6 +6,7 @@ import { keyOfPlace, placeOfKey } from '@/core/many/choice';
 import type { Changed } from '@/core/many/changed';
 import { FIRST_SETTINGS, type Settings, type StoredDocket } from '@/store/schema';
 import { isStopped } from '@/workers/client';
+import { withOwnCuts } from '../bench/cutting';
 import { measured, verdictOf } from '../bench/dockets';
 import { eachByEngines } from '../engine/each';
 import { sentence } from '../sentence';
@@ -91,13 +92,14 @@ async function rowOf(target: Target, { change, settings }: Act, signal: AbortSig
   const changed = await change(target);
   if ('why' in changed) return left(target, changed.why);
   const shop = useShop.getState();
+  const next = await withOwnCuts(changed.fit, { signal });
   const after = await measured(
-    changed.fit,
+    next,
     { signal },
     settings ? { ...shop, settings: settings(shop.settings) } : shop,
   );
   if (!after) return left(target, 'Something it needs is missing: open it on the bench.');
-  return { ...target, next: changed.fit, why: null, before: standing(target), after };
+  return { ...target, next, why: null, before: standing(target), after };
 }
 
 const left = (target: Target, why: string): ActRow => ({

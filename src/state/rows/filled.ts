@@ -5,9 +5,8 @@ import { columnFor, type List } from '@/core/rows/schema';
 import { slotNames } from '@/core/rows/slots';
 import { keptName, uniqueNames } from '@/core/pack/names';
 import { lacking, lay } from '../bench/type';
-import { contextOf, useShop } from '../shop/shop';
-import { withCuts } from '../bench/cutting';
-import { isToShape } from '@/core/cut/face';
+import { useShop } from '../shop/shop';
+import { withOwnCuts } from '../bench/cutting';
 
 export type { FilledRow };
 
@@ -57,9 +56,7 @@ export async function fillRows(
 
 /** Where a blank is cut to its art, other words are cut by another line. */
 async function withItsCuts(row: FilledRow, signal: AbortSignal): Promise<FilledRow> {
-  const context = row.fit && contextOf(row.fit, useShop.getState());
-  if (!row.fit || !context || !isToShape(context.blank)) return row;
-  return { ...row, fit: await withCuts(row.fit, context.blank, context.artworks, { signal }) };
+  return row.fit ? { ...row, fit: await withOwnCuts(row.fit, { signal }) } : row;
 }
 
 function cellOf(list: List, cells: readonly string[], slot: string) {

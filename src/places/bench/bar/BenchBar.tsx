@@ -27,7 +27,7 @@ export function BenchBar({ live }: { live: Live }) {
         <span className="text-base font-normal text-ink-2">on</span>
         <span className="whitespace-nowrap">{blank.blank.name}</span>
       </h1>
-      <span className="measure shrink-[999999] truncate text-sm text-ink-2">
+      <span className="measure shrink-[999999] truncate text-sm text-ink-2 max-[1100px]:hidden">
         {face.name.toLowerCase()} {showSize(face.width, face.height, unit)}
       </span>
       <Printer blank={blank} />
@@ -72,7 +72,7 @@ function Printer({ blank }: { blank: Live['blank'] }) {
     <Hint words={words}>
       <span
         data-taken={String(takes)}
-        className={`measure min-w-0 shrink-[99] truncate pr-1 text-sm ${takes === false ? 'font-semibold text-look' : 'text-ink-2'}`}
+        className={`measure min-w-0 shrink-[99] truncate pr-1 text-sm max-[1100px]:hidden ${takes === false ? 'font-semibold text-look' : 'text-ink-2'}`}
       >
         {words}
       </span>
