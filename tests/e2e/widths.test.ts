@@ -93,6 +93,21 @@ test('the first Tab leads past the tape to the work', async () => {
   expect(inMain).toBe(true);
 });
 
+test('a file dropped where nothing takes it does not take the app’s place, and is told where it belongs', async () => {
+  await browser.get(`${address}/packs`);
+  await page.find('h1');
+  const kept = await browser.executeScript<boolean[]>(`
+    const data = new DataTransfer();
+    data.items.add(new File(['x'], 'gull.png', { type: 'image/png' }));
+    const drop = (target) => !target.dispatchEvent(
+      new DragEvent('drop', { dataTransfer: data, bubbles: true, cancelable: true }));
+    const words = new DragEvent('drop', { dataTransfer: new DataTransfer(), bubbles: true, cancelable: true });
+    return [drop(document.querySelector('h1')), drop(document.querySelector('header')), document.body.dispatchEvent(words)];
+  `);
+  expect(kept).toEqual([true, true, true]);
+  await page.says('[data-sonner-toast]', /Nothing takes files here. Drop artwork on Artwork, on the range/);
+});
+
 test('a fit’s tab says what it shows', async () => {
   await browser.get(`${address}/bench/${on('mug-325')}`);
   await page.find('[data-piece]');

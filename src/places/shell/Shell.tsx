@@ -19,6 +19,7 @@ import { Shortcuts } from './Shortcuts';
 import { Hints } from '@/ui/Hint';
 import { Commands } from './Commands';
 import { TakeBack } from './TakeBack';
+import { useStrayDrops } from './useStrayDrops';
 import { Guard } from '@/ui/Guard';
 
 // Fetched when it is first asked for: no place opens with it.
@@ -44,6 +45,7 @@ export function Shell({ demo, children }: { demo: boolean; children: ReactNode }
   const [shopOpen, setShopOpen] = useState(false);
   useOpenShop(demo);
   useTroubles();
+  useStrayDrops();
   useSweep();
 
   const dark = useDarkFrame(settings.theme);
