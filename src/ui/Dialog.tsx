@@ -1,6 +1,7 @@
 'use client';
 import { Dialog as Radix } from 'radix-ui';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
+import { focusAgain, openerOf } from './focus';
 
 interface Props {
   title: string;
@@ -33,6 +34,8 @@ export function Dialog({
   onOpenAutoFocus,
   children,
 }: Props) {
+  // What is opened by a menu's line has no trigger of its own to give the focus back to.
+  const [from] = useState(() => openerOf(document.activeElement));
   return (
     <Radix.Root
       open
@@ -44,6 +47,10 @@ export function Dialog({
         {shade && <Radix.Overlay className="fixed inset-0 z-40 bg-viewing-ink/40" />}
         <Radix.Content
           onInteractOutside={keepForMessages}
+          onCloseAutoFocus={(event) => {
+            event.preventDefault();
+            focusAgain(from);
+          }}
           className={`fixed left-1/2 z-50 -translate-x-1/2 border border-ink bg-docket p-5 ${className}`}
           {...(description === undefined && { 'aria-describedby': undefined })}
           {...(onOpenAutoFocus && { onOpenAutoFocus })}

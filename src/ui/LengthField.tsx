@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useId, useRef, useState } from 'react';
 import { parseLength } from '@/core/length/parse';
-import { showLength, type UnitSetting } from '@/core/length/show';
+import { showLength, typedLength, type UnitSetting } from '@/core/length/show';
 
 interface Props {
   name: string;
@@ -17,7 +17,7 @@ interface Props {
 
 /** A length under the hand: takes `5 3/8 in + 4 mm`, shows what it comes to, says which character is off. */
 export function LengthField({ name, mm, unit, refuse, onSet, onLeave, onNext }: Props) {
-  const [text, setText] = useState(showLength(mm, unit));
+  const [text, setText] = useState(typedLength(mm, unit));
   const input = useRef<HTMLInputElement>(null);
   const note = useId();
   useEffect(() => {
@@ -28,7 +28,7 @@ export function LengthField({ name, mm, unit, refuse, onSet, onLeave, onNext }: 
   const refusal = reading.ok ? (refuse?.(reading.mm) ?? null) : reading.message;
   const finish = () => {
     if (reading.ok && refusal === null) {
-      if (text !== showLength(mm, unit)) onSet(reading.mm);
+      if (text !== typedLength(mm, unit)) onSet(reading.mm);
       onLeave();
     } else if (!reading.ok) {
       input.current?.setSelectionRange(reading.at, reading.at + 1);

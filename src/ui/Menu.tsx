@@ -1,6 +1,10 @@
 'use client';
 import { DropdownMenu as Menu } from 'radix-ui';
-import { useState, type ComponentProps, type ReactNode } from 'react';
+import { useState, type ComponentProps, type MouseEvent, type ReactNode } from 'react';
+import { focusAgain } from './focus';
+
+/** A list of lines; it lies over messages too, which stand in the corner for a while. */
+const LIST = 'z-[1000000000] max-h-[70vh] min-w-44 overflow-auto border border-ink bg-docket py-1 text-sm';
 
 /** A verb that opens a list of what can be done. */
 export function VerbMenu({
@@ -31,14 +35,7 @@ export function VerbMenu({
         {label}
       </Menu.Trigger>
       <Menu.Portal>
-        <Menu.Content
-          // Over messages too, which stand in the corner for a while.
-          className="z-[1000000000] max-h-[70vh] min-w-44 overflow-auto border border-ink bg-docket py-1 text-sm"
-          align={align}
-          sideOffset={6}
-          collisionPadding={8}
-          data-arrows
-        >
+        <Menu.Content className={LIST} align={align} sideOffset={6} collisionPadding={8} data-arrows>
           {children}
         </Menu.Content>
       </Menu.Portal>
@@ -69,6 +66,58 @@ export function LateMenu(props: Omit<ComponentProps<typeof VerbMenu>, 'opened'>)
       {label}
     </button>
   );
+}
+
+/**
+ * A menu where the other button is pressed, or at what has the focus by the menu key. `takes` says what it is pressed on;
+ * null leaves the browser's own menu.
+ */
+export function useMenuAt<T>(
+  label: string,
+  takes: (on: Element, at: { x: number; y: number }) => T | null,
+  linesOf: (of: T) => ReactNode,
+): { onContextMenu: (event: MouseEvent<HTMLElement>) => void; menu: ReactNode } {
+  const [at, setAt] = useState<{ x: number; y: number; of: T; from: Element | null } | null>(null);
+  return {
+    onContextMenu: (event) => {
+      const on = event.target as Element;
+      const [x, y] = [event.clientX, event.clientY];
+      const of = on.closest('input, textarea, a[href]') ? null : takes(on, { x, y });
+      if (of === null) return;
+      event.preventDefault();
+      setAt({ x, y, of, from: document.activeElement });
+    },
+    menu: at && (
+      <Menu.Root
+        open
+        onOpenChange={(open) => {
+          if (!open) setAt(null);
+        }}
+      >
+        <Menu.Trigger
+          aria-hidden
+          tabIndex={-1}
+          className="pointer-events-none fixed h-0 w-0"
+          style={{ left: at.x, top: at.y }}
+        />
+        <Menu.Portal>
+          <Menu.Content
+            className={LIST}
+            aria-label={label}
+            align="start"
+            collisionPadding={8}
+            data-arrows
+            onCloseAutoFocus={(event) => {
+              event.preventDefault();
+              focusAgain(at.from);
+            }}
+          >
+            {linesOf(at.of)}
+          </Menu.Content>
+        </Menu.Portal>
+      </Menu.Root>
+    ),
+  };
 }
 
 export function MenuLine({
@@ -106,11 +155,7 @@ export function MenuGroup({ label, children }: { label: string; children: ReactN
         </span>
       </Menu.SubTrigger>
       <Menu.Portal>
-        <Menu.SubContent
-          className="z-[1000000000] max-h-[70vh] min-w-44 overflow-auto border border-ink bg-docket py-1 text-sm"
-          collisionPadding={8}
-          data-arrows
-        >
+        <Menu.SubContent className={LIST} collisionPadding={8} data-arrows>
           {children}
         </Menu.SubContent>
       </Menu.Portal>

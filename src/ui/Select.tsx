@@ -52,7 +52,7 @@ export function Select<T extends string>({
           collisionPadding={8}
           className="z-[60] max-h-[min(24rem,var(--radix-select-content-available-height))] min-w-[var(--radix-select-trigger-width)] border border-ink bg-docket text-sm"
         >
-          <Radix.Viewport className="py-1">
+          <Radix.Viewport className="py-1" tabIndex={0}>
             {choices.map(([choice, name]) => (
               <Radix.Item
                 key={choice}

@@ -14,7 +14,16 @@ export class Page {
   ) {}
 
   find(css: string): Promise<WebElement> {
-    return this.browser.wait(until.elementLocated(By.css(css)), PATIENCE, `${css} is not on the page`);
+    return this.browser.wait(until.elementLocated(By.css(css)), PATIENCE).catch(async (fault: Error) => {
+      if (fault.name !== 'TimeoutError') throw fault;
+      throw new Error(`${css} is not on the page, which says: ${await this.text()}`);
+    });
+  }
+
+  /** The first words of the page, for a test that does not find what it looks for. */
+  private async text(): Promise<string> {
+    const words = await this.browser.executeScript<string>('return document.body.innerText');
+    return words.replace(/\s+/g, ' ').slice(0, 600);
   }
 
   /** An element by its accessible name, or the start of it. */
@@ -65,6 +74,39 @@ export class Page {
     await this.click(
       By.xpath(`//*[@role="menuitem"][starts-with(normalize-space(), "${words}")]`),
       `${label} has no ${words}`,
+    );
+  }
+
+  /** Opens the menu of the other button on what is there, or in its upper left corner, and takes a line where one is named. */
+  async menuAt(what: By, line?: string | { beside: true }): Promise<void> {
+    const on = await this.browser.wait(
+      until.elementLocated(what),
+      PATIENCE,
+      `${String(what)} is not on the page`,
+    );
+    await this.browser.executeScript('arguments[0].scrollIntoView({ block: "nearest" })', on);
+    if (typeof line === 'object') {
+      const { x, y } = await on.getRect();
+      await this.browser
+        .actions()
+        .move({ x: Math.round(x) + 40, y: Math.round(y) + 40 })
+        .contextClick()
+        .perform();
+    } else await this.browser.actions().contextClick(on).perform();
+    await this.find('[role=menu]');
+    if (typeof line !== 'string') return;
+    await this.click(
+      By.xpath(`//*[@role="menuitem"][starts-with(normalize-space(), "${line}")]`),
+      `the menu has no ${line}`,
+    );
+    await this.gone('[role=menu]');
+  }
+
+  async gone(css: string): Promise<void> {
+    await this.browser.wait(
+      async () => (await this.browser.findElements(By.css(css))).length === 0,
+      PATIENCE,
+      `${css} is still there`,
     );
   }
 

@@ -1,6 +1,6 @@
 import type { PrintFace } from '../blank/resolve';
 import { factsFor, type FactsOf } from './geometry';
-import { movePiece } from './move';
+import { movePiece, type Motion } from './move';
 import { coverBleed } from './place';
 import { isPlaced, type Fit, type Piece } from './schema';
 
@@ -20,15 +20,19 @@ export function carryFace(
   const scale = Math.min(to.width / from.width, to.height / from.height);
   const about = { x: from.width / 2, y: from.height / 2 };
   const motion = { about, scale, dx: to.width / 2 - about.x, dy: to.height / 2 - about.y };
-  const carry = (piece: Piece): Piece => {
-    const zoneId = 'zoneId' in piece && to.zones.some(({ id }) => id === piece.zoneId) ? piece.zoneId : null;
-    if (!isPlaced(piece)) return { ...piece, zoneId };
-    const facts = factsFor(piece, factsOf);
-    const moved = movePiece(piece, facts, motion);
-    if (moved.kind === 'repeat') return { ...moved, zoneId };
-    return moved.kind === 'artwork' && moved.role === 'ground' ? coverBleed(moved, facts, to) : moved;
-  };
-  return renewed({ faceId: to.id, pieces: pieces.map(carry), groups }, newId);
+  const carried = pieces.map((piece) => carryPiece(piece, motion, to, factsOf));
+  return renewed({ faceId: to.id, pieces: carried, groups }, newId);
+}
+
+/** A piece moved as one of several; on another face a ground covers its bleed anew, and a zone it does not have goes. */
+export function carryPiece(piece: Piece, motion: Motion, to: PrintFace | null, factsOf: FactsOf): Piece {
+  const moved = isPlaced(piece) ? movePiece(piece, factsFor(piece, factsOf), motion) : piece;
+  if (!to) return moved;
+  if ('zoneId' in moved)
+    return { ...moved, zoneId: to.zones.some(({ id }) => id === moved.zoneId) ? moved.zoneId : null };
+  return moved.kind === 'artwork' && moved.role === 'ground'
+    ? coverBleed(moved, factsFor(moved, factsOf), to)
+    : moved;
 }
 
 /** The same pieces and groups under new ids. */

@@ -1,15 +1,14 @@
 'use client';
+import { showBytes } from '@/core/length/bytes';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { toast } from 'sonner';
 import { describeFacts } from '@/core/fit/describe';
-import { noteArtwork, removeArtwork, replaceFile, setSteps } from '@/state/artwork/artworks';
-import { sentence } from '@/state/sentence';
-import { designFromArtwork } from '@/state/shop/range';
+import { noteArtwork, replaceFile, setSteps } from '@/state/artwork/artworks';
 import { useShop } from '@/state/shop/shop';
 import { useFilePicker } from '@/ui/useFilePicker';
 import { NameField } from '@/ui/NameField';
 import { Heading } from '@/ui/StripParts';
+import { makeDesign, takeOut } from './acts';
 import type { DocketProps } from './types';
 import { FlawList } from './FlawList';
 import { LibraryFit } from './LibraryFit';
@@ -17,7 +16,6 @@ import { Origin } from './Origin';
 import { Palette } from './Palette';
 import { Renditions } from './Renditions';
 import { StepList } from './StepList';
-import { tellDone } from '@/ui/tell';
 import { useTitle } from '@/ui/useTitle';
 
 /** All that is known of one artwork, on a strip of paper, and what can be done with it. */
@@ -81,17 +79,10 @@ function Uses({ artwork }: DocketProps) {
   );
   if (used.length > 0)
     return <p className="mt-1.5 text-sm text-ink-2">In {used.map(({ name }) => name).join(', ')}</p>;
-  const make = async () => {
-    const design = await designFromArtwork(artwork);
-    toast(`“${design.name}” is a row of the range now.`, {
-      action: {
-        label: 'Go there',
-        onClick: () => {
-          router.push('/');
-        },
-      },
+  const make = () =>
+    makeDesign(artwork, () => {
+      router.push('/');
     });
-  };
   return (
     <button className="verb mt-1.5 text-sm" onClick={() => void make()}>
       Make it a design
@@ -103,14 +94,6 @@ function Verbs({ artwork, change }: DocketProps) {
   const pick = useFilePicker('Replace the file', (file) => {
     change.run('File replaced', (options) => replaceFile(artwork, file, options));
   });
-  const remove = async () => {
-    try {
-      const undo = await removeArtwork(artwork);
-      tellDone(`“${artwork.facts.name}” is taken out.`, undo);
-    } catch (error) {
-      toast(sentence(error));
-    }
-  };
   return (
     <>
       <Heading>File</Heading>
@@ -130,14 +113,10 @@ function Verbs({ artwork, change }: DocketProps) {
             Measure it again
           </button>
         )}
-        <button className="verb" onClick={() => void remove()}>
+        <button className="verb" onClick={() => void takeOut(artwork)}>
           Take it out
         </button>
       </p>
     </>
   );
-}
-
-function showBytes(bytes: number): string {
-  return bytes < 1024 * 1024 ? `${Math.ceil(bytes / 1024)} KiB` : `${(bytes / 1024 / 1024).toFixed(1)} MiB`;
 }

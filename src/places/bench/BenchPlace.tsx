@@ -24,6 +24,7 @@ import { ContactSheet } from './product/ContactSheet';
 import { ProductPanel } from './product/ProductPanel';
 import { StepAndRepeat } from './strip/StepAndRepeat';
 import { ScreenCalibration } from './bar/ScreenCalibration';
+import { usePieceClipboard } from './acts/pasting';
 import { useBenchKeys } from './acts/useBenchKeys';
 import { useDocket } from './docket/useDocket';
 import { besides, useLive, type Live } from './live/useLive';
@@ -55,6 +56,7 @@ export function BenchPlace() {
 function Bench({ live }: { live: Live }) {
   const add = useMemo(() => ({ text: () => void addText(live) }), [live]);
   useBenchKeys(live, add);
+  usePieceClipboard(live);
   useEffect(() => followCuts((error) => toast(sentence(error))), []);
   const following = useDeferredValue(live);
   const bringIn = async (files: File[], on: Element | null = null) => {

@@ -19,6 +19,11 @@ export function spotOf(element: Element | null): RangeSpot {
   };
 }
 
+/** The same; null outside of all of them. */
+export function spotAt(element: Element): RangeSpot | null {
+  return element.closest(MARKED) ? spotOf(element) : null;
+}
+
 /** The same as a place to drop files, in words. */
 export function dropSpotOf(under: Element): DropSpot | null {
   const element = under.closest(MARKED);

@@ -75,6 +75,7 @@ function handle(live: Live, event: KeyboardEvent, add: { text: () => void }): bo
     if (align && !inside) perform(live, align);
     else if (key.toLowerCase() === 'z') void (event.shiftKey ? redo() : undo());
     else if (key.toLowerCase() === 'y') void redo();
+    else if (key.toLowerCase() === 'd') perform(live, 'duplicate');
     else if (key.toLowerCase() === 'a') select(live.pieces.map(({ id }) => id));
     else return false;
     return true;

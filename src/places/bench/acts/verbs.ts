@@ -19,6 +19,7 @@ import {
   zoneAt,
 } from './acts';
 import type { Live } from '../live/useLive';
+import { copyPieces, cutPieces, duplicate, pastePieces } from './pasting';
 
 export interface Verb {
   /** As it is said in a list. */
@@ -156,6 +157,10 @@ export const VERBS = {
       changeAll(live, (piece) => ({ ...piece, visible: !piece.visible }));
     },
   },
+  copy: { name: 'Copy', keys: 'Ctrl C', needs: 'any', run: copyPieces },
+  cut: { name: 'Cut out, to paste elsewhere', keys: 'Ctrl X', needs: 'any', run: cutPieces },
+  paste: { name: 'Paste', keys: 'Ctrl V', needs: 'nothing', run: (live) => void pastePieces(live) },
+  duplicate: { name: 'Once more, a little aside', keys: 'Ctrl D', needs: 'any', run: duplicate },
   takeOff: { name: 'Take off', keys: 'Delete, Backspace', needs: 'any', run: takeOff },
 } satisfies Record<string, Verb>;
 
@@ -176,6 +181,7 @@ function alignVerb(what: string, keys: string, edge: Edge): Verb {
 export function canDo(live: Live, id: VerbId): boolean {
   if (live.following) return false;
   const { needs }: Verb = VERBS[id];
+  if (needs === 'nothing') return true;
   return needs === 'placed' ? live.selection !== null && !live.selection.locked : live.selectedIds.length > 0;
 }
 

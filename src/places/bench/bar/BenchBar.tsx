@@ -59,6 +59,12 @@ export function BenchBar({ live }: { live: Live }) {
           </Link>
         </span>
         <OrderButton live={live} />
+        <Link
+          href={`/packs?fit=${encodeURIComponent(fit.id)}`}
+          className="action-2 whitespace-nowrap max-[1100px]:hidden"
+        >
+          Pack…
+        </Link>
         <PrintButton live={live} />
       </span>
     </div>

@@ -11,10 +11,13 @@ import { nearestZone } from '@/core/fit/zones';
 import { useHand } from '@/state/bench/hand';
 import { useUnderlay } from '../live/useUnderlay';
 import type { Live } from '../live/useLive';
+import { useMenuAt } from '@/ui/Menu';
+import { PointedLines } from '../strip/VerbLines';
 import { Callouts } from './Callouts';
 import { Dimensions } from './Dimensions';
 import { Legend } from './Legend';
 import { InkReadout, ProofDivider } from './ProofMarks';
+import { pickPointed } from './picking';
 import { PieceGrips } from './PieceGrips';
 import { PointMark } from './PointMark';
 import { ReadBand } from './ReadBand';
@@ -43,6 +46,11 @@ export function Flat({
   const fromCentre = useHand((hand) => hand.fromCentre);
   useZooming(room, active ? view : null);
   const marquee = useMarquee(live, view);
+  const pointed = useMenuAt(
+    'What can be done here',
+    (on) => pickPointed(live, on),
+    () => <PointedLines live={live} />,
+  );
   const { face, selection } = live;
   const zone = fromCentre
     ? nearestZone(face.zones, selection?.box ?? { x: middleOf(face), y: face.height / 2 })
@@ -57,6 +65,7 @@ export function Flat({
         data-flat={active || undefined}
         className="absolute inset-0"
         {...(active && marquee.press)}
+        {...(active && { onContextMenu: pointed.onContextMenu })}
         onDropCapture={(event) => {
           if (!view || !active) return;
           const { left, top } = event.currentTarget.getBoundingClientRect();
@@ -98,6 +107,7 @@ export function Flat({
           </>
         )}
       </div>
+      {pointed.menu}
     </section>
   );
 }

@@ -70,6 +70,22 @@ export function toggle(live: Live, id: string): void {
   );
 }
 
+/**
+ * What the other button is pressed on: a piece becomes what is chosen unless it is among that already; the bare flat leaves
+ * nothing chosen. Null on anything else.
+ */
+export function pickPointed(live: Live, on: Element): 'piece' | 'bare' | null {
+  const id = on.closest<HTMLElement>('[data-piece], [data-row]')?.dataset;
+  const pieceId = id?.piece ?? id?.row;
+  if (pieceId !== undefined) {
+    if (!live.selectedIds.includes(pieceId)) select(groupIds(live, pieceId));
+    return 'piece';
+  }
+  if (!on.matches('[data-flat], canvas')) return null;
+  select([]);
+  return 'bare';
+}
+
 export function groupIds({ pieces, groups }: Live, id: string): string[] {
   return withGroup({ pieces: [...pieces], groups: [...groups] }, id);
 }

@@ -6,11 +6,12 @@ import { showNumber, showSize } from '@/core/length/show';
 import { changePiece } from '@/state/bench/open-fit';
 import { select, useHand } from '@/state/bench/hand';
 import { NameField } from '@/ui/NameField';
-import { groupIds, toggle } from '../flat/picking';
+import { groupIds, pickPointed, toggle } from '../flat/picking';
 import type { Live } from '../live/useLive';
-import { MenuLine, VerbMenu } from '@/ui/Menu';
+import { MenuLine, useMenuAt, VerbMenu } from '@/ui/Menu';
 import { Toggle } from '@/ui/Toggle';
 import { listed, type Listed } from '../flat/listed';
+import { PointedLines } from './VerbLines';
 
 const KINDS: Record<Piece['kind'], string> = {
   artwork: 'artwork',
@@ -23,9 +24,15 @@ const KINDS: Record<Piece['kind'], string> = {
 /** Every piece of the face in order of its place: number, name, what it is, what it lies over, its size and where it is. */
 export function PieceList({ live }: { live: Live }) {
   const { pieces, unit } = live;
+  const pointed = useMenuAt(
+    'What can be done with the piece',
+    (on) => pickPointed(live, on),
+    () => <PointedLines live={live} />,
+  );
   return (
     <section
       aria-label="Pieces"
+      onContextMenu={pointed.onContextMenu}
       className="flex w-[330px] shrink-0 flex-col border-r border-ink bg-docket text-sm"
     >
       <div className="flex items-baseline gap-3 border-b-2 border-ink px-3 py-2">
@@ -57,6 +64,7 @@ export function PieceList({ live }: { live: Live }) {
           </tbody>
         </table>
       </div>
+      {pointed.menu}
     </section>
   );
 }

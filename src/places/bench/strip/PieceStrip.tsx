@@ -3,8 +3,7 @@ import { placedPpi } from '@/core/fit/density';
 import { coverLoss } from '@/core/fit/place';
 import { isMotifKind, isShowing, type Piece } from '@/core/fit/schema';
 import { fixed } from '@/core/length/show';
-import { useHand } from '@/state/bench/hand';
-import { MenuHeading, MenuLine, MenuRule, VerbMenu } from '@/ui/Menu';
+import { MenuLine, VerbMenu } from '@/ui/Menu';
 import { centreOnZone, selectNext } from '../acts/acts';
 import { AddMenu, ShapeMenu } from './AddMenu';
 import { ArtworkRow } from './ArtworkRow';
@@ -18,6 +17,7 @@ import { TextRow } from './TextRow';
 import { perform, VERBS, type VerbId } from '../acts/verbs';
 import type { Live } from '../live/useLive';
 import { Hint } from '@/ui/Hint';
+import { ArrangeLines, VerbLine } from './VerbLines';
 
 /** What is chosen said as a sentence, and what can be done to it as verbs; a second strip for its own measures, or the face's. */
 export function PieceStrip({ live, onBringIn }: { live: Live; onBringIn: () => void }) {
@@ -166,65 +166,10 @@ function Doing({ live }: { live: Live }) {
         </>
       )}
       <VerbMenu label="Arrange…">
-        <MenuHeading>
-          {selection && selection.units.length > 1 ? 'what is chosen' : 'choose two or more'}
-        </MenuHeading>
-        {ARRANGING.map((id) => (
-          <VerbLine key={id} live={live} id={id} />
-        ))}
-        <MenuRule />
-        <MenuLine
-          keys="D"
-          onSelect={() => {
-            useHand.setState({ editing: 'again' });
-          }}
-        >
-          Step and repeat…
-        </MenuLine>
-        {ONE.map((id) => (
-          <VerbLine key={id} live={live} id={id} />
-        ))}
+        <ArrangeLines live={live} />
       </VerbMenu>
       <VerbButton live={live} id="takeOff" say="Take off" />
     </span>
-  );
-}
-
-const ARRANGING: readonly VerbId[] = [
-  'spread',
-  'alignLeft',
-  'alignCentre',
-  'alignRight',
-  'alignTop',
-  'alignMiddle',
-  'alignFoot',
-  'sameHeight',
-  'sameWidth',
-  'group',
-  'ungroup',
-];
-const ONE: readonly VerbId[] = [
-  'otherSideMirrored',
-  'quarterTurn',
-  'flip',
-  'knockout',
-  'raise',
-  'lower',
-  'lock',
-  'hide',
-];
-
-function VerbLine({ live, id, say }: { live: Live; id: VerbId; say?: string }) {
-  const { name, keys } = VERBS[id];
-  return (
-    <MenuLine
-      keys={keys}
-      onSelect={() => {
-        perform(live, id);
-      }}
-    >
-      {say ?? name}
-    </MenuLine>
   );
 }
 

@@ -13,8 +13,10 @@ import { Tick } from '@/ui/Checkbox';
 import { drawnOf } from '@/core/product/drawn';
 import { VERDICT_INK, VERDICT_WORDS, VerdictShape } from '@/ui/Verdict';
 import { Hint } from '@/ui/Hint';
-import { LateMenu, MenuLine } from '@/ui/Menu';
+import { LateMenu } from '@/ui/Menu';
+import type { Asked } from '../asked';
 import { spotMark } from '../spots';
+import { CellLines, fitCell, FitLines, openCell, type CellOf } from './CellLines';
 import { placeMark } from './place';
 import { useDrawing } from './useDrawing';
 import { SmallFit } from '../../shell/SmallFit';
@@ -32,39 +34,21 @@ interface Props {
   design: Design;
   /** Its fits on this blank, in order. */
   versions: readonly Fit[];
-  /** By a starting layout, by none (null), or by the blank's usual one. */
-  onFit: (layoutId?: string | null) => void;
   onOpen: (fitId: string) => void;
-  /** Makes another version beside the only one. */
-  onVersions: () => void;
-  /** Looks for a size that is not among the columns. */
-  onSize: () => void;
-  onRemove: () => void;
+  onAsk: (asked: Asked) => void;
   /** Chooses the block from the last one chosen to this. */
   onBlock: () => void;
 }
 
 /** A cell of the range: the fit itself drawn small with its verdict, or one click from being fitted. */
-export function Cell({
-  column,
-  index,
-  place,
-  focused,
-  design,
-  versions,
-  onFit,
-  onOpen,
-  onVersions,
-  onSize,
-  onRemove,
-  onBlock,
-}: Props) {
+export function Cell({ column, index, place, focused, design, versions, onOpen, onAsk, onBlock }: Props) {
   // The worst of its versions speaks for the cell.
   const fit = useShop((shop) => worstOf(versions, shop));
   const summary = useShop((shop) => (fit ? currentSummary(fit, shop) : undefined));
   const own = useShop((shop) => (fit && blankOf(fit, shop)) ?? column);
   const whole = useShop((shop) => !fit || contextOf(fit, shop) !== null);
   const { blank } = own;
+  const acted = { design, blank: column.blank, versions, onOpen, onAsk };
   const at = { designId: design.id, blankId: column.blank.id };
   const picture = useDrawing(fit, own);
   const chosen = useChosen(({ keys }) => keys.has(keyOfPlace(at)));
@@ -89,19 +73,16 @@ export function Cell({
           {...stop}
           aria-label={`Fit ${design.name} on ${blank.name}`}
           onClick={(event) => {
-            press(event, onFit);
+            press(event, () => {
+              fitCell(acted);
+            });
           }}
           className="grid h-full w-full place-items-center text-ink-2 hover:bg-docket hover:text-thread"
         >
           fit it
         </button>
         <ChooseTick chosen={chosen} what={`${design.name} on ${blank.name}`} focused={focused} at={at} />
-        <BeginWith
-          blankId={column.blank.id}
-          spoken={`Fit ${design.name} on ${blank.name} by…`}
-          focused={focused}
-          onFit={onFit}
-        />
+        <BeginWith cell={acted} spoken={`Fit ${design.name} on ${blank.name} by…`} focused={focused} />
       </div>
     );
   }
@@ -120,7 +101,7 @@ export function Cell({
           aria-label={`${design.name} on ${blank.name}: ${verdict ? VERDICT_WORDS[verdict] : 'measuring'}${verdict && verdict !== 'ready' ? `, ${word}` : ''}`}
           onClick={(event) => {
             press(event, () => {
-              onOpen(fit.id);
+              openCell(acted);
             });
           }}
           className="block w-full text-left outline-offset-4"
@@ -154,22 +135,7 @@ export function Cell({
         tabIndex={focused ? 0 : -1}
         className={AT_HAND}
       >
-        <MenuLine
-          onSelect={() => {
-            onOpen(fit.id);
-          }}
-        >
-          {versions.length > 1 ? 'Its versions side by side…' : 'Open it on the bench'}
-        </MenuLine>
-        {versions.length === 1 && (
-          <>
-            <MenuLine onSelect={onVersions}>Another version beside it…</MenuLine>
-            <MenuLine disabled={!whole} onSelect={onSize}>
-              On another size…
-            </MenuLine>
-            <MenuLine onSelect={onRemove}>Take it off this blank</MenuLine>
-          </>
-        )}
+        <CellLines {...acted} />
       </LateMenu>
     </div>
   );
@@ -214,38 +180,19 @@ function ChooseTick({
 
 /** The starting layouts of a blank, to fit a design by one of them; nothing where it has none. */
 function BeginWith({
-  blankId,
+  cell,
   spoken,
   focused,
-  onFit,
 }: {
-  blankId: string;
+  cell: Pick<CellOf, 'design' | 'blank'>;
   spoken: string;
   focused: boolean;
-  onFit: (layoutId: string | null) => void;
 }) {
   const kept = useShop((shop) => shop.layouts);
-  const layouts = layoutsOf(blankId, { layouts: kept });
-  if (layouts.length === 0) return null;
+  if (layoutsOf(cell.blank.id, { layouts: kept }).length === 0) return null;
   return (
     <LateMenu label="by…" spoken={spoken} align="end" tabIndex={focused ? 0 : -1} className={AT_HAND}>
-      {layouts.map(({ id, name }) => (
-        <MenuLine
-          key={id}
-          onSelect={() => {
-            onFit(id);
-          }}
-        >
-          {name}
-        </MenuLine>
-      ))}
-      <MenuLine
-        onSelect={() => {
-          onFit(null);
-        }}
-      >
-        a bare face
-      </MenuLine>
+      <FitLines {...cell} />
     </LateMenu>
   );
 }

@@ -2,10 +2,11 @@
 import { trimSize, type PrintFace, type ResolvedBlank } from '@/core/blank/resolve';
 import { isToShape } from '@/core/cut/face';
 import { showSize, type UnitSetting } from '@/core/length/show';
-import { removeColumn } from '@/state/shop/range';
 import { useShop } from '@/state/shop/shop';
-import { LateMenu, MenuLine } from '@/ui/Menu';
+import { LateMenu } from '@/ui/Menu';
+import type { Asked } from '../asked';
 import { spotMark } from '../spots';
+import { ColumnLines } from './ColumnLines';
 
 interface Props {
   column: ResolvedBlank;
@@ -14,12 +15,13 @@ interface Props {
   head: string;
   /** px */
   place: { left: number; width: number };
-  onStart: (blankId: string) => void;
-  onChoose: (blankId: string) => void;
+  /** The designs that are shown, by id. */
+  designs: readonly string[];
+  onAsk: (asked: Asked) => void;
 }
 
 /** The head of a column: its blank, what that measures, and what can be done with it. */
-export function ColumnHead({ column: { blank, faces }, index, head, place, onStart, onChoose }: Props) {
+export function ColumnHead({ column: { blank, faces }, index, head, place, designs, onAsk }: Props) {
   const unit = useShop((shop) => shop.settings.unit);
   return (
     <div
@@ -35,21 +37,7 @@ export function ColumnHead({ column: { blank, faces }, index, head, place, onSta
         spoken={`${blank.name}: column`}
         className="line-clamp-2 text-left font-bold leading-tight"
       >
-        <MenuLine
-          onSelect={() => {
-            onStart(blank.id);
-          }}
-        >
-          Start a design on it…
-        </MenuLine>
-        <MenuLine
-          onSelect={() => {
-            onChoose(blank.id);
-          }}
-        >
-          Choose this column
-        </MenuLine>
-        <MenuLine onSelect={() => void removeColumn(blank.id)}>Take this column off; its fits stay</MenuLine>
+        <ColumnLines blank={blank} designs={designs} onAsk={onAsk} />
       </LateMenu>
       <span className="measure block text-sm text-ink-2">
         {isToShape({ blank }) ? 'cut to the artwork' : sizeInWords(faces[0]!, unit)}

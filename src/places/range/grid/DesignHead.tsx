@@ -3,20 +3,18 @@ import type { useSortable } from '@dnd-kit/sortable';
 import { MoveVertical } from 'lucide-react';
 import { nearness } from '@/core/fit/idea';
 import type { Design } from '@/core/fit/schema';
-import { duplicateDesign } from '@/state/shop/designs';
-import { removeDesign } from '@/state/shop/records';
 import { useShop } from '@/state/shop/shop';
 import { today } from '@/state/today';
 import { Hint } from '@/ui/Hint';
-import { LateMenu, MenuLine, MenuRule } from '@/ui/Menu';
-import { tellDone } from '@/ui/tell';
+import { LateMenu } from '@/ui/Menu';
 import { VERDICT_INK, VerdictShape } from '@/ui/Verdict';
 import { spotMark } from '../spots';
+import { DesignLines, type RowOf } from './DesignLines';
 import { placeMark } from './place';
 import { HEAD_WIDTH } from './sizes';
 
 interface Props {
-  design: Design;
+  row: RowOf;
   /** How many of its fits that are shown are Ready, and of how many. */
   ready: number;
   fitted: number;
@@ -25,28 +23,11 @@ interface Props {
   /** What its row is moved by, where rows stand in the shop's own order. */
   handle: Pick<ReturnType<typeof useSortable>, 'attributes' | 'listeners' | 'setActivatorNodeRef'>;
   movable: boolean;
-  /** The designs above and under it. */
-  above: Design | undefined;
-  under: Design | undefined;
-  onOpen: () => void;
-  onChoose: () => void;
-  onMove: (toRowOf: Design) => void;
 }
 
 /** The head of a design's row: its name, how it stands, and what can be done with it. */
-export function DesignHead({
-  design,
-  ready,
-  fitted,
-  focused,
-  handle,
-  movable,
-  above,
-  under,
-  onOpen,
-  onChoose,
-  onMove,
-}: Props) {
+export function DesignHead({ row, ready, fitted, focused, handle, movable }: Props) {
+  const { design, onAsk } = row;
   const { attributes, listeners, setActivatorNodeRef } = handle;
   const stop = focused ? 0 : -1;
   return (
@@ -77,7 +58,9 @@ export function DesignHead({
             <button
               {...placeMark({ designId: design.id })}
               tabIndex={stop}
-              onClick={onOpen}
+              onClick={() => {
+                onAsk({ kind: 'design', designId: design.id });
+              }}
               className="line-clamp-2 text-left font-bold leading-tight"
             >
               {design.name}
@@ -98,44 +81,7 @@ export function DesignHead({
             tabIndex={stop}
             className="verb mt-1 text-sm opacity-0 focus-visible:opacity-100 group-hover:opacity-100 data-[state=open]:opacity-100"
           >
-            <MenuLine onSelect={onOpen}>Name, artworks, idea…</MenuLine>
-            <MenuLine onSelect={onChoose}>Choose its row</MenuLine>
-            <MenuLine
-              onSelect={() =>
-                void duplicateDesign(design.id).then(({ result, undo }) => {
-                  tellDone(`“${result.name}” is under it, with its fits.`, undo);
-                })
-              }
-            >
-              Duplicate with its fits
-            </MenuLine>
-            <MenuRule />
-            <MenuLine
-              disabled={!above}
-              onSelect={() => {
-                if (above) onMove(above);
-              }}
-            >
-              Move up a row
-            </MenuLine>
-            <MenuLine
-              disabled={!under}
-              onSelect={() => {
-                if (under) onMove(under);
-              }}
-            >
-              Move down a row
-            </MenuLine>
-            <MenuRule />
-            <MenuLine
-              onSelect={() =>
-                void removeDesign(design.id).then((undo) => {
-                  tellDone(`“${design.name}” is off the range.`, undo);
-                })
-              }
-            >
-              Take off the range
-            </MenuLine>
+            <DesignLines {...row} />
           </LateMenu>
         </span>
       </span>

@@ -2,19 +2,13 @@
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { memo } from 'react';
-import { toast } from 'sonner';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import type { Design, Fit } from '@/core/fit/schema';
-import { keyOfPlace, type Place } from '@/core/many/choice';
+import type { Place } from '@/core/many/choice';
 import { verdictOf } from '@/state/bench/dockets';
-import { sentence } from '@/state/sentence';
-import { toggleAll } from '@/state/many/chosen';
-import { addVersion, versionsOf } from '@/state/shop/designs';
-import { fitDesign } from '@/state/shop/range';
-import { removeFit } from '@/state/shop/records';
+import { versionsOf } from '@/state/shop/designs';
 import { useShop } from '@/state/shop/shop';
 import { Guard } from '@/ui/Guard';
-import { tellDone } from '@/ui/tell';
 import type { Asked } from '../asked';
 import { Cell } from './Cell';
 import { DesignHead } from './DesignHead';
@@ -68,12 +62,6 @@ export const DesignRow = memo(function DesignRow({
   const here = new Set(columns.map(({ blank }) => blank.id));
   const fitted = fits.filter(({ blankId }) => here.has(blankId));
   const ready = fitted.filter((one) => verdictOf(one, shop) === 'ready').length;
-  const fit = (blankId: string, layoutId?: string | null) => {
-    fitDesign(design.id, blankId, layoutId).catch((error: unknown) => toast(sentence(error)));
-  };
-  const askVersions = (blankId: string) => {
-    onAsk({ kind: 'versions', designId: design.id, blankId });
-  };
   return (
     <div
       ref={setNodeRef}
@@ -88,28 +76,16 @@ export const DesignRow = memo(function DesignRow({
       className={`group absolute inset-x-0 ${isDragging ? 'z-30 opacity-80' : ''}`}
     >
       <DesignHead
-        design={design}
+        row={{ design, above, under, blanks: columns.map(({ blank }) => blank.id), onMove, onAsk }}
         ready={ready}
         fitted={fitted.length}
         handle={{ attributes, listeners, setActivatorNodeRef }}
         movable={movable}
         focused={focused === -1}
-        above={above}
-        under={under}
-        onMove={(to) => {
-          onMove(design.id, to);
-        }}
-        onOpen={() => {
-          onAsk({ kind: 'design', designId: design.id });
-        }}
-        onChoose={() => {
-          toggleAll(columns.map(({ blank }) => keyOfPlace({ designId: design.id, blankId: blank.id })));
-        }}
       />
       {shown.map(({ column, index: at, left }) => {
         const blankId = column.blank.id;
         const versions = versionsOf(fits, design.id, blankId);
-        const [first] = versions;
         return (
           <Guard
             key={blankId}
@@ -127,31 +103,10 @@ export const DesignRow = memo(function DesignRow({
               focused={focused === at}
               design={design}
               versions={versions}
-              onFit={(layoutId) => {
-                fit(blankId, layoutId);
-              }}
-              onOpen={(fitId) => {
-                if (versions.length > 1) askVersions(blankId);
-                else onOpen(fitId);
-              }}
-              onVersions={() => {
-                if (!first) return;
-                void addVersion(first.id).then(({ undo }) => {
-                  askVersions(blankId);
-                  tellDone(`${design.name} has two versions on ${column.blank.name}.`, undo);
-                });
-              }}
-              onSize={() => {
-                if (first) onAsk({ kind: 'size', fitId: first.id });
-              }}
+              onOpen={onOpen}
+              onAsk={onAsk}
               onBlock={() => {
                 onBlock({ designId: design.id, blankId });
-              }}
-              onRemove={() => {
-                if (!first) return;
-                void removeFit(first.id).then((undo) => {
-                  tellDone(`${design.name} is off ${column.blank.name}.`, undo);
-                });
               }}
             />
           </Guard>

@@ -12,16 +12,18 @@ import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrate
 import { useCallback, useMemo, useRef } from 'react';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import type { Design, Fit } from '@/core/fit/schema';
-import { keyOfPlace, type Place } from '@/core/many/choice';
-import { chooseBlock, toggleAll } from '@/state/many/chosen';
+import type { Place } from '@/core/many/choice';
+import { chooseBlock } from '@/state/many/chosen';
 import { moveDesign } from '@/state/shop/designs';
 import { addColumn } from '@/state/shop/range';
 import { useShop } from '@/state/shop/shop';
-import { MenuLine, VerbMenu } from '@/ui/Menu';
+import { MenuLine, useMenuAt, VerbMenu } from '@/ui/Menu';
 import { tellDone } from '@/ui/tell';
 import type { Asked } from '../asked';
+import { spotAt } from '../spots';
 import { ColumnHead } from './ColumnHead';
 import { DesignRow } from './DesignRow';
+import { PointedLines } from './PointedLines';
 import {
   ADD_WIDTH,
   GROUP_HEIGHT,
@@ -96,6 +98,9 @@ export function RangeGrid({ columns, designs, heads, movable, onOpen, onAsk }: P
       tellDone('The row is moved.', undo);
     });
   };
+  const pointed = useMenuAt('What can be done here', spotAt, (spot) => (
+    <PointedLines spot={spot} {...lines} movable={movable} onOpen={onOpen} onAsk={onAsk} onMove={move} />
+  ));
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
@@ -122,6 +127,7 @@ export function RangeGrid({ columns, designs, heads, movable, onOpen, onAsk }: P
           keys.onKeyDown(event, Math.floor((event.currentTarget.clientHeight - headHeight) / ROW_HEIGHT));
         }}
         onFocus={keys.onFocus}
+        onContextMenu={pointed.onContextMenu}
         style={{ scrollPadding: `${headHeight}px 0 0 ${HEAD_WIDTH}px` }}
         className="min-h-0 grow overflow-auto"
       >
@@ -147,12 +153,8 @@ export function RangeGrid({ columns, designs, heads, movable, onOpen, onAsk }: P
               index={index}
               head={heads.columns[index] ?? ''}
               place={{ left, width }}
-              onStart={(blankId) => {
-                onAsk({ kind: 'start', blankId });
-              }}
-              onChoose={(blankId) => {
-                toggleAll(lines.designs.map((designId) => keyOfPlace({ designId, blankId })));
-              }}
+              designs={lines.designs}
+              onAsk={onAsk}
             />
           ))}
           {spare.length > 0 && (
@@ -216,6 +218,7 @@ export function RangeGrid({ columns, designs, heads, movable, onOpen, onAsk }: P
           </SortableContext>
         </div>
       </div>
+      {pointed.menu}
     </DndContext>
   );
 }

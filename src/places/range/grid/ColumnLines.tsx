@@ -1,0 +1,39 @@
+'use client';
+import { keyOfPlace } from '@/core/many/choice';
+import { toggleAll } from '@/state/many/chosen';
+import { removeColumn } from '@/state/shop/range';
+import { MenuLine } from '@/ui/Menu';
+import type { Asked } from '../asked';
+
+/** What can be done with a column of the range. */
+export function ColumnLines({
+  blank,
+  designs,
+  onAsk,
+}: {
+  blank: { id: string; name: string };
+  /** The designs that are shown, by id. */
+  designs: readonly string[];
+  onAsk: (asked: Asked) => void;
+}) {
+  const blankId = blank.id;
+  return (
+    <>
+      <MenuLine
+        onSelect={() => {
+          onAsk({ kind: 'start', blankId });
+        }}
+      >
+        Start a design on it…
+      </MenuLine>
+      <MenuLine
+        onSelect={() => {
+          toggleAll(designs.map((designId) => keyOfPlace({ designId, blankId })));
+        }}
+      >
+        Choose this column
+      </MenuLine>
+      <MenuLine onSelect={() => void removeColumn(blankId)}>Take this column off; its fits stay</MenuLine>
+    </>
+  );
+}
