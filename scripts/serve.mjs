@@ -12,7 +12,7 @@ const { values } = parseArgs({
 const { host } = values;
 const port = Number(values.port);
 
-/** ms that a request's head, and all of it, may take to come in: a part of a pack is 8 MiB at most. */
+/** ms that a request's head, and all of it, may take to come in: a part of a pack is 8 MB at most. */
 const HEAD = 10_000;
 const WHOLE = 60_000;
 /** Connections at once: a page keeps six. */

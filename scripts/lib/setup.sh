@@ -37,12 +37,22 @@ install_tools() {
     imagemagick libimage-exiftool-perl ghostscript libtiff-tools qpdf liblcms2-utils pngcheck >/dev/null
 }
 
-# Draws the demo and builds the application, unless nothing it is built from has changed.
+# Draws the demo and measures all of it, unless what it is made by is the same.
+make_demo() {
+  local stamp=public/demo/made-by sum
+  sum=$(sha256sum dist/demo/main.mjs package-lock.json)
+  [ "$(cat "$stamp" 2>/dev/null)" = "$sum" ] || { node dist/demo/main.mjs && echo "$sum" >"$stamp"; }
+}
+
+# Builds the application, unless nothing it is built from has changed, and makes the demo beside it.
 build_app() {
-  local stamp=.next/up-fit-built sum
+  local stamp=.next/up-fit-built sum demo
   sum=$(find src scripts public package-lock.json next.config.ts tsconfig.json postcss.config.mjs \
     -path public/demo -prune -o -path public/offline.js -o -type f -print0 | sort -z | xargs -0 sha256sum | sha256sum)
-  if [ "$(cat "$stamp" 2>/dev/null)" = "$sum" ] && [ -f public/demo/crab.png ]; then return; fi
-  say "Drawing the demo and building"
-  node dist/demo/main.mjs && NEXT_TELEMETRY_DISABLED=1 npm run -s build && echo "$sum" >"$stamp"
+  say "Making the demo and building"
+  make_demo &
+  demo=$!
+  [ "$(cat "$stamp" 2>/dev/null)" = "$sum" ] ||
+    { NEXT_TELEMETRY_DISABLED=1 npm run -s build && echo "$sum" >"$stamp"; } || return 1
+  wait "$demo"
 }

@@ -2,7 +2,6 @@ import { mkdir, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { Raster } from '@/core/raster/raster';
 import type { Engine } from '@/imaging/engine';
-import { loadNodeEngine } from '@/imaging/node';
 import { compassRose, keepTheLight, knotBadge, TIDE_POOL, tidePool, tidePoolSheet } from './art/marks';
 import { harbour, lighthouse, nightSky, waves } from './art/sea';
 import { storm } from './art/storm';
@@ -34,11 +33,9 @@ export function drawDemo(engine: Engine): Record<DemoKey, () => Uint8Array> {
 const SET_WIDTHS = { crab: 900, starfish: 700, limpet: 420, anemone: 620, whelk: 520, kelp: 360 };
 
 /** Writes every file of the demo into a folder. */
-export async function writeDemo(folder: string): Promise<void> {
-  const engine = await loadNodeEngine();
+export async function writeDemo(engine: Engine, folder: string): Promise<void> {
   await mkdir(folder, { recursive: true });
   for (const [key, draw] of Object.entries(drawDemo(engine))) {
     await writeFile(join(folder, `${key}.${DEMO_FILES[key as DemoKey]}`), draw());
   }
-  engine.close();
 }

@@ -1,5 +1,10 @@
+import { loadNodeEngine } from '@/imaging/node';
 import { writeDemo } from './draw';
+import { measureDemo } from './measure';
 
-await writeDemo('public/demo');
+const folder = 'public/demo';
+const engine = await loadNodeEngine();
+await writeDemo(engine, folder);
+await measureDemo(engine, folder);
 // The engine's threads keep Node alive after they have nothing left to do.
 process.exit(0);

@@ -1,3 +1,4 @@
+import { MEGABYTE } from '@/core/length/bytes';
 import { SPECS } from '@/core/blank/library/specs';
 import { METHODS } from '@/core/blank/methods';
 import type { HouseSpec, Method } from '@/core/blank/schema';
@@ -12,20 +13,19 @@ export interface House {
   mostBytes: number;
 }
 
-const MIB = 1024 * 1024;
 const WRITTEN = 'written';
 /** Bytes of one part of an upload at most. */
-export const PART_BYTES = 8 * MIB;
+export const PART_BYTES = 8 * MEGABYTE;
 
 /**
  * Made-up houses with differing rules: what each asks of a file is in its specs. The last stands in for every house that
  * a customer wrote down: it goes by the record that lies in the pack.
  */
 export const HOUSES: readonly House[] = [
-  { id: 'harl-kiln-works', name: 'Harl Kiln Works', mark: 'HK', mostBytes: 400 * MIB },
-  { id: 'dunmere-garment-print', name: 'Dunmere Garment Print', mark: 'DG', mostBytes: 600 * MIB },
-  { id: 'skerry-labels', name: 'Skerry Labels', mark: 'SL', mostBytes: 120 * MIB },
-  { id: WRITTEN, name: 'A house written down', mark: 'WD', mostBytes: 400 * MIB },
+  { id: 'harl-kiln-works', name: 'Harl Kiln Works', mark: 'HK', mostBytes: 400 * MEGABYTE },
+  { id: 'dunmere-garment-print', name: 'Dunmere Garment Print', mark: 'DG', mostBytes: 600 * MEGABYTE },
+  { id: 'skerry-labels', name: 'Skerry Labels', mark: 'SL', mostBytes: 120 * MEGABYTE },
+  { id: WRITTEN, name: 'A house written down', mark: 'WD', mostBytes: 400 * MEGABYTE },
 ];
 
 export function houseById(id: string): House | undefined {

@@ -1,3 +1,4 @@
+import { showBytes } from '@/core/length/bytes';
 import { shippedBlanks } from '@/core/blank/library';
 import { bodyTroubles } from '@/core/blank/troubles';
 import {
@@ -91,12 +92,11 @@ function notOurs(house: House, fit: PackedFit): string {
 
 function fileReasons({ spec }: ResolvedBlank, format: string, bytes: number): string[] {
   const { formats, maxBytes } = spec.files;
-  const most = Math.round(maxBytes.value / 1024 / 1024);
   return [
     ...(formats.value.some((one) => one === format)
       ? []
       : [`We take ${formats.value.join(', ').toUpperCase()} for this product, not ${format.toUpperCase()}.`]),
-    ...(bytes > maxBytes.value ? [`Too large: we take ${most} MiB a file at most.`] : []),
+    ...(bytes > maxBytes.value ? [`Too large: we take ${showBytes(maxBytes.value)} a file at most.`] : []),
   ];
 }
 

@@ -1,3 +1,4 @@
+import { showBytes } from '@/core/length/bytes';
 import * as v from 'valibot';
 import { readBytes, readJson, strangerRefused, told } from './door';
 import { OrderForm } from './forms';
@@ -61,8 +62,7 @@ export function create(houseId: string, request: Request): Promise<Response> {
     const form = v.safeParse(OrderForm, read.value);
     if (!form.success) return told(400, 'The order cannot be read: make it again.');
     if (form.output.bytes > house.mostBytes) {
-      const most = Math.round(house.mostBytes / 1024 / 1024);
-      return told(413, `${house.name} takes packs of ${most} MiB at most.`);
+      return told(413, `${house.name} takes packs of ${showBytes(house.mostBytes)} at most.`);
     }
     const { id: uploadId, received, answer } = beginUpload(house, form.output);
     return Response.json({ uploadId, received, answer });
@@ -77,7 +77,7 @@ export function part(houseId: string, uploadId: string, request: Request): Promi
     if (!Number.isInteger(offset) || offset < 0) return told(400, 'A part begins at a whole offset.');
     const read = await readBytes(request, PART_BYTES);
     if (!read.ok) return read.response;
-    if (read.value.length === 0) return told(400, 'A part is 1 byte to 8 MiB.');
+    if (read.value.length === 0) return told(400, `A part is 1 byte to ${showBytes(PART_BYTES)}.`);
     return Response.json({ uploadId, received: await takePart(upload, offset, read.value), answer: null });
   });
 }

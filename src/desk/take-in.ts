@@ -1,3 +1,4 @@
+import { MEGABYTE } from '@/core/length/bytes';
 import { createHash } from 'node:crypto';
 import { unzipSync } from 'fflate';
 import * as v from 'valibot';
@@ -108,12 +109,11 @@ function onePerFile(findings: readonly FileFinding[]): FileFinding[] {
   return [...files.values()];
 }
 
-const MIB = 1024 * 1024;
 const LIST = 'manifest.json';
 /** What a pack may hold, by its own word, before anything of it is unpacked. */
 const MOST_FILES = 5_000;
-const MOST_LIST = 4 * MIB;
-const MOST_UNPACKED = 900 * MIB;
+const MOST_LIST = 4 * MEGABYTE;
+const MOST_UNPACKED = 900 * MEGABYTE;
 
 function unzip(pack: Uint8Array): Record<string, Uint8Array> {
   let [count, bytes] = [0, 0];

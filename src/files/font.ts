@@ -1,3 +1,4 @@
+import { MEGABYTE } from '@/core/length/bytes';
 import type { Font as OpenedFont, Glyph as FontGlyph } from 'opentype.js';
 import { UpFitError } from '@/core/errors';
 import type { Segment } from '@/core/geometry/path';
@@ -6,7 +7,7 @@ import type { Glyph, Font } from '@/core/type/layout';
 import { readFont } from './type';
 
 /** A font larger than this is refused: no font has need of it. */
-const MOST_BYTES = 32 * 1024 * 1024;
+const MOST_BYTES = 32 * MEGABYTE;
 /** Capitals of most fonts are about this high, in shares of the em. */
 const USUAL_CAP = 0.7;
 
@@ -14,7 +15,7 @@ const USUAL_CAP = 0.7;
 export function openFont(name: string, bytes: ArrayBuffer): OpenedFont {
   const kind = new TextDecoder('latin1').decode(bytes.slice(0, 4));
   if (bytes.byteLength > MOST_BYTES)
-    throw new UpFitError('too-large', `“${name}” is over 32 MiB: bring in one font, not a whole collection.`);
+    throw new UpFitError('too-large', `“${name}” is over 32 MB: bring in one font, not a whole collection.`);
   if (kind === 'wOF2') {
     throw new UpFitError(
       'unsupported',

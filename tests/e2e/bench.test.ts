@@ -228,12 +228,13 @@ describe('a mug', () => {
     expect((await box()).y).toEqual(close((await near()).y));
     await shop.bench.chord(Key.CONTROL, 'z');
     await shop.bench.chord(Key.CONTROL, 'z');
-    await (await shop.bench.named('Lengths in')).click();
+    await shop.bench.menu('Lengths in millimetres', 'inches, in fractions');
     await shop.bench.named('Lengths in inches');
     await shop.bench.keys(Key.ARROW_LEFT);
     await shop.bench.saved();
     expect((await box()).x - from.x).toEqual(close(1 - 25.4 / 16));
-    await (await shop.bench.named('Lengths in')).click();
+    await shop.bench.menu('Lengths in inches', 'millimetres');
+    await shop.bench.named('Lengths in millimetres');
   });
 
   test('stepped and repeated by a distance', async () => {

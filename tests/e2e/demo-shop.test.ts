@@ -1,7 +1,9 @@
+import { readFileSync } from 'node:fs';
 import { PNG } from 'pngjs';
 import { By, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver';
 import type { ChromiumWebDriver } from 'selenium-webdriver/chromium';
 import { VERDICTS, type RuleId, type Verdict } from '@/core/check/finding';
+import type { MeasuredDemo } from '@/demo/measured';
 import type { StoredDocket } from '@/store/schema';
 import { openBrowser, openDemo } from '../../scripts/lib/browser.mjs';
 import { Page, PATIENCE } from '../support/bench';
@@ -35,6 +37,14 @@ const showsDesigns = (rows: number) =>
     PATIENCE,
     `the range did not come to ${rows} designs`,
   );
+/** A docket with the places of each finding in one order: between two machines a tie goes by the last digits. */
+const inPlace = (docket: StoredDocket) => ({
+  ...docket,
+  findings: docket.findings.map(({ places, ...finding }) => ({
+    ...finding,
+    places: [...(places ?? [])].sort((a, b) => a.left - b.left || a.top - b.top),
+  })),
+});
 /** Has only the designs of a name shown; all of them where it is empty. */
 async function only(design: string): Promise<void> {
   const search = await page.find('input[type=search]');
@@ -53,6 +63,17 @@ describe('the range of the demo shop', () => {
     await cell('Compass rose', 'Mug 325 ml: Look, 2.0 mm off');
     await cell('Storm', 'Tumbler 470 ml: Fix, Seam dE');
     await cell('Knot badge', 'Shirt: Ready');
+  });
+
+  test('what it came with, measured when it was made, is what this browser measures', async () => {
+    const shipped = JSON.parse(readFileSync('public/demo/measured.json', 'utf8')) as MeasuredDemo;
+    const here = new Map((await records<StoredDocket>(browser, 'dockets')).map((one) => [one.fitId, one]));
+    expect(here.size).toBe(shipped.dockets.length);
+    for (const docket of shipped.dockets) {
+      const own = here.get(docket.fitId)!;
+      expect(own.measuredAt).toBeGreaterThan(0);
+      expect(inPlace({ ...own, measuredAt: 0 })).toEqual(inPlace(docket));
+    }
   });
 
   test('between them its fits show every verdict of every rule that has them', async () => {
@@ -126,9 +147,11 @@ describe('the range of the demo shop', () => {
   });
 
   test('lengths turn to inches everywhere, and back', async () => {
-    await (await page.named('Lengths in millimetres')).click();
+    await page.menu('Lengths in millimetres', 'inches, in fractions');
     await page.says('[role=grid]', /8 3\/4/);
-    await (await page.named('Lengths in inches')).click();
+    await page.menu('Lengths in inches, in fractions', 'inches, in decimals');
+    await page.says('[role=grid]', /8\.747/);
+    await page.menu('Lengths in inches, in decimals', 'millimetres');
     await page.says('[role=grid]', /222\.2 × 92\.0 mm/);
   });
 });

@@ -74,7 +74,7 @@ describe('a house that is written', () => {
     await tick('TIFF');
     await tick('RGB');
     await tick('CMYK');
-    await entry('largest file', '40 MiB');
+    await entry('largest file', '40 MB');
     await entry('rich black', '50/40/40/195');
     await shop.bench.says('form [role=alert]', /in percent/);
     await entry('rich black', '50/40/40/95');

@@ -37,14 +37,14 @@ describe('two windows of one shop', () => {
     await shop.browser.get(shop.address);
     const [first, other] = await second();
     await shop.bench.named('Lengths in millimetres', 'button');
-    await (await shop.bench.named('Lengths in millimetres', 'button')).click();
+    await shop.bench.menu('Lengths in millimetres', 'inches, in fractions');
     await shop.browser.switchTo().window(first);
     await shop.bench.named('Lengths in inches', 'button');
     // Another setting, changed here: the one that was changed there stays.
     await (await shop.bench.named('Light frame', 'button')).click();
     await shop.browser.switchTo().window(other);
     await shop.bench.named('Dark frame', 'button');
-    await (await shop.bench.named('Lengths in inches', 'button')).click();
+    await shop.bench.menu('Lengths in inches', 'millimetres');
     await (await shop.bench.named('Dark frame', 'button')).click();
     await shop.browser.switchTo().window(first);
     await shop.bench.named('Lengths in millimetres', 'button');

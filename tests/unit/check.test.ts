@@ -253,11 +253,11 @@ describe('file', () => {
     const asking = (change: Partial<(typeof mug)['spec']['files']>) =>
       fileOf({ ...mug, spec: { ...mug.spec, files: { ...mug.spec.files, ...change } } }, [covering]);
     const from = <T>(value: T) => ({ value, source: { kind: 'house' as const } });
-    expect(asking({ formats: from(['tiff']) }).shown.required).toBe('TIFF, 300 PPI, sRGB, at most 50 MiB');
+    expect(asking({ formats: from(['tiff']) }).shown.required).toBe('TIFF, 300 PPI, sRGB, at most 50 MB');
     const inks = asking({ formats: from(['png', 'pdf']), modes: from(['cmyk']) });
     expect(inks).toMatchObject({
       verdict: 'ready',
-      shown: { required: 'PDF, 300 PPI, CMYK, at most 50 MiB' },
+      shown: { required: 'PDF, 300 PPI, CMYK, at most 50 MB' },
     });
     const none = asking({ formats: from(['png']), modes: from(['cmyk']) });
     expect(none).toMatchObject({ verdict: 'fix', word: 'Format' });

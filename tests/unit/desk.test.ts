@@ -66,7 +66,7 @@ test('three desks, and the one for houses that are written down, say what they t
   const list = v.parse(v.array(DeskSchema), await desks().json());
   expect(list.map(({ id }) => id)).toEqual([HARL, DUNMERE, 'skerry-labels', 'written']);
   expect(new Set(list.map(({ mostBytes }) => mostBytes)).size).toBe(3);
-  expect(list[0]!.partBytes).toBe(8 * 1024 * 1024);
+  expect(list[0]!.partBytes).toBe(8_000_000);
 });
 
 describe('a blank that the customer measured', () => {
@@ -248,7 +248,7 @@ describe('a desk refuses, and says why', () => {
     const response = await begin(HARL, { ...order, bytes: 401 * 1024 * 1024 });
     expect(response.status).toBe(413);
     expect(await response.json()).toMatchObject({
-      message: expect.stringMatching(/400 MiB at most/) as string,
+      message: expect.stringMatching(/400 MB at most/) as string,
     });
   });
 

@@ -66,7 +66,7 @@ describe('what is known of a house', () => {
     ['methods', 'engraving', /some method/],
     ['target', '0 PPI', /from 1 to 2400/],
     ['target', '299.5', /whole number/],
-    ['maxBytes', 'large', /MiB/],
+    ['maxBytes', 'large', /MB/],
     ['pixels', '1819 by 2551', /whole pixels/],
     ['pixels', '18.5 x 20', /whole pixels/],
     ['black', '50/40/40', /in percent/],
@@ -85,7 +85,7 @@ describe('what is known of a house', () => {
     const spec = say(ENTRIES, fogbell(), {
       formats: 'tiff',
       modes: 'cmyk',
-      maxBytes: '40 MiB',
+      maxBytes: '40 MB',
       black: '50/40/40/95',
       mirroring: 'driver',
       'press.celsius': '370 °F',
@@ -99,7 +99,7 @@ describe('what is known of a house', () => {
       files: {
         formats: { value: ['tiff'], source: STATED },
         modes: { value: ['cmyk'] },
-        maxBytes: { value: 40 * 1024 * 1024 },
+        maxBytes: { value: 40_000_000 },
       },
       black: [0.5, 0.4, 0.4, 0.95],
       mirroring: 'driver',

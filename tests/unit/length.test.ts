@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { parseLength, parseSize } from '@/core/length/parse';
-import { nudgeStep, showLength, showSize } from '@/core/length/show';
+import { showBytes } from '@/core/length/bytes';
+import { nudgeStep, showLength, showSize, typedLength } from '@/core/length/show';
 import { pixelsFor } from '@/core/length/units';
 
 const mm = (text: string, options = {}) => {
@@ -32,6 +33,13 @@ describe('a length as people write it', () => {
     ['5 + 3 in', 203.2],
     ['1.5 m', 1500],
     ['120MM', 120],
+    ['1,234.5 mm', 1234.5],
+    ['1.234,5 mm', 1234.5],
+    ['1,234,567 mm', 1234567],
+    ["5'11", 1803.4],
+    ["0'11.25", 285.75],
+    ["5' 11 1/2", 1816.1],
+    ["1' + 2 mm", 306.8],
   ])('%s is %d mm', (text, expected) => {
     expect(mm(text)).toBeCloseTo(expected, 9);
   });
@@ -132,4 +140,53 @@ describe('lengths shown', () => {
 test('pixels along a length are rounded to whole ones', () => {
   expect(pixelsFor(226.186, 300)).toBe(2671);
   expect(pixelsFor(25.4, 300)).toBe(300);
+});
+
+describe('a length as it is typed over', () => {
+  const settings = [
+    { unit: 'mm', inches: 'decimal' },
+    { unit: 'in', inches: 'decimal' },
+    { unit: 'in', inches: 'sixteenths' },
+  ] as const;
+
+  test('comes to the same when it is read again, whatever it is and however it is shown', () => {
+    const any = fc.double({ min: 0.01, max: 3000, noNaN: true });
+    fc.assert(
+      fc.property(any, fc.constantFrom(...settings), (length, setting) => {
+        expect(Math.abs(mm(typedLength(length, setting), { unit: setting.unit }) - length)).toBeLessThan(
+          0.001,
+        );
+      }),
+    );
+  });
+
+  test.each([
+    [6.35, 'mm', '6.35 mm'],
+    [79.375, 'mm', '79.375 mm'],
+    [120, 'mm', '120.0 mm'],
+    [79.375, 'in', '3 1/8 in'],
+    [120, 'in', '4.72441 in'],
+  ] as const)('%d mm in %s is %s', (length, unit, said) => {
+    expect(typedLength(length, { unit, inches: 'sixteenths' })).toBe(said);
+  });
+
+  test('half tenths of a millimetre are told, and no finer ones', () => {
+    expect(showLength(6.35)).toBe('6.35 mm');
+    expect(showLength(0.25)).toBe('0.25 mm');
+    expect(showLength(6.34)).toBe('6.3 mm');
+    expect(showLength(-1.15)).toBe('−1.15 mm');
+  });
+});
+
+describe('a file’s size', () => {
+  test.each([
+    [1, '1 kB'],
+    [812_345, '812 kB'],
+    [999_600, '1 MB'],
+    [12_400_000, '12.4 MB'],
+    [50_000_000, '50 MB'],
+    [1_536_000_000, '1.5 GB'],
+  ])('%d bytes are %s', (bytes, said) => {
+    expect(showBytes(bytes)).toBe(said);
+  });
 });

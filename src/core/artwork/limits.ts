@@ -1,3 +1,4 @@
+import { MEGABYTE, showBytes } from '../length/bytes';
 import { LEAST_MM, MOST_MM } from '../bounds';
 import { UpFitError } from '../errors';
 import type { PixelSize } from './facts';
@@ -9,7 +10,7 @@ export const LIMITS = {
   held: 64e6,
   /** Pixels a picture may have at all. */
   pixels: 600e6,
-  bytes: 512 * 1024 * 1024,
+  bytes: 512 * MEGABYTE,
 } as const;
 
 /** Refuses a file by its size before it is read into memory. */
@@ -19,7 +20,7 @@ export function requireReadableSize(name: string, bytes: number): void {
   if (bytes > LIMITS.bytes) {
     throw new UpFitError(
       'too-large',
-      `“${name}” is larger than 512 MiB: save it with compression or at fewer pixels.`,
+      `“${name}” is larger than ${showBytes(LIMITS.bytes)}: save it with compression or at fewer pixels.`,
     );
   }
 }

@@ -35,6 +35,9 @@ const VULGAR: Record<string, string> = {
   '⅞': '7/8',
 };
 
+/** Groups of thousands with one mark and decimals with the other, or more than one group: `1,234.5`, `1.234,5`, `1,234,567`. */
+const GROUPED =
+  /(\d{1,3}(?:,\d{3})+)\.(\d+)|(\d{1,3}(?:\.\d{3})+),(\d+)|(\d{1,3}(?:,\d{3}){2,}|\d{1,3}(?:\.\d{3}){2,})/y;
 const NUMBER = /\d+(?:[.,]\d+)?|[.,]\d+/y;
 const FRACTION = /(\d+)\s*\/\s*(\d+)/y;
 
@@ -99,7 +102,9 @@ function readTerms(text: string, offset: number): Term[] {
     const number = readNumber(text, at, offset);
     const afterNumber = skipBlanks(text, number.end);
     const unit = readUnit(text, afterNumber);
-    terms.push({ value: sign * number.value, unit: unit?.unit, at: offset + at });
+    // What follows feet without a sign or a unit is inches: 5'11.
+    const inFeet = !unit && !signed && terms.at(-1)?.unit === 'ft';
+    terms.push({ value: sign * number.value, unit: inFeet ? 'in' : unit?.unit, at: offset + at });
     at = skipBlanks(text, unit ? unit.end : afterNumber);
     sign = 1;
     signed = false;
@@ -112,6 +117,11 @@ function readTerms(text: string, offset: number): Term[] {
 function readNumber(text: string, at: number, offset: number): { value: number; end: number } {
   const fraction = match(FRACTION, text, at);
   if (fraction) return { value: divide(fraction, offset + at), end: at + fraction[0].length };
+  const grouped = match(GROUPED, text, at);
+  if (grouped && !/[\d.,]/.test(text[at + grouped[0].length] ?? '')) {
+    const whole = (grouped[1] ?? grouped[3] ?? grouped[5] ?? '').replace(/[.,]/g, '');
+    return { value: Number(`${whole}.${grouped[2] ?? grouped[4] ?? '0'}`), end: at + grouped[0].length };
+  }
   const number = match(NUMBER, text, at);
   if (!number) {
     throw new Slip(`“${text[at]}” at character ${offset + at + 1} is not part of a length.`, offset + at);

@@ -1,4 +1,5 @@
 'use client';
+import { showBytes } from '@/core/length/bytes';
 import Link from 'next/link';
 import { askInWords } from '@/core/blank/entries/ask';
 import { pressCard } from '@/core/blank/press-card';
@@ -71,7 +72,7 @@ export function HouseNumbers({ resolved }: { resolved: ResolvedBlank }) {
         <Fact name="pixels" value={pixelsInWords(resolved)} />
         <Fact name="density tag" value={spec.files.density.value ? 'required' : 'not needed'} />
         <Fact name="transparency" value={spec.files.alpha.value === 'kept' ? 'kept' : 'none'} />
-        <Fact name="largest file" value={`${Math.round(spec.files.maxBytes.value / 1024 / 1024)} MiB`} />
+        <Fact name="largest file" value={showBytes(spec.files.maxBytes.value)} />
         <Fact name="named" value={spec.files.naming.value} />
         {spec.press && <Fact name="press" value={pressCard(spec).join(' · ')} />}
       </dl>

@@ -1,4 +1,5 @@
 'use client';
+import { showBytes } from '@/core/length/bytes';
 import Link from 'next/link';
 import { toast } from 'sonner';
 import type { FileFinding } from '@/core/pack/order';
@@ -7,7 +8,7 @@ import { leaveWaiting, resumeOrder, useSending } from '@/state/handover/sending'
 import type { SentOrder, StoredPack } from '@/core/pack/record';
 import { HandAnswer } from './HandAnswer';
 import { VerdictShape } from '@/ui/Verdict';
-import { sayBytes, sayDay, sayOrder } from './words';
+import { sayDay, sayOrder } from './words';
 import { Progress } from '@/ui/Progress';
 
 const MEANS = {
@@ -52,7 +53,7 @@ function OrderLine({ pack, sent }: { pack: StoredPack; sent: SentOrder }) {
           <>
             <Progress label="Sending" share={under.sent / order.bytes} className="w-40" />
             <span className="measure text-sm">
-              {sayBytes(under.sent)} of {sayBytes(order.bytes)}
+              {showBytes(under.sent)} of {showBytes(order.bytes)}
             </span>
             <button
               className="verb"

@@ -1,4 +1,5 @@
 'use client';
+import { showBytes } from '@/core/length/bytes';
 import Link from 'next/link';
 import { useState } from 'react';
 import { toast } from 'sonner';
@@ -11,7 +12,7 @@ import { useShop } from '@/state/shop/shop';
 import { Orders } from './Orders';
 import { HandDialog } from './HandDialog';
 import { SendDialog } from './SendDialog';
-import { sayBytes, sayDay } from './words';
+import { sayDay } from './words';
 import { Hint } from '@/ui/Hint';
 import { tellDone } from '@/ui/tell';
 import { useTitle } from '@/ui/useTitle';
@@ -49,7 +50,7 @@ export function PackDetail({ pack }: { pack: StoredPack }) {
       <header className="flex shrink-0 items-baseline gap-5 border-b border-rule px-5 py-2.5">
         <h2 className="truncate text-lg font-bold">{manifest.name}</h2>
         <span className="measure shrink-0 text-sm text-ink-2">
-          {sayDay(manifest.made)} · {sayBytes(bytes)} · SHA-256 {sha256.slice(0, 12)}…
+          {sayDay(manifest.made)} · {showBytes(bytes)} · SHA-256 {sha256.slice(0, 12)}…
         </span>
         <span className="ml-auto flex shrink-0 items-center gap-4">
           <button
@@ -177,7 +178,7 @@ function FitFiles({ fit, files }: { fit: PackedFit; files: StoredPack['manifest'
                   {print &&
                     `${print.pixels.width} × ${print.pixels.height} px, ${print.ppi} PPI, ${print.mode.toUpperCase()}`}
                 </td>
-                <td className="w-20 pr-4 text-right">{sayBytes(bytes)}</td>
+                <td className="w-20 pr-4 text-right">{showBytes(bytes)}</td>
                 <Hint words={`SHA-256 ${sha256}`}>
                   <td className="w-36 text-right text-ink-2">{sha256.slice(0, 12)}…</td>
                 </Hint>

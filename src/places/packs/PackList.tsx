@@ -1,8 +1,9 @@
 'use client';
+import { showBytes } from '@/core/length/bytes';
 import { worst } from '@/core/check/finding';
 import type { StoredPack } from '@/core/pack/record';
 import { VerdictShape } from '@/ui/Verdict';
-import { sayBytes, sayDay, sayOrder } from './words';
+import { sayDay, sayOrder } from './words';
 
 /** Every pack, the newest first, with where it stands. */
 export function PackList({
@@ -31,7 +32,7 @@ export function PackList({
             </span>
             <span className="measure block truncate text-sm text-ink-2">
               {sayDay(manifest.made)} · {manifest.fits.length} {manifest.fits.length === 1 ? 'fit' : 'fits'} ·{' '}
-              {sayBytes(bytes)}
+              {showBytes(bytes)}
             </span>
             <span className="block truncate text-sm">{sayOrder(orders.at(-1))}</span>
           </button>

@@ -1,4 +1,5 @@
 'use client';
+import { showBytes } from '@/core/length/bytes';
 import { useEffect, useState } from 'react';
 import { copiesIn, withCopies, type Copies } from '@/core/fit/copies';
 import type { PackedFit } from '@/core/pack/manifest';
@@ -10,7 +11,7 @@ import { sentence } from '@/state/sentence';
 import { Dialog, LeaveDialog } from '@/ui/Dialog';
 import { OneOf } from '@/ui/OneOf';
 import { CopiesGrid } from '../shell/CopiesGrid';
-import { sayBytes, sayDay } from './words';
+import { sayDay } from './words';
 
 /** To whom a pack is sent, and how many of each: which file goes on which side the pack says itself. */
 export function SendDialog({ pack, onClose }: { pack: StoredPack; onClose: () => void }) {
@@ -53,8 +54,8 @@ export function SendDialog({ pack, onClose }: { pack: StoredPack; onClose: () =>
       )}
       {desk && (
         <p className={`mt-2 text-sm ${tooLarge ? 'text-fix' : 'text-ink-2'}`}>
-          Takes {desk.takes}, packs of {sayBytes(desk.mostBytes)} at most; this one is {sayBytes(pack.bytes)}.
-          {tooLarge && ' Make two smaller packs.'}
+          Takes {desk.takes}, packs of {showBytes(desk.mostBytes)} at most; this one is{' '}
+          {showBytes(pack.bytes)}.{tooLarge && ' Make two smaller packs.'}
         </p>
       )}
       <OrderedFits fits={own} order={order} />

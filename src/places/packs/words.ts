@@ -1,13 +1,5 @@
-import { fixed } from '@/core/length/show';
 import type { SentOrder } from '@/core/pack/record';
 import { format } from 'date-fns';
-
-/** "12.4 MiB", small ones in KiB. */
-export function sayBytes(bytes: number): string {
-  return bytes < 1024 * 1024
-    ? `${Math.max(1, Math.round(bytes / 1024))} KiB`
-    : `${fixed(bytes / 1024 / 1024, 1)} MiB`;
-}
 
 /** "26 Nov 2026, 14:05" of an ISO date and time, in the seller's own time. */
 export function sayDay(iso: string): string {

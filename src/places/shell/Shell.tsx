@@ -7,6 +7,7 @@ import { loadDemo } from '@/state/shop/demo';
 import { keepBuild, takeNewBuild, useNewBuild } from '@/state/build';
 import { sendWaiting } from '@/state/handover/sending';
 import { sweepDockets } from '@/state/bench/dockets';
+import { drawingsDone } from '@/state/many/drawings';
 import { sentence } from '@/state/sentence';
 import { changeSettings } from '@/state/shop/records';
 import { followOthers, leaveRefused, tryAgain, useRefused } from '@/state/shop/commit';
@@ -18,6 +19,7 @@ import { ImportStrip } from './ImportStrip';
 import { Shortcuts } from './Shortcuts';
 import { Hints } from '@/ui/Hint';
 import { Commands } from './Commands';
+import { UnitMenu } from './UnitMenu';
 import { TakeBack } from './TakeBack';
 import { useStrayDrops } from './useStrayDrops';
 import { Guard } from '@/ui/Guard';
@@ -74,13 +76,7 @@ export function Shell({ demo, children }: { demo: boolean; children: ReactNode }
           >
             {settings.shopName}
           </button>
-          <button
-            aria-label={`Lengths in ${unit.unit === 'mm' ? 'millimetres' : 'inches'}: change`}
-            onClick={() => void changeSettings({ unit: { ...unit, unit: unit.unit === 'mm' ? 'in' : 'mm' } })}
-          >
-            <span className={unit.unit === 'mm' ? 'font-semibold text-ink' : ''}>mm</span> ·{' '}
-            <span className={unit.unit === 'in' ? 'font-semibold text-ink' : ''}>in</span>
-          </button>
+          <UnitMenu unit={unit} />
           <button
             aria-label={`${dark ? 'Dark' : 'Light'} frame: change`}
             onClick={() => void changeSettings({ theme: dark ? 'light' : 'dark' })}
@@ -291,7 +287,7 @@ function useSweep(): void {
   const phase = useShop((shop) => shop.phase);
   const onBench = useShop((shop) => shop.onBench);
   useEffect(() => {
-    if (phase === 'open' && engineHindrance() === null) void sweepDockets();
+    if (phase === 'open' && engineHindrance() === null) void sweepDockets(drawingsDone);
   }, [fits, unit, blanks, phase, onBench]);
 }
 

@@ -1,11 +1,10 @@
-import { inOneOrder } from '@/core/key-order';
 import { pixelsKey } from '@/core/artwork/steps';
+import { docketBasis } from '@/core/check/basis';
 import type { Docket } from '@/core/check/docket';
 import type { Verdict } from '@/core/check/finding';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import type { Press } from '@/core/colour/press';
 import { artworkIdsOf, type Fit } from '@/core/fit/schema';
-import { digestOf } from '@/core/digest';
 import { readOne, readOriginal } from '@/store/read';
 import type { Artwork, Settings, StoredDocket, StoredSummary } from '@/store/schema';
 import { engine, isStopped, type JobOptions } from '@/workers/client';
@@ -16,7 +15,6 @@ import { blankOf } from '../shop/library';
 import { pressAsked, pressKey } from '../engine/press';
 import { saveDocket } from '../shop/records';
 import { contextOf, useShop, type Shop } from '../shop/shop';
-import { RULES_KEY } from '@/core/check/registry';
 
 export type { StoredDocket, StoredSummary };
 
@@ -35,38 +33,14 @@ export function docketKey(fit: Fit, blank: ResolvedBlank, shop: Shop): string {
   ];
   const known = keys.get(fit);
   if (known?.from.length === from.length && known.from.every((one, i) => one === from[i])) return known.key;
-  const key = digestOf(keyOf(fit, blank, shop));
-  keys.set(fit, { from, key });
-  return key;
-}
-
-function keyOf(
-  fit: Fit,
-  { spec, blank, method }: ResolvedBlank,
-  { settings, artworks, profiles }: Shop,
-): string {
   const pixels = artworkIdsOf(fit).map((id) => {
     const artwork = artworks.get(id);
     return artwork ? pixelsKey(artwork.facts.sha256, artwork.steps) : id;
   });
-  return inOneOrder([
-    RULES_KEY,
-    blank.version,
-    spec.id,
-    spec.version,
-    // As it was before a method could be changed, so that stored dockets of an unchanged one hold.
-    ...(method.version > 1 ? [method.id, method.version] : []),
-    fit.sizeId,
-    fit.soldIn,
-    settings.unit,
-    fit.colourId,
-    fit.version?.colours,
-    fit.faces,
-    pressKey(spec.id, { settings, profiles }),
-    fit.accepted,
-    fit.ticked,
-    pixels,
-  ]);
+  const press = pressKey(blank.spec.id, { settings, profiles });
+  const key = docketBasis(fit, blank, { unit: settings.unit, press, pixels });
+  keys.set(fit, { from, key });
+  return key;
 }
 
 /** A fit with the files it shows, ready for the worker. */
@@ -149,21 +123,33 @@ export function verdictOf(fit: Fit, shop = useShop.getState()): Verdict | undefi
   return contextOf(fit, shop) ? currentSummary(fit, shop)?.verdict : 'fix';
 }
 
+/** When a docket was measured that came from elsewhere, as the demo's do. */
+const NOT_HERE = 0;
+
 let sweeping: Promise<void> | undefined;
 
-/** Measures every fit whose docket no longer holds, one after another, in the background. */
-export function sweepDockets(): Promise<void> {
-  sweeping ??= sweep().finally(() => (sweeping = undefined));
+/**
+ * Measures every fit whose docket no longer holds, one after another, in the background; and once all do and what is in
+ * sight is drawn, those that came with a docket measured elsewhere.
+ */
+export function sweepDockets(drawn: () => Promise<unknown>): Promise<void> {
+  sweeping ??= sweep(drawn).finally(() => (sweeping = undefined));
   return sweeping;
 }
 
-async function sweep(): Promise<void> {
+async function sweep(drawn: () => Promise<unknown>): Promise<void> {
   const failed = new Set<string>();
   for (;;) {
     const { fits, onBench } = useShop.getState();
-    const stale = [...fits.values()].find(
-      (fit) => fit.id !== onBench && !failed.has(fit.id) && !currentSummary(fit) && canMeasure(fit),
+    const open = [...fits.values()].filter(
+      (fit) => fit.id !== onBench && !failed.has(fit.id) && canMeasure(fit),
     );
+    const elsewhere = (fit: Fit) => currentSummary(fit)?.measuredAt === NOT_HERE;
+    let stale = open.find((fit) => !currentSummary(fit));
+    if (!stale && open.some(elsewhere)) {
+      await drawn();
+      stale = open.find(elsewhere);
+    }
     if (!stale) return;
     try {
       await measureExactly(stale);

@@ -1,3 +1,4 @@
+import { showBytes } from '@/core/length/bytes';
 import { UpFitError } from '@/core/errors';
 import type { PrintChoice } from '@/core/print/plan';
 import { artworkIdsOf, type Fit } from '@/core/fit/schema';
@@ -121,10 +122,9 @@ function inFewInks(
 function requireRoom(files: readonly PrintFile[], house: string, most: number): void {
   const large = files.find(({ file }) => file.size > most);
   if (!large) return;
-  const size = (large.file.size / 1024 / 1024).toFixed(1);
   throw new UpFitError(
     'too-large',
-    `${large.name} is ${size} MiB and ${house} takes ${(most / 1024 / 1024).toFixed(0)} MiB at most: send JPEG or PDF if ${house} takes it, or use flatter artwork.`,
+    `${large.name} is ${showBytes(large.file.size)} and ${house} takes ${showBytes(most)} at most: send JPEG or PDF if ${house} takes it, or use flatter artwork.`,
   );
 }
 

@@ -1,3 +1,4 @@
+import { MEGABYTE } from '@/core/length/bytes';
 import { UpFitError } from '@/core/errors';
 import { MOST_ROWS, tableOf, type Table } from '@/core/rows/list';
 import type { List } from '@/core/rows/schema';
@@ -7,14 +8,14 @@ import { commit, type Kept } from '../shop/commit';
 export type { List };
 
 /** A list of names is no larger than this. */
-const MOST_BYTES = 8 * 1024 * 1024;
+const MOST_BYTES = 8 * MEGABYTE;
 
 /** Reads a table from a file of CSV. Throws with a sentence where it is none. */
 export async function readListFile(file: File): Promise<Table> {
   if (file.size > MOST_BYTES)
     throw new UpFitError(
       'too-large',
-      `“${file.name}” is over 8 MiB, which is more than ${MOST_ROWS} rows of names: split it.`,
+      `“${file.name}” is over 8 MB, which is more than ${MOST_ROWS} rows of names: split it.`,
     );
   return tableOf(readTable(new Uint8Array(await file.arrayBuffer())));
 }

@@ -1,6 +1,7 @@
 export { clearLoose } from '@/store/commit';
 export { onStanding } from '@/store/database';
 
+import { showBytes } from '@/core/length/bytes';
 import { useShop } from './shop';
 
 /** Less room than this, in bytes, may not hold the next large artwork. */
@@ -15,7 +16,7 @@ export async function roomTrouble(): Promise<string | null> {
   const left = quota - usage;
   if (left > LITTLE && usage / quota < NEARLY) return null;
   const largest = largestThings(3).join(', ');
-  return `This browser has ${sizeOf(Math.max(0, left))} left for Up Fit. Take out artwork you no longer use, or free space on the disk, before you bring in more.${largest === '' ? '' : ` The largest: ${largest}.`}`;
+  return `This browser has ${showBytes(Math.max(0, left))} left for Up Fit. Take out artwork you no longer use, or free space on the disk, before you bring in more.${largest === '' ? '' : ` The largest: ${largest}.`}`;
 }
 
 /** What the shop takes of this browser's room, and what is left, in a sentence; null where the browser does not say. */
@@ -23,7 +24,7 @@ export async function roomUsed(): Promise<string | null> {
   const { usage = 0, quota = 0 } = await navigator.storage.estimate();
   return quota === 0
     ? null
-    : `The shop takes ${sizeOf(usage)} in this browser; ${sizeOf(Math.max(0, quota - usage))} are left.`;
+    : `The shop takes ${showBytes(usage)} in this browser; ${showBytes(Math.max(0, quota - usage))} are left.`;
 }
 
 /** What takes most room and can be taken out, the largest first, each with its size. */
@@ -35,13 +36,7 @@ function largestThings(most: number): string[] {
   ]
     .sort((a, b) => b.bytes - a.bytes)
     .slice(0, most)
-    .map(({ name, bytes }) => `${name} ${sizeOf(bytes)}`);
-}
-
-function sizeOf(bytes: number): string {
-  const mega = bytes / 1024 / 1024;
-  if (mega < 1) return 'less than 1 MB';
-  return mega >= 1024 ? `${(mega / 1024).toFixed(1)} GB` : `${Math.floor(mega)} MB`;
+    .map(({ name, bytes }) => `${name} ${showBytes(bytes)}`);
 }
 
 /** Asks the browser to keep what is stored when it clears up; it may say no. */

@@ -1,3 +1,4 @@
+import { MEGABYTE } from '../../length/bytes';
 import * as v from 'valibot';
 import { HouseSpecSchema, type HouseSpec } from '../schema';
 import { count, ifAny, oneOf, wordsIfAny, type Read, type Writing } from './entry';
@@ -58,14 +59,13 @@ export const rulings: Writing<number[]> = {
   },
 };
 
-export const MIB = 1024 * 1024;
-const inMebibytes = count('MiB', { least: 1, most: 4000, whole: false });
+const inMegabytes = count('MB', { least: 1, most: 4000, whole: false });
 export const bytes: Writing<number> = {
-  ...inMebibytes,
-  show: (value, unit) => inMebibytes.show(Number((value / MIB).toFixed(2)), unit),
+  ...inMegabytes,
+  show: (value, unit) => inMegabytes.show(Number((value / MEGABYTE).toFixed(2)), unit),
   read: (text, unit) => {
-    const read = inMebibytes.read(text, unit);
-    return read.ok ? { ok: true, value: Math.round(read.value * MIB) } : read;
+    const read = inMegabytes.read(text, unit);
+    return read.ok ? { ok: true, value: Math.round(read.value * MEGABYTE) } : read;
   },
 };
 

@@ -1,3 +1,4 @@
+import { MEGABYTE } from '../../length/bytes';
 import { BACKING_INK, CUT_INK, FILE_FORMATS, type HouseSpec, type Method, type Source } from '../schema';
 import {
   count,
@@ -25,7 +26,6 @@ import {
   type Place,
 } from './house-places';
 import {
-  MIB,
   black,
   bytes,
   degrees,
@@ -223,7 +223,7 @@ export function newHouse(id: string, house: string, methodId: string): HouseSpec
       density: assumed(true),
       modes: assumed(['rgb']),
       alpha: assumed('kept'),
-      maxBytes: assumed(50 * MIB),
+      maxBytes: assumed(50 * MEGABYTE),
       naming: assumed('{design}_{blank}_{face}_{size}'),
     },
     press: null,

@@ -1,10 +1,10 @@
+import { MEGABYTE } from '../../length/bytes';
 import type { HouseSpec, Source } from '../schema';
 
 const STATED: Source = { kind: 'house', note: 'spec sheet', date: '2026-09-01' };
 const stated = <T>(value: T) => ({ value, source: STATED });
 const assumed = <T>(value: T) => ({ value, source: { kind: 'assumed' as const } });
 
-const MIB = 1024 * 1024;
 const NAMING = '{design}_{blank}_{face}_{size}';
 
 type Asked = Pick<HouseSpec, 'id' | 'house' | 'methods' | 'about'> & {
@@ -15,7 +15,7 @@ type Asked = Pick<HouseSpec, 'id' | 'house' | 'methods' | 'about'> & {
   formats?: HouseSpec['files']['formats']['value'];
   modes?: HouseSpec['files']['modes']['value'];
   alpha?: 'kept' | 'none';
-  mebibytes?: number;
+  megabytes?: number;
   press?: HouseSpec['press'];
   /** Numbers nobody has stated yet. */
   unsure?: readonly ('bleed' | 'safe' | 'floor')[];
@@ -57,7 +57,7 @@ function spec(asked: Asked): HouseSpec {
       density: stated(true),
       modes: stated(asked.modes ?? ['rgb']),
       alpha: stated(asked.alpha ?? 'kept'),
-      maxBytes: stated((asked.mebibytes ?? 50) * MIB),
+      maxBytes: stated((asked.megabytes ?? 50) * MEGABYTE),
       naming: stated(NAMING),
     },
     takesMeasured: TAKE_MEASURED.includes(asked.house),
@@ -132,7 +132,7 @@ export const SPECS: readonly HouseSpec[] = [
     safe: 5,
     formats: ['png'],
     modes: ['rgb', 'grey'],
-    mebibytes: 100,
+    megabytes: 100,
   }),
   spec({
     id: 'corrie-cloth',
@@ -144,7 +144,7 @@ export const SPECS: readonly HouseSpec[] = [
     floor: 200,
     formats: ['png', 'tiff'],
     modes: ['rgb', 'grey'],
-    mebibytes: 120,
+    megabytes: 120,
     press: {
       celsius: 160,
       seconds: 15,
@@ -172,7 +172,7 @@ export const SPECS: readonly HouseSpec[] = [
     floor: 200,
     formats: ['png', 'pdf'],
     alpha: 'none',
-    mebibytes: 20,
+    megabytes: 20,
   }),
   spec({
     id: 'skerry-to-shape',
@@ -184,7 +184,7 @@ export const SPECS: readonly HouseSpec[] = [
     floor: 200,
     formats: ['png', 'pdf'],
     modes: ['rgb', 'cmyk'],
-    mebibytes: 20,
+    megabytes: 20,
   }),
   spec({
     id: 'skerry-label',
@@ -197,7 +197,7 @@ export const SPECS: readonly HouseSpec[] = [
     formats: ['png', 'pdf'],
     modes: ['rgb', 'cmyk'],
     alpha: 'none',
-    mebibytes: 60,
+    megabytes: 60,
   }),
   spec({
     id: 'tarn-paper',
@@ -210,7 +210,7 @@ export const SPECS: readonly HouseSpec[] = [
     formats: ['png', 'pdf', 'tiff'],
     modes: ['rgb', 'cmyk'],
     alpha: 'none',
-    mebibytes: 80,
+    megabytes: 80,
   }),
   spec({
     id: 'broadwater-wall',
@@ -224,7 +224,7 @@ export const SPECS: readonly HouseSpec[] = [
     formats: ['png', 'jpeg', 'tiff', 'pdf'],
     modes: ['rgb', 'cmyk'],
     alpha: 'none',
-    mebibytes: 300,
+    megabytes: 300,
   }),
   spec({
     id: 'broadwater-banner',
@@ -238,7 +238,7 @@ export const SPECS: readonly HouseSpec[] = [
     formats: ['png', 'jpeg', 'tiff', 'pdf'],
     modes: ['rgb', 'cmyk'],
     alpha: 'none',
-    mebibytes: 300,
+    megabytes: 300,
     unsure: ['safe'],
   }),
 ];

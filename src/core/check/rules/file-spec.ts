@@ -1,3 +1,4 @@
+import { showBytes } from '../../length/bytes';
 import { assumedAmong, type SpecNumber } from '../../blank/questions';
 import { takingOf } from '../../blank/taking';
 import { newFill } from '../../fit/place';
@@ -35,7 +36,7 @@ export const fileSpec: Rule = {
         unit: 'rules unmet',
         shown: {
           measured: verdict === 'fix' ? unmet.map(({ word }) => word).join(', ') : size,
-          required: `${verdict === 'fix' ? `${size}, ` : ''}${sayPlan(plan)}, at most ${mebibytes(spec.files.maxBytes.value)}`,
+          required: `${verdict === 'fix' ? `${size}, ` : ''}${sayPlan(plan)}, at most ${showBytes(spec.files.maxBytes.value)}`,
         },
         gauge: null,
         word:
@@ -108,10 +109,6 @@ function artworkNotes(context: CheckContext): { word: string; message: string }[
 
 function sayPlan({ format, mode, ppi }: PrintPlan): string {
   return `${FORMATS[format].name}, ${ppi} PPI, ${mode === 'rgb' ? 'sRGB' : 'CMYK'}`;
-}
-
-function mebibytes(bytes: number): string {
-  return `${Math.round(bytes / 1024 / 1024)} MiB`;
 }
 
 function hasClearPixels(context: CheckContext): boolean {
