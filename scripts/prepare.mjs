@@ -31,6 +31,8 @@ for (const [id, family, weight] of [
 ]) {
   const file = `node_modules/@fontsource/${family}/files/${family}-latin-${weight}-normal.woff`;
   await cp(new URL(file, root), new URL(`public/fonts/${id}.woff`, root));
+  const licence = new URL(`node_modules/@fontsource/${family}/LICENSE`, root);
+  await cp(licence, new URL(`public/fonts/${id}.licence.txt`, root));
 }
 
 await build({

@@ -15,7 +15,7 @@ const HAIR = 0.1;
 export function cutSvg({ width, height, lines }: CutPage): string {
   const drawn = lines.map(
     ({ kind, name, d }) =>
-      `<path class="${kind === 'cut' ? 'cut-line' : 'backing'}" d="${d}"><title>${escaped(name)}</title></path>`,
+      `<path class="${kind === 'cut' ? 'cut-line' : 'backing'}"${kind === 'backing' ? ' stroke-dasharray="1 0.7"' : ''} d="${d}"><title>${escaped(name)}</title></path>`,
   );
   return (
     `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="0 0 ${width} ${height}">` +

@@ -4,7 +4,7 @@ import { UpFitError } from '@/core/errors';
 export function sentence(error: unknown): string {
   if (error instanceof UpFitError) return error.message;
   if (error instanceof DOMException && error.name === 'QuotaExceededError') {
-    return 'This browser has no room left for the file: delete artwork you no longer need, or free disk space.';
+    return 'This browser has no room left for the file: take out artwork you no longer need, or free disk space.';
   }
   return error instanceof Error
     ? error.message

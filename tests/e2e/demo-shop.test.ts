@@ -127,8 +127,7 @@ describe('the range of the demo shop', () => {
     await (await page.named('Sticker 75, die cut: column')).click();
     await page.press('Take this column off');
     await page.says('h1', /on 5 blanks/);
-    await page.press('Add a blank');
-    await page.press('Sticker 75, die cut');
+    await page.addBlank('Sticker 75, die cut');
     await page.says('h1', /on 6 blanks/);
     await cell('Compass rose', 'Sticker 75, die cut: Fix, Clear parts');
   });

@@ -69,7 +69,7 @@ describe('a design begun on a blank, with no file anywhere', () => {
     await rename('Gullwick salve');
     await shop.bench.says('[role=grid]', /Gullwick salve/);
     await clean();
-    await shop.bench.press('Close');
+    await shop.bench.press('Leave');
     const [salve] = (await fits()).filter(({ blankId }) => blankId === 'tin-label');
     await shop.bench.open(salve!.id);
     await shop.bench.says('h1', /Gullwick salve\s+on\s+Tin label/);
@@ -80,7 +80,7 @@ describe('a design begun on a blank, with no file anywhere', () => {
     await rename('Tin salve');
     await shop.bench.undo('It is “Tin salve” everywhere');
     await shop.bench.says('[role=grid]', /Gullwick salve/);
-    await shop.bench.press('Close');
+    await shop.bench.press('Leave');
   });
 });
 
@@ -103,7 +103,7 @@ describe('a design that is there', () => {
     await set(soon);
     await become(async () => (await designs())[0]?.idea?.occasion.day === soon, 'the day is not kept');
     expect((await designs())[0]!.idea).toMatchObject({ note: 'for the counter' });
-    await shop.bench.press('Close');
+    await shop.bench.press('Leave');
     await shop.bench.says('[role=rowheader]', /[456] days to its day/);
   });
 
@@ -145,7 +145,7 @@ describe('a design that is there', () => {
     const white = async () => (await fits()).find(({ version }) => version?.name === 'white letters');
     await become(async () => (await white())?.version?.colours.length === 3, 'colours are not kept');
     expect(await white()).toMatchObject({ blankId: 'shirt', colourId: 'rust' });
-    await shop.bench.press('Close');
+    await shop.bench.press('Leave');
     await shop.bench.named('gull on Shirt', 'button');
     await shop.bench.says('[role=grid]', /2 versions/);
     await shop.bench.open((await white())!.id);
@@ -197,7 +197,7 @@ describe('what is dropped or pasted', () => {
       await shop.bench.menu(`${file}: what can be done`, 'Gullwick salve');
       await become(async () => (await artworks(gull!.id)) === 1 - i, `${file} does not go over`);
     }
-    await shop.bench.press('Close');
+    await shop.bench.press('Leave');
     expect([await artworks(salve!.id), JSON.stringify(await fits()), await drawn()]).toEqual([
       2,
       before,

@@ -140,7 +140,7 @@ describe('a house that is written', () => {
 
   test('goes out as JSON, and comes in from it; what is no house is told', async () => {
     await shop.browser.get(`${shop.address}/blanks/houses?house=fogbell-print`);
-    await shop.bench.press('Export');
+    await shop.bench.press('Save to a file');
     const { name, bytes } = await downloaded(shop.browser, shop.downloads, '.json');
     expect(name).toBe('fogbell-print.house.json');
     const file = shop.file('house.json');

@@ -145,7 +145,7 @@ describe('a starting layout', () => {
       async () => (await layouts()).every(({ name, usual }) => usual === (name === 'As it lies')),
       'the other one stays the usual one',
     );
-    await shop.bench.press('Delete');
+    await shop.bench.press('Take out');
     await become(async () => (await layouts()).length === 1, 'it is still there');
     await shop.bench.undo('“As it lies” is gone');
     await become(async () => (await layouts()).length === 2, 'it does not come back');

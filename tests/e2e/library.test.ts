@@ -84,7 +84,7 @@ describe('the library', () => {
       await browser.executeScript('arguments[0].click()', box);
     }
     await page.says('[aria-label="Side by side"]', /diameter\s+79\.0 mm\s+86\.0 mm/);
-    await page.press('Close');
+    await page.press('Leave');
   });
 
   test('a changed number is a new version, which undo takes back', async () => {
@@ -144,10 +144,10 @@ describe('the library', () => {
     await choose('leaflet');
     await page.press('Duplicate');
     await strip(/Folded leaflet, copy/);
-    await page.press('Export');
+    await page.press('Save to a file');
     const { name, bytes } = await downloaded(browser, downloads, '.json');
     expect(JSON.parse(bytes.toString())).toMatchObject({ upfit: 'blank/1', spec: { upfit: 'spec/1' } });
-    await page.press('Delete');
+    await page.press('Take out');
     await page.undo('is out of the library');
     await page.says('[data-library]', /Folded leaflet, copy/);
     await (await page.find('input[aria-label="Blank file"]')).sendKeys(join(downloads, name));

@@ -27,8 +27,7 @@ const grounds = async () =>
 
 test('columns are added, a block is chosen by keys, and its empty cells are fitted in one act', async () => {
   for (const blank of ['Tote bag', 'Coaster', 'Cushion 450']) {
-    await shop.bench.press('Add a blank');
-    await shop.bench.press(blank);
+    await shop.bench.addBlank(blank);
     await shop.bench.named(`Fit gull on ${blank}`, 'button');
   }
   const first = await shop.bench.named('Fit gull on Tote bag', 'button');

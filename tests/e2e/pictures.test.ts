@@ -137,7 +137,7 @@ describe('the product beside the flat', () => {
     const { name, bytes } = await downloaded(browser, downloads);
     expect(name).toBe('keep-the-light_mug-325-ml_all-sides.png');
     expect(PNG.sync.read(bytes).width).toBeGreaterThan(600);
-    await page.press('Close');
+    await page.press('Leave');
     await reads();
   });
 

@@ -206,8 +206,7 @@ describe('each of the others, done and taken back', () => {
     await shop.bench.keys('i');
     await shop.bench.words(['Lamp salve']);
     await range.open();
-    await shop.bench.press('Add a blank');
-    await shop.bench.press('Coffee pouch');
+    await shop.bench.addBlank('Coffee pouch');
     await range.search('gull');
     await range.only('gull on Coffee pouch 250 g');
     await done(
@@ -311,8 +310,7 @@ describe('each of the others, done and taken back', () => {
     };
     await putRecord(shop.browser, 'fits', fit);
     await range.open();
-    await shop.bench.press('Add a blank');
-    await shop.bench.press('Own mug');
+    await shop.bench.addBlank('Own mug');
     await range.search('nine');
     await range.only('nine 6 on Own mug');
     await done(

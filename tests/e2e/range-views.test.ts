@@ -21,8 +21,7 @@ beforeAll(async () => {
   await shop.open();
   await range.open();
   for (const blank of ['Tumbler 470 ml', 'Tote bag', 'Coaster']) {
-    await shop.bench.press('Add a blank');
-    await shop.bench.press(blank);
+    await shop.bench.addBlank(blank);
     await shop.bench.named(`${blank}: column`);
   }
   await (await shop.bench.named('Fit gull on Coaster', 'button')).click();

@@ -77,6 +77,15 @@ export class Page {
     );
   }
 
+  /** Puts a blank on the range that is no column yet. */
+  async addBlank(name: string): Promise<void> {
+    await this.press('Add a blank');
+    await (await this.named('Search blanks by name', 'input')).sendKeys(name);
+    await this.press(name);
+    await this.keys(Key.ESCAPE);
+    await this.gone('[aria-label="Blanks to add"]');
+  }
+
   /** Opens the menu of the other button on what is there, or in its upper left corner, and takes a line where one is named. */
   async menuAt(what: By, line?: string | { beside: true }): Promise<void> {
     const on = await this.browser.wait(

@@ -159,7 +159,7 @@ test('cut lines alone: SVG and PDF at true size hold the same lines', async () =
   const page = {
     name: 'Crab & co',
     ...printSize(face!),
-    lines: [{ kind: 'cut' as const, name: 'Crab & co', d: printCut(face!)!.d }],
+    lines: [{ kind: 'cut' as const, through: true, name: 'Crab & co', d: printCut(face!)!.d }],
   };
   const svg = cutSvg(page);
   expect(svg).toContain(`width="${page.width}mm"`);
@@ -180,6 +180,33 @@ test('cut lines alone: SVG and PDF at true size hold the same lines', async () =
   const [, width] = /Page size:\s+([\d.]+) x/.exec(info)!;
   expect((Number(width) / 72) * 25.4).toBeCloseTo(page.width, 1);
   expectOn(inked(plates(bytes, 600).get('Cut line')!, 600), ringsIn([page.lines[0]!.d]), 0.1);
+}, 60_000);
+
+test('a PDF says which line cuts through and which the upper layer alone, a layer each, the backing dashed', async () => {
+  const d = 'M5 5H25V25H5Z';
+  const lines = [
+    { kind: 'cut' as const, through: false, name: 'Crab', d },
+    { kind: 'backing' as const, through: true, name: 'Crab', d: 'M2 2H28V28H2Z' },
+  ];
+  const page = { name: 'Crab', width: 30, height: 30, lines };
+  const bytes = await cutPdf('Kiss', [page, page], { cut: 'Cut line', backing: 'Backing line' });
+  const path = join(folder, 'kiss.pdf');
+  writeFileSync(path, bytes);
+  execFileSync('qpdf', ['--check', path]);
+  const text = execFileSync('qpdf', ['--qdf', '--object-streams=disable', path, '-']).toString('latin1');
+  const layers = [...text.matchAll(/GTS_ProcStepsType \/(\w+)/g)].map(([, type]) => type);
+  expect(layers).toEqual(['PartialCutting', 'Cutting']);
+  expect(text.match(/\/OC \/\w+ BDC/g)).toHaveLength(4);
+  expect(text.match(/^\[ ?3 2 ?\] 0 d$/gm)).toHaveLength(2);
+  // Another reader finds the same two layers, both seen.
+  const { getDocument } = await import('pdfjs-dist/legacy/build/pdf.mjs');
+  const pdf = await getDocument({ data: bytes.slice() }).promise;
+  const groups = await pdf.getOptionalContentConfig();
+  expect([...groups].map(([, { name, visible }]) => [name, visible])).toEqual([
+    ['Cut line, kiss cut', true],
+    ['Backing line, cut through', true],
+  ]);
+  await pdf.destroy();
 }, 60_000);
 
 test('a PNG a sticker: cropped to its bleed, clear outside it, true size', async () => {

@@ -5,6 +5,8 @@ import type { Laid, SheetLayout } from './layout';
 /** A line that the cutter follows, in mm from a sheet's top left, as SVG writes a path. */
 export interface CutOnSheet {
   kind: 'cut' | 'backing';
+  /** Whether it goes through everything; a kiss cut leaves the backing whole. */
+  through: boolean;
   name: string;
   d: string;
 }
@@ -17,8 +19,10 @@ export function cutsOf({ laid }: SheetLayout, index: number): CutOnSheet[] {
       const { cut, name } = one.print;
       const { backing } = cut!;
       return [
-        { kind: 'cut', name, d: onSheet(one, cut!.d) },
-        ...(backing === null ? [] : [{ kind: 'backing' as const, name, d: onSheet(one, backing) }]),
+        { kind: 'cut', through: backing === null, name, d: onSheet(one, cut!.d) },
+        ...(backing === null
+          ? []
+          : [{ kind: 'backing' as const, through: true, name, d: onSheet(one, backing) }]),
       ];
     });
 }

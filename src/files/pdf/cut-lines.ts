@@ -11,7 +11,8 @@ export async function cutPdf(title: string, pages: readonly CutPage[], inks: Cut
   pdf.setCreator('Up Fit');
   for (const { width, height, lines } of pages) {
     const page = pdf.addPage([width * PT, height * PT]);
-    for (const { kind, d } of lines) strokeSpot(page, d, inks[kind], height);
+    for (const { kind, d, through } of lines)
+      strokeSpot(page, { d, ink: inks[kind], through, dashed: kind === 'backing' }, height);
   }
   return pdf.save();
 }

@@ -14,7 +14,7 @@ import {
   type PDFRef,
 } from '@cantoo/pdf-lib';
 import { rgbOf } from '@/core/colour/hex';
-import { strokeSpot } from './spot';
+import { strokeSpot, type SpotLine } from './spot';
 import { PT } from './units';
 import { outlineWord, type readFont } from '../type';
 
@@ -129,8 +129,8 @@ export class DrawnPage {
   }
 
   /** A cut line in an ink of its own. */
-  spot(d: string, name: string): void {
-    strokeSpot(this.page, d, name, this.size.height);
+  spot(line: SpotLine): void {
+    strokeSpot(this.page, line, this.size.height);
   }
 
   /** A picture in a box, upright. */

@@ -83,7 +83,10 @@ function drawPage(pdf: PDFDocument, { face, layers }: PrintPage, mirrored: boole
   }
   page.pushOperators(popGraphicsState());
   const cut = printCut(face);
-  if (cut) strokeSpot(page, mirrored ? flipped(cut.d, size.width) : cut.d, cutInk, size.height);
+  if (cut) {
+    const d = mirrored ? flipped(cut.d, size.width) : cut.d;
+    strokeSpot(page, { d, ink: cutInk, through: cut.backing === null, dashed: false }, size.height);
+  }
 }
 
 function flipped(d: string, width: number): string {

@@ -30,8 +30,8 @@ export async function sheetPdf(
       drawPrint(page, laid, refs.get(keyOf(laid))!);
     for (const mark of marksOf(sheet, layout, index)) drawMark(page, mark);
     if (sheet.cutLines)
-      for (const line of cutsOf(layout, index))
-        page.spot(line.d, line.kind === 'cut' ? sheet.spot : BACKING_INK);
+      for (const { kind, d, through } of cutsOf(layout, index))
+        page.spot({ d, ink: kind === 'cut' ? sheet.spot : BACKING_INK, through, dashed: kind === 'backing' });
   }
   if (cards.length > 0) drawCards(new DrawnPage(pdf, font), sheet, cards);
   return pdf.save();

@@ -7,28 +7,47 @@ import {
   PDFOperatorNames,
   popGraphicsState,
   pushGraphicsState,
+  setDashPattern,
   type PDFContext,
   type PDFPage,
   type PDFRef,
 } from '@cantoo/pdf-lib';
 import { cubicOf, type Path, type PathPoint } from '@/core/geometry/path';
 import { parsePath } from '@/core/geometry/parse-path';
+import { stepLayer } from './processing-step';
 import { PT } from './units';
 
 /** Thickness of a cut line in points: seen, and never mistaken for a stroke of the artwork. */
 const HAIR = 0.25;
 
+/** A line for the cutter: its path in mm from the page's top left, and the ink that it has a plate of. */
+export interface SpotLine {
+  d: string;
+  ink: string;
+  /** Whether it goes through everything, the backing too. */
+  through: boolean;
+  /** Drawn dashed, to be told from another beside it. */
+  dashed: boolean;
+}
+
+/** Lengths of a dashed line's dashes and gaps, in points. */
+const DASHES = [3, 2];
+
 /**
- * Strokes a path, in mm from the page's top left, in a separation of its own that overprints all under it (ISO 32000-1,
- * 8.6.6.4 and 8.6.7): a plate for the cutter. Seen on screen as magenta, solid.
+ * Strokes a cut line in a separation of its own that overprints all under it (ISO 32000-1, 8.6.6.4 and 8.6.7), on a layer
+ * that says which processing step it is (ISO 19593-1). Seen on screen as magenta.
  */
-export function strokeSpot(page: PDFPage, d: string, name: string, height: number): void {
+export function strokeSpot(page: PDFPage, { d, ink: name, through, dashed }: SpotLine, height: number): void {
+  const step = through ? 'Cutting' : 'PartialCutting';
+  const layer = resource(page, 'Properties', name + step, () => stepLayer(page.doc, name, step));
   const space = resource(page, 'ColorSpace', name, () => separation(page.doc.context, name, SEEN));
   const state = resource(page, 'ExtGState', 'Overprint', () =>
     page.doc.context.register(page.doc.context.obj({ Type: 'ExtGState', OP: true, op: true, OPM: 1 })),
   );
   page.pushOperators(
+    PDFOperator.of(PDFOperatorNames.BeginMarkedContentSequence, [PDFName.of('OC'), layer]),
     pushGraphicsState(),
+    ...(dashed ? [setDashPattern(DASHES, 0)] : []),
     PDFOperator.of(PDFOperatorNames.SetGraphicsStateParams, [state]),
     PDFOperator.of(PDFOperatorNames.StrokingColorspace, [space]),
     PDFOperator.of(PDFOperatorNames.StrokingColorN, [PDFNumber.of(1)]),
@@ -36,6 +55,7 @@ export function strokeSpot(page: PDFPage, d: string, name: string, height: numbe
     ...drawn(parsePath(d) ?? [], ({ x, y }) => ({ x: x * PT, y: (height - y) * PT })),
     PDFOperator.of(PDFOperatorNames.StrokePath),
     popGraphicsState(),
+    PDFOperator.of(PDFOperatorNames.EndMarkedContent),
   );
 }
 

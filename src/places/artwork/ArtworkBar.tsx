@@ -1,4 +1,5 @@
 'use client';
+import { SearchField } from '@/ui/SearchField';
 import { Select } from '@/ui/Select';
 import { ORDERS, type Order } from './order';
 
@@ -23,14 +24,11 @@ export function ArtworkBar(props: Props) {
       </h1>
       {whole > 1 && (
         <>
-          <input
-            type="search"
+          <SearchField
+            label="Search artwork"
+            placeholder="search by name, format or colour"
             value={search}
-            aria-label="Search artwork"
-            placeholder="Search by name, format or colour"
-            onChange={(event) => {
-              onSearch(event.target.value);
-            }}
+            onSearch={onSearch}
             className="w-60 border border-rule bg-docket px-2 py-1"
           />
           {search.trim() !== '' && <span className="measure text-sm text-ink-2">{shown} found</span>}

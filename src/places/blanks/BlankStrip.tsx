@@ -56,7 +56,7 @@ export function BlankStrip({
             onChoose(null);
           }}
         >
-          Close
+          Leave
         </button>
       </div>
       <p className="text-sm text-ink-2">
@@ -288,10 +288,10 @@ function Verbs({ resolved, onChoose }: { resolved: ResolvedBlank; onChoose: (id:
             exportBlank(resolved);
           }}
         >
-          Export
+          Save to a file
         </button>
         <button className="verb" onClick={() => void remove()}>
-          Delete
+          Take out
         </button>
       </p>
     </>

@@ -101,7 +101,7 @@ function ImportButton({ onTaken }: { onTaken: (id: string) => void }) {
         }}
       />
       <button className="verb" onClick={() => input.current?.click()}>
-        Import
+        Bring in
       </button>
     </>
   );

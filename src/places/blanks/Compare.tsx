@@ -20,7 +20,7 @@ export function Compare({ blanks, onClose }: { blanks: readonly ResolvedBlank[];
           <tr>
             <th className="pr-6 text-left font-normal">
               <button className="verb" onClick={onClose}>
-                Close
+                Leave
               </button>
             </th>
             {blanks.map(({ blank }) => (

@@ -3,6 +3,7 @@ import { KIND_IDS, KINDS } from '@/core/blank/kinds';
 import { parseSize } from '@/core/length/parse';
 import type { UnitSetting } from '@/core/length/show';
 import type { Wanted } from './filter';
+import { SearchField } from '@/ui/SearchField';
 import { Select } from '@/ui/Select';
 import { useShop } from '@/state/shop/shop';
 
@@ -23,13 +24,11 @@ export function FilterBar({
   const wrong = size !== null && !size.ok;
   return (
     <div role="search" className="flex flex-wrap items-center gap-2">
-      <input
-        type="search"
-        aria-label="Search blanks"
-        placeholder="Search"
+      <SearchField
+        label="Search blanks"
         value={wanted.words}
-        onChange={(event) => {
-          onWant({ ...wanted, words: event.target.value });
+        onSearch={(words) => {
+          onWant({ ...wanted, words });
         }}
         className={`${FIELD} w-32`}
       />

@@ -11,6 +11,7 @@ import { sentence } from '@/state/sentence';
 import { dropFiles } from '@/state/shop/dropped';
 import { addColumn, removeColumn } from '@/state/shop/range';
 import { useShop } from '@/state/shop/shop';
+import { SearchField } from '@/ui/SearchField';
 import { Checkbox } from '@/ui/Checkbox';
 import { DropTarget } from '@/ui/DropTarget';
 import { MenuLine, VerbMenu } from '@/ui/Menu';
@@ -88,15 +89,12 @@ export function Range() {
                 measuring {measuring}
               </span>
             )}
-            <input
+            <SearchField
               id={SEARCH_ID}
-              type="search"
-              aria-label="Search designs by name, and by what stands on them"
+              label="Search designs by name, and by what stands on them"
               placeholder="search designs, words"
               value={search}
-              onChange={(event) => {
-                setSearch(event.target.value);
-              }}
+              onSearch={setSearch}
               className="ml-auto w-40 min-w-0 shrink border-b border-ink bg-frame px-1 py-0.5 text-sm"
             />
             <ChooseMenu shown={found} columns={columns.map(({ blank }) => blank.id)} />

@@ -105,7 +105,7 @@ export function ShopDialog({ onClose }: { onClose: () => void }) {
       )}
       <SetAside />
       <div className="mt-5 flex">
-        <LeaveDialog>Close</LeaveDialog>
+        <LeaveDialog>Leave</LeaveDialog>
       </div>
     </Dialog>
   );

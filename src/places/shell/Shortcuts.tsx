@@ -109,7 +109,7 @@ export function Shortcuts() {
             ))}
           </div>
           <div className="mt-4 flex">
-            <LeaveDialog>Close</LeaveDialog>
+            <LeaveDialog>Leave</LeaveDialog>
           </div>
         </Dialog>
       )}

@@ -96,12 +96,12 @@ function familyOf(artwork: Artwork, artworks: ReadonlyMap<string, Artwork>): Art
   return [artwork, ...[...artworks.values()].filter(({ rendition }) => rendition?.of === artwork.id)];
 }
 
-/** Puts a blank on the range as its last column. */
-export async function addColumn(blankId: string): Promise<void> {
-  await changeSettings(({ columns }) => ({ columns: [...new Set([...columns, blankId])] }));
+/** Puts a blank on the range as its last column; gives back what undoes it. */
+export function addColumn(blankId: string): Promise<() => Promise<void>> {
+  return changeSettings(({ columns }) => ({ columns: [...new Set([...columns, blankId])] }));
 }
 
-/** Takes a blank off the range; its fits stay and come back with it. */
-export async function removeColumn(blankId: string): Promise<void> {
-  await changeSettings(({ columns }) => ({ columns: columns.filter((id) => id !== blankId) }));
+/** Takes a blank off the range; its fits stay and come back with it. Gives back what undoes it. */
+export function removeColumn(blankId: string): Promise<() => Promise<void>> {
+  return changeSettings(({ columns }) => ({ columns: columns.filter((id) => id !== blankId) }));
 }

@@ -98,10 +98,10 @@ const ENTRIES: readonly Entry<HouseSpec>[] = [
   edges('floor', 'floor PPI', sourced('floor'), ppi, 'Below which PPI do you send a file back?'),
   files(
     'formats',
-    'file format',
+    'kind of file',
     inFiles('formats'),
     someOf(named(FILE_FORMATS), 'A house takes at least one kind of file: tick one.'),
-    'Which file formats do you take?',
+    'Which kinds of files do you take?',
   ),
   files(
     'modes',

@@ -6,7 +6,7 @@ import { measureGamut } from '../measure/inks';
 /** Colours that the printing inks cannot reach. Listed where the profile is known and the method mixes its colours. */
 export const gamut: Rule = {
   id: 'gamut',
-  version: 1,
+  version: 2,
   rests: [],
   name: 'Gamut',
   way: 'Look at the soft proof: where it looks right, accept it.',
@@ -26,7 +26,7 @@ export const gamut: Rule = {
         unit: '%',
         shown: {
           measured: percent,
-          required: `over dE ${outOfGamut}, at most ${fixed(largest, 1)}; wants ${fixed(gamutReady * 100, 0)} %`,
+          required: `${fixed(gamutReady * 100, 0)} % allowed over dE ${outOfGamut}; furthest ${fixed(largest, 1)}`,
         },
         gauge: { from: 100, to: -10, limit: gamutReady * 100, value: share * 100 },
         word: ready ? 'Gamut' : `Gamut ${percent}`,

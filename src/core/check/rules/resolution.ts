@@ -7,7 +7,7 @@ import type { ShowingPiece } from '../../fit/schema';
 /** Placed PPI of every piece, the smaller of its axes, against the blank's target and floor. */
 export const resolution: Rule = {
   id: 'resolution',
-  version: 2,
+  version: 3,
   rests: ['target', 'floor'],
   name: 'Resolution',
   way: 'Bring the picture with more pixels, or make it smaller.',
@@ -33,7 +33,7 @@ function measure(context: CheckContext, piece: ShowingPiece): Finding | null {
     measured: meets(target) ? Math.max(least, target) : least,
     required: target,
     unit: 'PPI',
-    shown: { measured: `${ppi} PPI`, required: `wants ${target}, floor ${floor}` },
+    shown: { measured: `${ppi} PPI`, required: `${target} wanted, floor ${floor}` },
     gauge: { from: 0, to: target * 1.5, limit: target, value: least },
     pieceId: piece.id,
     word: `${ppi} PPI`,

@@ -11,7 +11,7 @@ import { measureSeam } from '../measure/seam';
 /** On a wrap that closes on itself, the colour difference where its ends meet. Listed where there is a ground. */
 export const seam: Rule = {
   id: 'seam',
-  version: 2,
+  version: 3,
   rests: ['size'],
   name: 'Seam',
   way: 'Bring a picture whose ends meet, or keep what does not meet off the seam.',
@@ -32,7 +32,7 @@ export const seam: Rule = {
       unit: 'dE00',
       shown: {
         measured: verdict === 'ready' && largest < 0.5 ? 'closes' : `dE ${fixed(mean, 1)}`,
-        required: `${said}; wants ${seamMean} and ${seamLargest}`,
+        required: `${said}; ${seamMean} and ${seamLargest} wanted`,
       },
       gauge: { from: 10, to: -2, limit: seamMean, value: mean },
       word: verdict === 'ready' ? 'Seam' : `Seam dE ${fixed(mean, 1)}`,

@@ -15,7 +15,7 @@ import type { Lettering } from '../../type/schema';
 /** Lettering: its smallest capitals and thinnest strokes against the method, and how it reads against what is behind it. */
 export const text: Rule = {
   id: 'text',
-  version: 2,
+  version: 3,
   rests: [],
   name: 'Lettering',
   way: 'Make the letters larger or heavier, or choose another colour for them.',
@@ -49,7 +49,7 @@ function sizeOf(context: CheckContext, piece: TextPiece): Finding {
     unit: 'mm',
     shown: {
       measured: faint && !low ? strokeSaid : capSaid,
-      required: `wants caps ${fixed(capHeight, 1)} mm, strokes ${fixed(stroke, 2)} mm`,
+      required: `caps ${fixed(capHeight, 1)} mm and strokes ${fixed(stroke, 2)} mm wanted`,
     },
     gauge:
       faint && !low
@@ -113,7 +113,7 @@ function legibilityOf(context: CheckContext, piece: TextPiece): Finding[] {
       unit: 'ratio',
       shown: {
         measured: said,
-        required: `against what is behind, worst on ${found.look.name}; wants ${ratioReady} : 1`,
+        required: `against what is behind, worst on ${found.look.name}; ${ratioReady} : 1 wanted`,
       },
       gauge: { from: 1, to: 12, limit: ratioReady, value: Math.min(12, ratio) },
       pieceId: piece.id,

@@ -11,7 +11,7 @@ const CRISP = 0.8;
 /** How many of a piece's placed PPI carry detail: an enlarged picture has pixels enough and nothing in them. */
 export const trueDetail: Rule = {
   id: 'true-detail',
-  version: 3,
+  version: 4,
   rests: ['target', 'floor'],
   name: 'True detail',
   way: 'Bring a sharper original, or make it smaller.',
@@ -38,12 +38,12 @@ function measure(context: CheckContext, piece: ShowingPiece): Finding | null {
     required: wanted,
     unit: 'PPI',
     shown: {
-      measured: `${shown} PPI true`,
-      required: `${Math.round(detail.scale * 100)} % of ${Math.floor(placed)} PPI; wants ${Math.round(wanted)}`,
+      measured: `detail for ${shown} PPI`,
+      required: `${Math.round(detail.scale * 100)} % of ${Math.floor(placed)} PPI; ${Math.round(wanted)} wanted`,
     },
     gauge: { from: 0, to: target * 1.5, limit: wanted, value: real },
     pieceId: piece.id,
-    word: `${shown} PPI true`,
+    word: `Detail for ${shown} PPI`,
     message:
       verdict === 'ready'
         ? `“${piece.name}” holds detail for ${shown} PPI.`

@@ -11,7 +11,7 @@ export function surfaceTrouble(shape: SurfaceShape): string | null {
   if (areaOf(ring) < 0)
     return 'It is marked the wrong way round, so that the print would be seen from behind: mark it clockwise from the upper left.';
   if (shape.kind === 'plane' && !isConvex(ring))
-    return 'One of its corners lies inside the others: no plane looks so. Draw it out to where the print’s corner is.';
+    return 'One of its corners lies inside the others: a flat print cannot look like this. Drag that corner out to where the print’s corner is.';
   return null;
 }
 

@@ -139,7 +139,7 @@ function Looks({ live }: { live: Live }) {
         <button className="verb" disabled={told.length === 0} onClick={() => void save()}>
           Save as a picture
         </button>
-        <LeaveDialog>Close</LeaveDialog>
+        <LeaveDialog>Leave</LeaveDialog>
       </div>
     </>
   );

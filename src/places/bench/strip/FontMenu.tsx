@@ -44,6 +44,15 @@ export function FontMenu({ faceId, onFont }: { faceId: string; onFont: (faceId: 
             <span className="opacity-80">{sort}</span>
           </MenuLine>
         ))}
+        {shipped && (
+          <MenuLine
+            onSelect={() => {
+              window.open(`/fonts/${shipped.id}.licence.txt`, '_blank', 'noopener');
+            }}
+          >
+            licence of {shipped.name} (Open Font License)…
+          </MenuLine>
+        )}
         <MenuRule />
         <MenuHeading>your own</MenuHeading>
         {[...own.values()].map(({ id, facts }) => (

@@ -5,6 +5,7 @@ import { toast } from 'sonner';
 import { sentence } from '@/state/sentence';
 import { importRecord, makeRecord, titleOf, type Written } from '@/state/shop/houses';
 import { useShop } from '@/state/shop/shop';
+import { SearchField } from '@/ui/SearchField';
 import { Segments } from '@/ui/Toggle';
 import { useFilePicker } from '@/ui/useFilePicker';
 import { Ask } from '../../shell/Ask';
@@ -49,20 +50,16 @@ export function HousesPlace() {
           className="flex gap-5 text-lg font-bold"
           onChange={setTable}
         />
-        <input
-          type="search"
-          aria-label={table === 'specs' ? 'Search houses' : 'Search methods'}
-          placeholder="Search"
+        <SearchField
+          label={table === 'specs' ? 'Search houses' : 'Search methods'}
           value={words}
-          onChange={({ target }) => {
-            setWords(target.value);
-          }}
+          onSearch={setWords}
           className="w-40 border border-rule bg-docket px-2 py-1 text-sm"
         />
         <span className="ml-auto flex items-center gap-4">
           {picker.input}
           <button className="verb" onClick={picker.open}>
-            Import
+            Bring in
           </button>
           <Link href="/blanks" className="verb whitespace-nowrap">
             Back to the library

@@ -82,7 +82,7 @@ export function RecordStrip({
             exportRecord(record);
           }}
         >
-          Export
+          Save to a file
         </button>
         {shipped && !isAsItCame(record) && (
           <button type="button" className="verb" onClick={() => void back()}>

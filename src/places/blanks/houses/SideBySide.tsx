@@ -96,7 +96,7 @@ export function SideBySide({ spec, onClose }: { spec: HouseSpec; onClose: () => 
         {other && `They agree in ${rows.length - differing.length} of ${rows.length} other entries.`}
       </p>
       <div className="mt-3 flex">
-        <LeaveDialog>Close</LeaveDialog>
+        <LeaveDialog>Leave</LeaveDialog>
       </div>
     </Dialog>
   );

@@ -152,7 +152,7 @@ export function LayoutStrip({ layout, resolved, face, partId, onChoose, onLayout
             );
           }}
         >
-          Delete
+          Take out
         </button>
       </p>
     </aside>

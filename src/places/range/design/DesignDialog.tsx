@@ -63,7 +63,7 @@ export function DesignDialog({ designId, onClose }: { designId: string; onClose:
             </MenuLine>
           ))}
         </VerbMenu>
-        <LeaveDialog>Close</LeaveDialog>
+        <LeaveDialog>Leave</LeaveDialog>
       </div>
     </Dialog>
   );

@@ -67,7 +67,7 @@ export function VersionsDialog({ designId, blankId, onOpen, onClose }: Props) {
         >
           Another version
         </button>
-        <LeaveDialog>Close</LeaveDialog>
+        <LeaveDialog>Leave</LeaveDialog>
       </div>
     </Dialog>
   );

@@ -1,12 +1,11 @@
 'use client';
-import { trimSize, type PrintFace, type ResolvedBlank } from '@/core/blank/resolve';
-import { isToShape } from '@/core/cut/face';
-import { showSize, type UnitSetting } from '@/core/length/show';
+import type { ResolvedBlank } from '@/core/blank/resolve';
 import { useShop } from '@/state/shop/shop';
 import { LateMenu } from '@/ui/Menu';
 import type { Asked } from '../asked';
 import { spotMark } from '../spots';
 import { ColumnLines } from './ColumnLines';
+import { sizeInWords } from './words';
 
 interface Props {
   column: ResolvedBlank;
@@ -21,7 +20,8 @@ interface Props {
 }
 
 /** The head of a column: its blank, what that measures, and what can be done with it. */
-export function ColumnHead({ column: { blank, faces }, index, head, place, designs, onAsk }: Props) {
+export function ColumnHead({ column: resolved, index, head, place, designs, onAsk }: Props) {
+  const { blank } = resolved;
   const unit = useShop((shop) => shop.settings.unit);
   return (
     <div
@@ -39,15 +39,7 @@ export function ColumnHead({ column: { blank, faces }, index, head, place, desig
       >
         <ColumnLines blank={blank} designs={designs} onAsk={onAsk} />
       </LateMenu>
-      <span className="measure block text-sm text-ink-2">
-        {isToShape({ blank }) ? 'cut to the artwork' : sizeInWords(faces[0]!, unit)}
-      </span>
+      <span className="measure block text-sm text-ink-2">{sizeInWords(resolved, unit)}</span>
     </div>
   );
-}
-
-/** What a column's blank measures: its first print area, or the box of its arc. */
-function sizeInWords(face: PrintFace, unit: UnitSetting): string {
-  const { width, height } = trimSize(face);
-  return `${showSize(width, height, unit)}${face.bend ? ' arc' : ''}`;
 }

@@ -2,8 +2,11 @@
 import { keyOfPlace } from '@/core/many/choice';
 import { toggleAll } from '@/state/many/chosen';
 import { removeColumn } from '@/state/shop/range';
+import { useShop } from '@/state/shop/shop';
 import { MenuLine } from '@/ui/Menu';
+import { tellDone } from '@/ui/tell';
 import type { Asked } from '../asked';
+import { fitsOn, holds } from './words';
 
 /** What can be done with a column of the range. */
 export function ColumnLines({
@@ -17,6 +20,7 @@ export function ColumnLines({
   onAsk: (asked: Asked) => void;
 }) {
   const blankId = blank.id;
+  const held = useShop((shop) => fitsOn(shop.fits.values(), blankId));
   return (
     <>
       <MenuLine
@@ -33,7 +37,18 @@ export function ColumnLines({
       >
         Choose this column
       </MenuLine>
-      <MenuLine onSelect={() => void removeColumn(blankId)}>Take this column off; its fits stay</MenuLine>
+      <MenuLine
+        onSelect={() =>
+          void removeColumn(blankId).then((undo) => {
+            tellDone(
+              `${blank.name} is off the range.${held > 0 ? ` ${holds(held)}, which stay.` : ''}`,
+              undo,
+            );
+          })
+        }
+      >
+        Take this column off; its fits stay
+      </MenuLine>
     </>
   );
 }

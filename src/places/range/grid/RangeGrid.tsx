@@ -15,12 +15,12 @@ import type { Design, Fit } from '@/core/fit/schema';
 import type { Place } from '@/core/many/choice';
 import { chooseBlock } from '@/state/many/chosen';
 import { moveDesign } from '@/state/shop/designs';
-import { addColumn } from '@/state/shop/range';
 import { useShop } from '@/state/shop/shop';
-import { MenuLine, useMenuAt, VerbMenu } from '@/ui/Menu';
+import { useMenuAt } from '@/ui/Menu';
 import { tellDone } from '@/ui/tell';
 import type { Asked } from '../asked';
 import { spotAt } from '../spots';
+import { AddBlank } from './AddBlank';
 import { ColumnHead } from './ColumnHead';
 import { DesignRow } from './DesignRow';
 import { PointedLines } from './PointedLines';
@@ -163,13 +163,7 @@ export function RangeGrid({ columns, designs, heads, movable, onOpen, onAsk }: P
               className="absolute top-0 flex h-full items-center px-3"
               style={{ left: wide - ADD_WIDTH }}
             >
-              <VerbMenu label="Add a blank" align="end">
-                {spare.map(({ blank }) => (
-                  <MenuLine key={blank.id} onSelect={() => void addColumn(blank.id)}>
-                    {blank.name}
-                  </MenuLine>
-                ))}
-              </VerbMenu>
+              <AddBlank spare={spare} />
             </div>
           )}
         </div>

@@ -15,7 +15,7 @@ const WIDEST_CELL = 300;
 /** How wide each of some columns is in a room of so many px. */
 export function cellWidth(room: number, columns: number): number {
   const share = (room - HEAD_WIDTH - ADD_WIDTH) / Math.max(1, columns);
-  return Math.round(Math.min(WIDEST_CELL, Math.max(CELL_WIDTH, share)));
+  return Math.floor(Math.min(WIDEST_CELL, Math.max(CELL_WIDTH, share)));
 }
 
 /** A head over rows: the first row that is under it, and what it says. */
