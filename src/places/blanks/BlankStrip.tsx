@@ -1,5 +1,6 @@
 'use client';
 import Link from 'next/link';
+import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { kindOf } from '@/core/blank/kinds';
@@ -88,8 +89,10 @@ function Begin({ resolved }: { resolved: ResolvedBlank }) {
   const blankId = resolved.blank.id;
   const [asked, setAsked] = useState(false);
   const layouts = useShop((shop) => layoutsOf(blankId, shop).length);
+  const onRange = useShop((shop) => shop.settings.columns.includes(blankId));
+  const router = useRouter();
   return (
-    <p className="mt-2 flex items-center gap-4">
+    <p className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1">
       <button
         className="action"
         onClick={() => {
@@ -97,6 +100,16 @@ function Begin({ resolved }: { resolved: ResolvedBlank }) {
         }}
       >
         Start a design on it
+      </button>
+      <button
+        className="verb text-sm"
+        onClick={() => {
+          void (onRange ? Promise.resolve() : addColumn(blankId)).then(() => {
+            router.push('/');
+          });
+        }}
+      >
+        {onRange ? 'See the range' : 'Put it on the range'}
       </button>
       {!isToShape(resolved) && (
         <Link href={`/blanks/layouts?blank=${blankId}`} className="verb text-sm">
