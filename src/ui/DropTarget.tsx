@@ -50,6 +50,8 @@ export function DropTarget({ onFiles, label, spotAt, className = '', children }:
     // Pasting works wherever the focus is (places/shell/usePaste): here it would come twice.
     noPaste: true,
     noKeyboard: true,
+    // What is dropped beside it is told where it belongs (places/shell/useStrayDrops).
+    preventDropOnDocument: false,
   });
   return (
     <div {...getRootProps()} className={`relative ${className}`}>

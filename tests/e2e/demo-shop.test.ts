@@ -37,8 +37,12 @@ const showsDesigns = (rows: number) =>
     PATIENCE,
     `the range did not come to ${rows} designs`,
   );
-/** A docket with the places of each finding in one order: between two machines a tie goes by the last digits. */
-const inPlace = (docket: StoredDocket) => ({
+/** A docket to nine digits, the places of each finding in one order: between two machines a tie goes by the last digits. */
+const inPlace = (docket: StoredDocket) =>
+  withPlaces(JSON.parse(JSON.stringify(docket, nineDigits)) as StoredDocket);
+const nineDigits = (_: string, value: unknown) =>
+  typeof value === 'number' ? Number(value.toPrecision(9)) : value;
+const withPlaces = (docket: StoredDocket) => ({
   ...docket,
   findings: docket.findings.map(({ places, ...finding }) => ({
     ...finding,

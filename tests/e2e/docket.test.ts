@@ -177,7 +177,7 @@ describe('the soft proof', () => {
     await shop.bench.press('what the inks cannot reach');
     await shop.bench.says(
       '[data-hatched]',
-      /hatched: \d+\.\d % the inks cannot reach, the worst, ringed, dE 2\d\.\d/,
+      /hatched: \d+\.\d % of what is seen here is out of the inks’ reach; the worst, ringed, dE 2\d\.\d/,
     );
   });
 

@@ -69,6 +69,11 @@ export function wayOn(id: RuleId): string {
   return RULES.find((rule) => rule.id === id)?.way ?? '';
 }
 
+/** Whether a rule's places are parts of a piece itself. */
+export function isOnInk(id: RuleId): boolean {
+  return RULES.find((rule) => rule.id === id)?.onInk === true;
+}
+
 /** What a rule is called on the docket. */
 export function ruleName(id: RuleId): string {
   return RULES.find((rule) => rule.id === id)?.name ?? id;

@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import { importFiles } from '@/state/artwork/imports';
 import { sentence } from '@/state/sentence';
 import { useShop } from '@/state/shop/shop';

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import { plainName } from '@/core/colour/names';
 import { mergeColours, type Cmyk } from '@/core/colour/palette';
 import { setSteps } from '@/state/artwork/artworks';

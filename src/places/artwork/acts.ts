@@ -1,4 +1,4 @@
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import { removeArtwork } from '@/state/artwork/artworks';
 import { sentence } from '@/state/sentence';
 import { designFromArtwork } from '@/state/shop/range';

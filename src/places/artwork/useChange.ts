@@ -1,6 +1,6 @@
 'use client';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import type { Changed } from '@/state/artwork/artworks';
 import { isStopped } from '@/state/engine/engine';
 import { sentence } from '@/state/sentence';

@@ -1,6 +1,6 @@
 'use client';
 import { useDeferredValue, useEffect, useMemo } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import type { Docket } from '@/core/check/docket';
 import { isMotifKind } from '@/core/fit/schema';
 import { followCuts } from '@/state/bench/cutting';

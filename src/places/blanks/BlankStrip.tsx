@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import { kindOf } from '@/core/blank/kinds';
 import { differences, numbersOf, withNumber } from '@/core/blank/numbers';
 import { describeSource } from '@/core/blank/questions';

@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useRef, useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import { importBlank } from '@/state/shop/blanks';
 import { sentence } from '@/state/sentence';
 import { useShop } from '@/state/shop/shop';

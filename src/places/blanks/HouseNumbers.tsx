@@ -3,15 +3,15 @@ import { showBytes } from '@/core/length/bytes';
 import Link from 'next/link';
 import { askInWords } from '@/core/blank/entries/ask';
 import { pressCard } from '@/core/blank/press-card';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import { describeSource, questionsFor } from '@/core/blank/questions';
 import { printPixels, type ResolvedBlank } from '@/core/blank/resolve';
 import { chooseHouse, stateEntries, titleOf } from '@/state/shop/houses';
 import { useShop } from '@/state/shop/shop';
+import { HousePicker } from './HousePicker';
 import { NumberRow } from './NumberRow';
 import { Fact, Heading } from '@/ui/StripParts';
 import { today } from '@/state/today';
-import { Select } from '@/ui/Select';
 import { tellDone } from '@/ui/tell';
 
 /** What the house asks, where each number comes from, and what is still to be asked. */
@@ -31,13 +31,7 @@ export function HouseNumbers({ resolved }: { resolved: ResolvedBlank }) {
   return (
     <>
       <Heading>House</Heading>
-      <Select
-        label="House that prints it"
-        value={spec.id}
-        choices={others.map((one) => [one.id, titleOf(one)])}
-        onChange={(id) => void chooseHouse(blank.id, id)}
-        className="mt-1.5 w-full"
-      />
+      <HousePicker spec={spec} others={others} onChoose={(id) => void chooseHouse(blank.id, id)} />
       <p className="mt-1 text-sm">
         <Link href={`/blanks/houses?house=${spec.id}`} className="verb">
           All that {spec.house} asks

@@ -1,7 +1,7 @@
 'use client';
 import { showBytes } from '@/core/length/bytes';
 import Link from 'next/link';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import type { FileFinding } from '@/core/pack/order';
 import { sentence } from '@/state/sentence';
 import { leaveWaiting, resumeOrder, useSending } from '@/state/handover/sending';

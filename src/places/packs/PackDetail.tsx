@@ -2,7 +2,7 @@
 import { showBytes } from '@/core/length/bytes';
 import Link from 'next/link';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import type { PackedFit } from '@/core/pack/manifest';
 import { sentence } from '@/state/sentence';
 import { removePack, savePack } from '@/state/handover/packs';

@@ -1,7 +1,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import { PICTURE_SIZES } from '@/core/mockup/scenes';
 import { USUAL_DRESS } from '@/core/mockup/schema';
 import { sentence } from '@/state/sentence';

@@ -3,7 +3,7 @@ import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import type { Verdict } from '@/core/check/finding';
 import { WHOLE, type View } from '@/core/many/view';
 import { look } from '@/state/many/view';

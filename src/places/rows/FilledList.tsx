@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import type { Design, Fit } from '@/core/fit/schema';
 import { safeName } from '@/core/pack/names';
 import { columnFor } from '@/core/rows/schema';

@@ -1,6 +1,6 @@
 'use client';
 import { useState, type ReactNode } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import type { Fit } from '@/core/fit/schema';
 import { unknownParts } from '@/core/rows/list';
 import { columnFor } from '@/core/rows/schema';

@@ -1,6 +1,6 @@
 'use client';
 import { useState, type CSSProperties } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import type { Fit } from '@/core/fit/schema';
 import { drawnOf } from '@/core/product/drawn';
 import { sentence } from '@/state/sentence';

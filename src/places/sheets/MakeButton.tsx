@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import { BACKING_INK } from '@/core/blank/schema';
 import type { Sheet } from '@/core/sheet/schema';
 import { sentence } from '@/state/sentence';

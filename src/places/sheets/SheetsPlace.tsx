@@ -1,7 +1,7 @@
 'use client';
 import { useAsked } from '../shell/useAsked';
 import { useMemo, useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import type { Sheet, Spot } from '@/core/sheet/schema';
 import { sentence } from '@/state/sentence';
 import { useShop } from '@/state/shop/shop';

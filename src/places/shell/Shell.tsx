@@ -2,7 +2,7 @@
 import dynamic from 'next/dynamic';
 import { usePathname } from 'next/navigation';
 import { useEffect, useState, useSyncExternalStore, type ReactNode } from 'react';
-import { Toaster, toast } from 'sonner';
+import { Toaster } from 'sonner';
 import { loadDemo } from '@/state/shop/demo';
 import { keepBuild, takeNewBuild, useNewBuild } from '@/state/build';
 import { sendWaiting } from '@/state/handover/sending';
@@ -23,6 +23,7 @@ import { UnitMenu } from './UnitMenu';
 import { TakeBack } from './TakeBack';
 import { useStrayDrops } from './useStrayDrops';
 import { Guard } from '@/ui/Guard';
+import { toast } from '@/ui/toast';
 
 // Fetched when it is first asked for: no place opens with it.
 const ShopDialog = dynamic(() => import('./ShopDialog').then((module) => module.ShopDialog));
@@ -244,7 +245,7 @@ function useTroubles(): void {
   useEffect(() => {
     const tell = (event: PromiseRejectionEvent) => {
       event.preventDefault();
-      if (!isStopped(event.reason)) toast(sentence(event.reason), { duration: 10_000 });
+      if (!isStopped(event.reason)) toast(sentence(event.reason));
     };
     addEventListener('unhandledrejection', tell);
     return () => {

@@ -1,6 +1,6 @@
 'use client';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import { OPEN_OVER } from '@/ui/Dialog';
 import { takeBack, useDone } from '@/ui/tell';
 

@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 
 /**
  * Files dropped where nothing takes them would be opened by the browser in place of the app: they are left alone, and the

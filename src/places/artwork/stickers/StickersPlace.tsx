@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import { isToShape } from '@/core/cut/face';
 import { joined, leftOut, parted, takenBack } from '@/core/cut/sorting';

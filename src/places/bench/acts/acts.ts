@@ -1,4 +1,4 @@
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import { wayRound } from '@/core/blank/kinds';
 import {
   alignShifts,
@@ -10,17 +10,23 @@ import {
   type Edge,
 } from '@/core/fit/arrange';
 import type { Zone } from '@/core/blank/face';
-import { placedPpi } from '@/core/fit/density';
 import { placeFirst, spotNear } from '@/core/fit/first-place';
 import { factsFor, opaqueBox, type Point } from '@/core/fit/geometry';
 import { mirrorPiece, movePiece, type Motion } from '@/core/fit/move';
-import { coverBleed, fitInside, setSize } from '@/core/fit/place';
-import { isMotifKind, isPlaced, type Piece, type PlacedPiece, isInk } from '@/core/fit/schema';
+import { coverBleed, setSize } from '@/core/fit/place';
+import {
+  isMotifKind,
+  isPlaced,
+  type MotifPiece,
+  type Piece,
+  type PlacedPiece,
+  isInk,
+} from '@/core/fit/schema';
 import { changeChosen, groupChosen, moveChosen, ungroupChosen, type FacePieces } from '@/core/fit/selection';
 import { nearestZone } from '@/core/fit/zones';
-import { showLength } from '@/core/length/show';
 import { changeFace, changePiece, changePieces, piecesOf } from '@/state/bench/open-fit';
 import { select, useHand } from '@/state/bench/hand';
+import { tellHeldBack } from '../../shell/held-back';
 import type { Live } from '../live/useLive';
 
 /** Changes every chosen piece by itself, as one step. */
@@ -70,28 +76,14 @@ export function inside(live: Live): void {
   move(live, { scale, dx: face.width / 2 - box.x, dy: face.height / 2 - box.y });
 }
 
-function insideAlone(live: Live, piece: PlacedPiece): void {
+function insideAlone(live: Live, piece: MotifPiece): void {
   const { face, unit } = live;
   const known = facts(live, piece);
   const spot = spotNear(live.blank.blank.body, face, opaqueBox(piece, known));
   const first = placeFirst(piece, known, face, { spots: [spot] });
-  const full = fitInside(piece, known, face);
-  const widthOf = (one: PlacedPiece) => showLength(opaqueBox(one, known).width, unit);
   each(live, () => first);
-  if (full.width <= first.width * 1.01) return;
-  const pixels = known?.pixels;
-  const why =
-    pixels && placedPpi(pixels, first, face).least < face.target * 1.01
-      ? 'as its pixels are good for'
-      : 'as is seen whole from one side';
-  toast(`“${piece.name}” is ${widthOf(first)} wide: as large ${why}.`, {
-    duration: 10_000,
-    action: {
-      label: `Fill the safe area, ${widthOf(full)}`,
-      onClick: () => {
-        void changePiece(face.id, full);
-      },
-    },
+  tellHeldBack(first, known, face, unit, (full) => {
+    void changePiece(face.id, full);
   });
 }
 

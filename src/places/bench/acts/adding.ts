@@ -1,4 +1,4 @@
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import { wayRound } from '@/core/blank/kinds';
 import { addedPieces, takenOn } from '@/core/fit/begin';
 import { placeFirst, spotsBeside } from '@/core/fit/first-place';

@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import { copiedFrom, pastedOn, readCopied } from '@/core/fit/copied';
 import { answerCopy, copiedText, copyText } from '@/state/bench/clipboard';
 import { changeFace, faceOf } from '@/state/bench/open-fit';

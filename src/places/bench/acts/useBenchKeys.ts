@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import { redo, undo } from '@/state/bench/open-fit';
 import { EDGE_LINES, select, useHand } from '@/state/bench/hand';
 import { ARROWS, nudgeMm } from '@/ui/arrows';

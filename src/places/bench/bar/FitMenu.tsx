@@ -1,7 +1,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import { carryFace } from '@/core/fit/copy-face';
 import { artworksOf, swapArtworks, swapsByRole } from '@/core/fit/swap';
 import { isShowing } from '@/core/fit/schema';

@@ -1,5 +1,5 @@
 'use client';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import { INTENTS, type Intent } from '@/core/colour/press';
 import { sentence } from '@/state/sentence';
 import { choosePress, keepProfile, pressChoice, removeProfile } from '@/state/engine/press';

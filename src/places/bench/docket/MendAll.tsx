@@ -1,5 +1,5 @@
 'use client';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import { ruleName } from '@/core/check/registry';
 import { mendOpenFit } from '@/state/bench/mending';
 import { undo } from '@/state/bench/open-fit';

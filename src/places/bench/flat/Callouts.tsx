@@ -2,10 +2,13 @@
 import type { Docket } from '@/core/check/docket';
 import type { Finding } from '@/core/check/finding';
 import { extentOf } from '@/core/fit/geometry';
+import type { Piece } from '@/core/fit/schema';
 import { isOpen, rank } from '@/core/check/finding';
 import { useHand } from '@/state/bench/hand';
 import { VerdictShape } from '@/ui/Verdict';
 import type { Live } from '../live/useLive';
+import { isOnInk } from '@/core/check/registry';
+import { FoundOnPieces } from './FoundOnPieces';
 import { gripBox } from './picking';
 import { toPx, type View } from './view';
 
@@ -19,6 +22,8 @@ export function Callouts({ live, docket, view }: { live: Live; docket: Docket | 
     .filter((finding) => finding.place && isOpen(finding))
     .sort((a, b) => rank(b.verdict) - rank(a.verdict))[0];
   const called = pointed?.place && pointed.faceId === live.face.id ? pointed : worst;
+  // What is dragged leaves its place behind: that is marked as it was found.
+  const onPieces = called && isOnInk(called.rule) && !live.dragging ? piecesOf(live, called) : [];
   const piece = pointed && !pointed.place ? pieceExtent(live, pointed) : null;
   return (
     <>
@@ -37,13 +42,17 @@ export function Callouts({ live, docket, view }: { live: Live; docket: Docket | 
         </defs>
         {called?.place && (
           <>
-            {(called.places ?? [called.place]).map((place, index) => (
-              <Mark key={index} view={view} place={place} />
-            ))}
+            {onPieces.length === 0 &&
+              (called.places ?? [called.place]).map((place, index) => (
+                <Mark key={index} view={view} place={place} />
+              ))}
             <Leader view={view} place={called.places?.[0] ?? called.place} />
           </>
         )}
       </svg>
+      {called?.place && onPieces.length > 0 && (
+        <FoundOnPieces live={live} view={view} pieces={onPieces} places={called.places ?? [called.place]} />
+      )}
       {called?.place && (
         <p
           data-callout
@@ -61,6 +70,12 @@ export function Callouts({ live, docket, view }: { live: Live; docket: Docket | 
 const LARGE = 160;
 
 type Place = NonNullable<Finding['place']>;
+
+/** The piece that a finding is of, or where it is of all that is laid on the product, the motifs. */
+function piecesOf({ pieces }: Live, { pieceId }: Finding): Piece[] {
+  if (pieceId) return pieces.filter(({ id }) => id === pieceId);
+  return pieces.filter(({ role, visible }) => visible && role === 'motif');
+}
 
 function pieceExtent(live: Live, finding: Finding): Place | null {
   const piece = live.pieces.find(({ id }) => id === finding.pieceId);

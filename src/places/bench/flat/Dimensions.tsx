@@ -8,6 +8,7 @@ import { centreAt, move, setGap, setSide, stretchSide } from '../acts/acts';
 import type { Live } from '../live/useLive';
 import { AngleValue, Value } from './DimensionValue';
 import { awlHole } from './picking';
+import { hangingBelow } from './grades';
 import { toPx, type View } from './view';
 
 /** The line of the face that distances go to, by its name: mm it lies inside the trim. */
@@ -41,7 +42,7 @@ export function Dimensions({ live, view }: { live: Live; view: View }) {
   const motif = selection.pieces.some(({ role }) => role === 'motif');
   const { inset, name: edgeName } = edgeOf(face, line, motif ? 'motif' : 'ground');
   const edge = { left: inset, top: inset, right: face.width - inset, bottom: face.height - inset };
-  const places = lay(view, face, extent, edge);
+  const places = lay(view, face, extent, edge, hangingBelow(live));
   const { row, column, left, right, top, bottom } = places;
   const across = extent.right - extent.left;
   const down = extent.bottom - extent.top;
@@ -275,12 +276,13 @@ interface Places {
 }
 
 /** Where the lines go, in px. What reaches out of the room is dimensioned as far as the room goes. */
-function lay(view: View, face: PrintFace, extent: Extent, edge: Extent): Places {
+function lay(view: View, face: PrintFace, extent: Extent, edge: Extent, hanging: number): Places {
   const at = (x: number, y: number) => toPx(view, x, y);
-  const low = at(0, Math.max(face.height + face.bleed, extent.bottom)).y;
+  // Under the names of larger sizes, which hang below.
+  const low = at(0, Math.max(face.height + face.bleed + hanging, extent.bottom)).y;
   const side = at(Math.max(face.width + face.bleed, extent.right), 0).x;
   return {
-    row: Math.min(low + 36, view.height - 66),
+    row: Math.min(low + (hanging > 0 ? 20 : 36), view.height - 66),
     column: Math.min(side + 30, view.width - 40),
     left: Math.max(28, Math.min(view.width - 60, at(extent.left, 0).x)),
     right: Math.max(60, Math.min(view.width - 8, at(extent.right, 0).x)),

@@ -3,7 +3,7 @@ import dynamic from 'next/dynamic';
 import { useEffect, useMemo } from 'react';
 import { FaceLines } from '@/ui/flat/FaceLines';
 import type { Zone } from '@/core/blank/face';
-import { resolveBlank, type PrintFace } from '@/core/blank/resolve';
+import type { PrintFace } from '@/core/blank/resolve';
 import { shapePath } from '@/core/blank/shape';
 import type { Docket } from '@/core/check/docket';
 import { middleOf } from '@/core/fit/arrange';
@@ -15,6 +15,7 @@ import { useMenuAt } from '@/ui/Menu';
 import { PointedLines } from '../strip/VerbLines';
 import { Callouts } from './Callouts';
 import { Dimensions } from './Dimensions';
+import { gradesOf, hangingBelow } from './grades';
 import { Legend } from './Legend';
 import { InkReadout, ProofDivider } from './ProofMarks';
 import { pickPointed } from './picking';
@@ -41,7 +42,7 @@ export function Flat({
   active?: boolean;
 }) {
   const zoom = useHand((hand) => hand.zoom);
-  const { room, view } = useView(live.face, active ? zoom : null);
+  const { room, view } = useView(live.face, active ? zoom : null, hangingBelow(live));
   const legend = useHand((hand) => hand.legend);
   const fromCentre = useHand((hand) => hand.fromCentre);
   useZooming(room, active ? view : null);
@@ -216,10 +217,8 @@ function Snapped({ view }: { view: View }) {
 
 /** The print area of every graded size, hanging from the same collar; the size on the bench is the solid line. */
 function Grades({ live, px }: { live: Live; px: number }) {
-  const { blank, method, spec } = live.blank;
-  return blank.sizes.map(({ id, name }) => {
-    const sized = resolveBlank(blank, method, spec, id).faces.find((face) => face.id === live.face.id);
-    if (!sized || Math.abs(sized.width - live.face.width) < 0.01) return null;
+  return gradesOf(live).map(({ id, name, face: sized }) => {
+    if (Math.abs(sized.width - live.face.width) < 0.01) return null;
     const x = (live.face.width - sized.width) / 2;
     return (
       <g key={id} stroke="var(--color-viewing-ink)" strokeOpacity="0.5">

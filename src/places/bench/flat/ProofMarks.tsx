@@ -62,7 +62,7 @@ export function HatchedMark({ found, live, dpr }: { found: HatchedFound | null; 
   const worstSaid =
     worst && (hatched === 'ink' ? `${fixed(worst.value, 0)} % of ink` : `dE ${fixed(worst.value, 1)}`);
   const what =
-    hatched === 'ink' ? `takes more than ${inkLimit(live.blank)} % of ink` : 'the inks cannot reach';
+    hatched === 'ink' ? `takes more than ${inkLimit(live.blank)} % of ink` : 'is out of the inks’ reach';
   return (
     <>
       {worst && (
@@ -75,10 +75,10 @@ export function HatchedMark({ found, live, dpr }: { found: HatchedFound | null; 
       <p
         role="status"
         data-hatched
-        className="measure pointer-events-none absolute left-1/2 top-7 z-20 -translate-x-1/2 whitespace-nowrap bg-docket px-2 py-0.5 text-sm font-semibold text-ink"
+        className="measure pointer-events-none absolute bottom-9 right-3 z-20 whitespace-nowrap bg-docket px-2 py-0.5 text-sm font-semibold text-ink"
       >
-        hatched: {fixed(share * 100, 1)} % {what}
-        {worstSaid && `, the worst, ringed, ${worstSaid}`}
+        hatched: {fixed(share * 100, 1)} % of what is seen here {what}
+        {worstSaid && `; the worst, ringed, ${worstSaid}`}
       </p>
     </>
   );

@@ -15,13 +15,14 @@ export interface View {
 /** Room round the bleed edge for the rulers, the zones' names and the dimensions, in px. */
 const MARGIN = { top: 64, right: 78, bottom: 84, left: 72 };
 
-/** Follows the room's size and lays the face in it: as large as fits, or as it is zoomed. */
+/** Follows the room's size and lays the face in it, with so many mm below it: as large as fits, or as it is zoomed. */
 export function useView(
   face: PrintFace,
   zoom: Zoom,
+  below: number,
 ): { room: RefObject<HTMLDivElement | null>; view: View | null } {
   const { room, size } = useRoomSize();
-  return { room, view: size && (zoom ? zoomed(zoom, size) : layOut(face, size)) };
+  return { room, view: size && (zoom ? zoomed(zoom, size) : layOut(face, size, below)) };
 }
 
 interface Size {
@@ -29,9 +30,9 @@ interface Size {
   height: number;
 }
 
-export function layOut(face: PrintFace, { width, height }: Size): View {
+export function layOut(face: PrintFace, { width, height }: Size, below = 0): View {
   const across = face.width + 2 * face.bleed;
-  const down = face.height + 2 * face.bleed;
+  const down = face.height + 2 * face.bleed + below;
   const free = { width: width - MARGIN.left - MARGIN.right, height: height - MARGIN.top - MARGIN.bottom };
   const scale = Math.max(0.05, Math.min(free.width / across, free.height / down));
   return {

@@ -1,3 +1,4 @@
+import { hangingBelow } from './grades';
 import { useEffect, type RefObject } from 'react';
 import { wayRound } from '@/core/blank/kinds';
 import { middleOf } from '@/core/fit/arrange';
@@ -83,7 +84,7 @@ export function stepView(
   live: Live,
   { factor = 1, dx = 0, dy = 0 }: { factor?: number; dx?: number; dy?: number },
 ): void {
-  const { scale, x, y } = useHand.getState().zoom ?? zoomOf(layOut(live.face, room));
+  const { scale, x, y } = useHand.getState().zoom ?? zoomOf(layOut(live.face, room, hangingBelow(live)));
   zoom({ scale: scale * factor, x: x + dx / scale, y: y + dy / scale });
 }
 

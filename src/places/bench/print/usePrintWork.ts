@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import type { Fit } from '@/core/fit/schema';
 import type { PrintParts } from '@/core/pack/cut-out';
 import type { PrintChoice } from '@/core/print/plan';

@@ -1,5 +1,5 @@
 'use client';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import { viewsOf } from '@/core/product/views';
 import { safeName } from '@/core/pack/names';
 import { useHand } from '@/state/bench/hand';

@@ -1,5 +1,5 @@
 'use client';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import { clipTo, moveWithin } from '@/core/fit/clip';
 import { factsFor, opaqueBox } from '@/core/fit/geometry';
 import type { ArtworkPiece, Clip } from '@/core/fit/schema';

@@ -1,5 +1,5 @@
 'use client';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import { shapeOf } from '@/core/cut/face';
 import { lengthOf } from '@/core/cut/polygons';
 import type { Cut } from '@/core/fit/cut';

@@ -1,5 +1,5 @@
 'use client';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import { EMBEDDING_WORDS, SHIPPED_FONTS } from '@/core/type/fonts';
 import { sentence } from '@/state/sentence';
 import { useShop } from '@/state/shop/shop';

@@ -1,5 +1,5 @@
 'use client';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import { wayRound } from '@/core/blank/kinds';
 import { closeSeam, gapsOf, withGaps } from '@/core/fit/repeat';
 import { PATTERNS, type Pattern, type RepeatPiece } from '@/core/fit/schema';

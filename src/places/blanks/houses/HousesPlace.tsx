@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import { sentence } from '@/state/sentence';
 import { importRecord, makeRecord, titleOf, type Written } from '@/state/shop/houses';
 import { useShop } from '@/state/shop/shop';

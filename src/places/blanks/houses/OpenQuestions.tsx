@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import { askAsPage, askInWords } from '@/core/blank/entries/ask';
 import { houseEntries } from '@/core/blank/entries/house';
 import { houseQuestions } from '@/core/blank/questions';

@@ -1,6 +1,6 @@
 'use client';
 import { useState, type ReactNode } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import type { HouseSpec, Method } from '@/core/blank/schema';
 import { sentence } from '@/state/sentence';
 import {

@@ -1,5 +1,5 @@
 'use client';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import type { PrintFace, ResolvedBlank } from '@/core/blank/resolve';
 import { newFill, newPiece, roleOf } from '@/core/fit/place';
 import type { Piece, Role } from '@/core/fit/schema';

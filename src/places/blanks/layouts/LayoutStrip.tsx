@@ -1,5 +1,5 @@
 'use client';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import type { PrintFace, ResolvedBlank } from '@/core/blank/resolve';
 import { isShowing } from '@/core/fit/schema';
 import { isKept } from '@/core/layout/places';

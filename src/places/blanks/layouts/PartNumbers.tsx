@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import type { PrintFace } from '@/core/blank/resolve';
 import type { Piece, TextPiece } from '@/core/fit/schema';
 import { smallestCap } from '@/core/fit/text';

@@ -1,6 +1,6 @@
 import type { FactsOf } from '@/core/fit/geometry';
 import type { Layout, LayoutFace } from '@/core/layout/schema';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import { sentence } from '@/state/sentence';
 import { changeLayoutFace } from '@/state/shop/layouts';
 import { useShop } from '@/state/shop/shop';

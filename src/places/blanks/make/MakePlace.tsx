@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import { KIND_IDS, kindOf, KINDS, type Body, type Kind } from '@/core/blank/kinds';
 import { resolveAmong } from '@/core/blank/library';
 import { makeBlank } from '@/core/blank/make';

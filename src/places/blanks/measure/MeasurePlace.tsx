@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import { makeBlank } from '@/core/blank/make';
 import { resolveAmong } from '@/core/blank/library';
 import type { ResolvedBlank } from '@/core/blank/resolve';

@@ -1,5 +1,5 @@
 'use client';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import { stretchAt } from '@/core/blank/bodies/sector';
 import { printPixels, trimSize, type PrintFace, type ResolvedBlank } from '@/core/blank/resolve';
 import { shapePath } from '@/core/blank/shape';

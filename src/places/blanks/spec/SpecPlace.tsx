@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import { rectangle } from '@/core/blank/face';
 import { readSpecSheet, type SpecReading, type SpecSheet } from '@/core/blank/spec-sheet';
 import type { Source } from '@/core/blank/schema';

@@ -1,7 +1,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import { facesOf } from '@/core/blank/resolve';
 import { bodyTroubles } from '@/core/blank/troubles';
 import { parseLength, parseSize } from '@/core/length/parse';

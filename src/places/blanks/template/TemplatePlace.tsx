@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import { resized } from '@/core/template/reading';
 import type { EdgeSet, Picked } from '@/core/template/picked';
 import { sentence } from '@/state/sentence';

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useMemo, useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import { lineAt } from '@/core/raster/lines';
 import type { Raster } from '@/core/raster/raster';
 import type { Rect } from '@/core/template/drawing';

@@ -1,5 +1,5 @@
 'use client';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import { artworkIdsOf, type Design, type Role } from '@/core/fit/schema';
 import { inRoles } from '@/state/artwork/folders';
 import { previewUrl } from '@/state/artwork/previews';

@@ -1,5 +1,5 @@
 'use client';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import { sentence } from '@/state/sentence';
 import { joinDesigns, renameDesign } from '@/state/shop/designs';
 import { useShop } from '@/state/shop/shop';

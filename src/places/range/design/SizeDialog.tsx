@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import { sizedBody } from '@/core/blank/sized';
 import { trimSize, type ResolvedBlank } from '@/core/blank/resolve';
 import { fitTitle } from '@/core/fit/version';

@@ -1,5 +1,5 @@
 'use client';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import type { Design, Fit } from '@/core/fit/schema';
 import { coloursFor } from '@/core/fit/version';

@@ -1,14 +1,17 @@
 'use client';
-import { toast } from 'sonner';
-import type { Design, Fit } from '@/core/fit/schema';
+import { toast } from '@/ui/toast';
+import { dequal } from 'dequal';
+import { factsFor } from '@/core/fit/geometry';
+import { isMotifKind, type Design, type Fit, type Piece } from '@/core/fit/schema';
 import { sentence } from '@/state/sentence';
 import { addVersion } from '@/state/shop/designs';
 import { layoutsOf } from '@/state/shop/layouts';
 import { fitDesign } from '@/state/shop/range';
-import { removeFit } from '@/state/shop/records';
+import { removeFit, saveFit } from '@/state/shop/records';
 import { contextOf, useShop } from '@/state/shop/shop';
 import { MenuLine } from '@/ui/Menu';
 import { tellDone } from '@/ui/tell';
+import { tellHeldBack } from '../../shell/held-back';
 import type { Asked } from '../asked';
 
 /** A cell of the range, and what may be asked over the range. */
@@ -23,7 +26,25 @@ export interface CellOf {
 
 /** Fits a design by a starting layout, by none (null), or by the blank's usual one. */
 export function fitCell({ design, blank }: Pick<CellOf, 'design' | 'blank'>, layoutId?: string | null): void {
-  fitDesign(design.id, blank.id, layoutId).catch((error: unknown) => toast(sentence(error)));
+  fitDesign(design.id, blank.id, layoutId).then(tellSmaller, (error: unknown) => toast(sentence(error)));
+}
+
+/** Says of a fit with one motif where that lies smaller than it could. */
+function tellSmaller(fit: Fit): void {
+  const { artworks, settings, blanks } = useShop.getState();
+  const face = blanks.get(fit.blankId)?.faces[0];
+  const motifs = fit.faces.flatMap(({ pieces }) =>
+    pieces.filter(isMotifKind).filter(({ role }) => role === 'motif'),
+  );
+  const [motif] = motifs;
+  if (!face || !motif || motifs.length > 1 || fit.faces.some(({ cut }) => cut)) return;
+  const known = factsFor(motif, (id) => artworks.get(id)!.facts);
+  tellHeldBack(motif, known, face, settings.unit, (full) => {
+    // Nothing that was done to it meanwhile is lost.
+    if (!dequal(useShop.getState().fits.get(fit.id), fit)) return;
+    const filled = (piece: Piece) => (piece.id === full.id ? full : piece);
+    void saveFit({ ...fit, faces: fit.faces.map((one) => ({ ...one, pieces: one.pieces.map(filled) })) });
+  });
 }
 
 /** Opens a cell's fit; its versions side by side where it has several. */

@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/ui/toast';
 import { keepAct, noteAct } from '@/state/many/kept';
 import { doAct, previewAct, type ActProgress, type ActRow, type Target } from '@/state/many/preview';
 import { sentence } from '@/state/sentence';

@@ -1,0 +1,76 @@
+'use client';
+import { useState } from 'react';
+import type { HouseSpec } from '@/core/blank/schema';
+import { showBytes } from '@/core/length/bytes';
+import { showLength, type UnitSetting } from '@/core/length/show';
+import { titleOf } from '@/state/shop/houses';
+import { useShop } from '@/state/shop/shop';
+import { CommandList, type Listed } from '@/ui/CommandList';
+import { Popup } from '@/ui/Popup';
+
+/** Who prints a blank: houses that take its method, found by name and by what they ask, each with what it asks otherwise. */
+export function HousePicker({
+  spec,
+  others,
+  onChoose,
+}: {
+  spec: HouseSpec;
+  others: readonly HouseSpec[];
+  onChoose: (specId: string) => void;
+}) {
+  const [open, setOpen] = useState(false);
+  const unit = useShop((shop) => shop.settings.unit);
+  const now = new Set(asksOf(spec, unit));
+  const items = others.map((one): Listed => {
+    const otherwise = asksOf(one, unit).filter((ask) => !now.has(ask));
+    const note =
+      one.id === spec.id
+        ? `now: ${[...now].join(' · ')}`
+        : otherwise.length === 0
+          ? 'asks the same'
+          : otherwise.join(' · ');
+    return {
+      id: one.id,
+      name: titleOf(one),
+      note,
+      run: () => {
+        setOpen(false);
+        if (one.id !== spec.id) onChoose(one.id);
+      },
+    };
+  });
+  return (
+    <Popup
+      open={open}
+      onOpen={setOpen}
+      align="end"
+      className="w-[560px] max-w-[96vw]"
+      trigger={
+        <button
+          aria-label={`House that prints it: ${titleOf(spec)}. Change it`}
+          className="mt-1.5 block w-full shrink-0 truncate border border-rule bg-docket px-2 py-1 text-left"
+        >
+          {titleOf(spec)}
+        </button>
+      }
+    >
+      <CommandList
+        label="Search houses by name, or by what they ask"
+        groups={[{ heading: 'house, and what it asks otherwise than the one now', items }]}
+      />
+    </Popup>
+  );
+}
+
+/** What a house asks of a file, in a few words each. */
+function asksOf({ files, bleed, safe, target, mirroring }: HouseSpec, unit: UnitSetting): string[] {
+  return [
+    files.formats.value.join(', ').toUpperCase(),
+    files.modes.value.join(', ').toUpperCase(),
+    `bleed ${showLength(bleed.value, unit)}`,
+    `safe ${showLength(safe.value, unit)}`,
+    `${target.value} PPI`,
+    `at most ${showBytes(files.maxBytes.value)}`,
+    ...(mirroring === undefined ? [] : [`mirrored by the ${mirroring}`]),
+  ];
+}
