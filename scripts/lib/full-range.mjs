@@ -3,7 +3,7 @@
 import { execFileSync } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
 import { startApp } from './app.mjs';
-import { openBrowser, openDemo } from './browser.mjs';
+import { measuredAgain, openBrowser, openDemo } from './browser.mjs';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
 
@@ -29,6 +29,7 @@ export async function rangeRows() {
   };
   try {
     await openDemo(browser, app.address);
+    await measuredAgain(browser);
     const demo = await opened();
     await fillRange(browser);
     const full = await opened();
@@ -123,8 +124,10 @@ function fill(designCount, fitCount, blankIds, done) {
       const like = measured[((i % own) + 3 * Math.floor(i / own)) % measured.length];
       const id = `fit-${i}`;
       store.objectStore('fits').put({ ...like, id, designId: `design-${designs.length + (i % own)}` });
-      store.objectStore('dockets').put({ ...docketOf.get(like.id), fitId: id });
-      store.objectStore('summaries').put({ ...summaryOf.get(like.id), fitId: id });
+      // As measured here: none of them is measured again behind.
+      const kept = { fitId: id, measuredAt: Date.now() };
+      store.objectStore('dockets').put({ ...docketOf.get(like.id), ...kept });
+      store.objectStore('summaries').put({ ...summaryOf.get(like.id), ...kept });
     }
     const columns = [...new Set([...settings.columns, ...blankIds])].slice(0, blankIds.length);
     store.objectStore('settings').put({ ...settings, columns }, settingsKey);

@@ -125,7 +125,7 @@ test('all with thin strokes: fourteen of fifteen are mended, and the one is told
   // Rows out of sight are not laid out, and have no text for those who only look.
   const rows = await shop.browser.findElement(By.css('[aria-label="What it does"]'));
   expect(await rows.getAttribute('textContent')).toMatch(
-    /stroke 15[^]*left as it is: “test” has strokes down to 0\.29 mm/,
+    /stroke 15[^]*Left as it is. “test” has strokes down to 0\.29 mm/,
   );
   await range.perform(14);
   await range.bar(/14 Ready/);

@@ -12,12 +12,15 @@ const address = served().demo;
 let browser: WebDriver;
 let page: Bench;
 let fits: Fit[];
+let sheet: string;
 
 beforeAll(async () => {
   browser = await openBrowser({ seed: served().profile });
   page = new Bench(browser, address);
   await openDemo(browser, address);
   fits = await records<Fit>(browser, 'fits');
+  const artworks = await records<{ id: string; facts: { name: string } }>(browser, 'artworks');
+  sheet = artworks.find(({ facts }) => facts.name.startsWith('tide-pool-sheet'))!.id;
 });
 afterAll(() => browser.quit());
 
@@ -27,7 +30,8 @@ const on = (blankId: string) => fits.find((fit) => fit.blankId === blankId)!.id;
 const PLACES: readonly (readonly [place: string, path: () => string, shows: string])[] = [
   ['the range', () => '/', '[role=gridcell]'],
   ['artwork', () => '/artwork', 'h1'],
-  ['stickers from a sheet', () => '/artwork/stickers', 'main *'],
+  ['stickers, of nothing yet', () => '/artwork/stickers', 'main *'],
+  ['stickers from a sheet', () => `/artwork/stickers?of=${sheet}`, '[aria-label="The set"]'],
   ['blanks', () => '/blanks', '[data-library]'],
   ['a blank', () => '/blanks?blank=tumbler-470', '[aria-label=Blank]'],
   ['houses', () => '/blanks/houses', 'h1'],

@@ -11,6 +11,8 @@ export function boxTroubles(browser: WebDriver): Promise<string[]> {
     const troubles = [];
     const wide = document.documentElement.scrollWidth - innerWidth;
     if (wide > 0) troubles.push('the page is ' + wide + ' px wider than its window');
+    for (const strip of document.querySelectorAll('aside'))
+      if (strip.scrollWidth > strip.clientWidth + 1) troubles.push('“' + (strip.getAttribute('aria-label') ?? 'a strip') + '” scrolls sideways');
     const nameOf = (one) => (one.getAttribute('aria-label') || one.textContent.trim() || one.getAttribute('placeholder') || one.outerHTML).slice(0, 50);
     const boxOf = ({ left, top, right, bottom }) => ({ left, top, right, bottom });
     /** What of a box is seen through everything that clips it, and whether it is cut off for good on a side. */

@@ -36,7 +36,7 @@ export function Orders({ pack }: { pack: StoredPack }) {
 function OrderLine({ pack, sent }: { pack: StoredPack; sent: SentOrder }) {
   const { order, answer } = sent;
   const under = useSending((sending) => sending[order.key]);
-  const pieces = order.lines.reduce((sum, { quantity }) => sum + quantity, 0);
+  const copies = order.lines.reduce((sum, { quantity }) => sum + quantity, 0);
   const bad = answer?.findings.filter(({ verdict }) => verdict !== 'ready') ?? [];
   const resume = () => {
     resumeOrder(pack.id, sent).catch((error: unknown) => toast(sentence(error)));
@@ -47,7 +47,7 @@ function OrderLine({ pack, sent }: { pack: StoredPack; sent: SentOrder }) {
         <VerdictShape verdict={MEANS[sent.state]} />
         <span className="font-semibold">{upperFirst(sayOrder(sent))}</span>
         <span className="measure text-sm text-ink-2">
-          {sayDay(sent.at)} · {pieces} {pieces === 1 ? 'piece' : 'pieces'}
+          {sayDay(sent.at)} · {copies} {copies === 1 ? 'copy' : 'copies'}
         </span>
         {under && (
           <>

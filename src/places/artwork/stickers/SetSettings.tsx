@@ -72,7 +72,7 @@ export function SetSettings({
         </Checkbox>
       </div>
       {parting.motifs.length > 1 && (
-        <p className="border-b border-rule py-1.5">
+        <p className="flex flex-wrap items-center gap-x-1.5 border-b border-rule py-1.5 text-ink-2">
           <LengthValue
             name="Gap"
             mm={set.gap}
@@ -82,8 +82,9 @@ export function SetSettings({
               onChange(regrouped(set, parting, { name, gap }));
             }}
           >
-            Shapes make one sticker when they are closer than
+            Shapes closer than
           </LengthValue>
+          <span>make one sticker</span>
         </p>
       )}
       <Sizes set={set} parting={parting} blank={blank} unit={unit} onChange={onChange} />

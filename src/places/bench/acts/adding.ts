@@ -2,12 +2,19 @@ import { toast } from '@/ui/toast';
 import { wayRound } from '@/core/blank/kinds';
 import { addedPieces, takenOn } from '@/core/fit/begin';
 import { placeFirst, spotsBeside } from '@/core/fit/first-place';
-import type { Point } from '@/core/fit/geometry';
+import { factsFor, opaqueBox, overlap, type Point } from '@/core/fit/geometry';
 import { newFill, roleOf } from '@/core/fit/place';
 import { newRepeat, oneOf } from '@/core/fit/repeat';
 import { rgbOf } from '@/core/colour/hex';
 import { labOf } from '@/core/colour/lab';
-import { isShowing, type ArtworkPiece, type Piece, type RepeatPiece } from '@/core/fit/schema';
+import {
+  isMotifKind,
+  isShowing,
+  type ArtworkPiece,
+  type Piece,
+  type PlacedPiece,
+  type RepeatPiece,
+} from '@/core/fit/schema';
 import { newShape, type NewShape } from '@/core/fit/shapes';
 import { firstLettering, newText, placedLettering } from '@/core/fit/text';
 import { FIRST_FONT } from '@/core/type/fonts';
@@ -37,10 +44,26 @@ export function addArtworks(live: Live, artworks: Live['artworks'], at?: Point):
   const known = new Map(artworks.map(({ id, facts }) => [id, facts]));
   const chosen = artworks.map(({ id, facts }) => ({ artworkId: id, role: roleOf(facts), facts }));
   const there = { pieces: piecesOf(face.id), factsOf: (id: string) => known.get(id) ?? factsOf(id), at };
-  return addPieces(
-    live,
-    addedPieces(blank, face, there, chosen, () => crypto.randomUUID()),
-  );
+  const added = addedPieces(blank, face, there, chosen, () => crypto.randomUUID());
+  // What is dropped lies where it was let go.
+  if (!at) tellCovering({ ...live, factsOf: there.factsOf }, added);
+  return addPieces(live, added);
+}
+
+/** Says where a motif that was added found no room beside what is there, and lies on it. */
+function tellCovering({ face, factsOf }: Live, added: readonly PlacedPiece[]): void {
+  const boxOf = (piece: PlacedPiece) => opaqueBox(piece, factsFor(piece, factsOf));
+  const motifs = piecesOf(face.id)
+    .filter(isMotifKind)
+    .filter(({ role, visible }) => visible && role === 'motif');
+  for (const piece of added) {
+    const under = piece.role === 'motif' && motifs.find((one) => overlap(boxOf(one), boxOf(piece)));
+    if (!under) continue;
+    toast(
+      `“${piece.name}” lies on “${under.name}”: no room is left beside it. Move one, or make it smaller.`,
+    );
+    return;
+  }
 }
 
 /** A plain colour under everything, over the face or one zone of it. */
@@ -61,7 +84,7 @@ export function addShape(live: Live, what: NewShape): void {
 }
 
 /** A new text is not made smaller than this part of itself to find room. */
-const LEAST_TEXT = 0.5;
+const LEAST_TEXT = 0.3;
 
 /** A new text in the middle of the face or beside what is there, its words ready to be typed. */
 export async function addText(live: Live): Promise<void> {
@@ -78,7 +101,9 @@ export async function addText(live: Live): Promise<void> {
       const taken = takenOn(piecesOf(face.id), live.factsOf);
       const beside = placeFirst(text, null, face, { spots, taken, most: 1 });
       // Where there is no room for it to be read in, it lies in the middle, to be moved.
-      await addPieces(live, [beside.width < text.width * LEAST_TEXT ? text : beside]);
+      const laid = beside.width < text.width * LEAST_TEXT ? text : beside;
+      tellCovering(live, [laid]);
+      await addPieces(live, [laid]);
     });
     useHand.setState({ editing: 'words' });
   } catch (error) {

@@ -27,10 +27,10 @@ export function ProofDivider({ view }: { view: View }) {
   return (
     <div className="pointer-events-none absolute bottom-0 top-6 z-20" style={{ left: divider * view.width }}>
       <span className="absolute inset-y-0 w-0.5 -translate-x-1/2 bg-tape" />
-      <span className="absolute right-2 top-8 whitespace-nowrap bg-tape px-1.5 text-sm font-semibold text-on-tape">
+      <span className="absolute right-2 top-0 whitespace-nowrap bg-tape px-1.5 text-sm font-semibold text-on-tape">
         designed
       </span>
-      <span className="absolute left-2 top-8 whitespace-nowrap bg-tape px-1.5 text-sm font-semibold text-on-tape">
+      <span className="absolute left-2 top-0 whitespace-nowrap bg-tape px-1.5 text-sm font-semibold text-on-tape">
         printed
       </span>
       <svg

@@ -50,7 +50,7 @@ function Row({ row }: { row: ActRow }) {
           )}
         </>
       ) : (
-        <span className="text-ink-2">left as it is: {why}</span>
+        <span className="text-ink-2">Left as it is. {why}</span>
       )}
     </li>
   );
