@@ -62,8 +62,8 @@ export interface Rule {
   edges?: true;
   /** Whether it hangs on where pieces lie, how large they are and what is done to them, so that a remedy can make it worse. */
   moves?: true;
-  /** Whether its places are parts of the piece itself, which are marked by what the piece shows there. */
-  onInk?: true;
+  /** Where its places are parts of the piece itself: they are marked by all that it shows there, or by what is half clear. */
+  onInk?: 'whole' | 'soft';
   check: (context: CheckContext) => Finding[];
 }
 

@@ -69,9 +69,9 @@ export function wayOn(id: RuleId): string {
   return RULES.find((rule) => rule.id === id)?.way ?? '';
 }
 
-/** Whether a rule's places are parts of a piece itself. */
-export function isOnInk(id: RuleId): boolean {
-  return RULES.find((rule) => rule.id === id)?.onInk === true;
+/** What of a piece a rule's places are marked by; undefined where they are no part of one. */
+export function inkOf(id: RuleId): Rule['onInk'] {
+  return RULES.find((rule) => rule.id === id)?.onInk;
 }
 
 /** What a rule is called on the docket. */

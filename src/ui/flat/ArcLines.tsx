@@ -30,7 +30,11 @@ export function ArcLines({ face, px }: { face: PrintFace; px: number }) {
         const turn = (Math.atan2(beside.y - at.y, beside.x - at.x) * 180) / Math.PI;
         return (
           <g key={id} transform={`translate(${at.x} ${at.y}) rotate(${turn}) scale(${px})`} stroke="none">
-            <path d={`M-8 ${-bleed / px}h16l-8 11z`} fill="var(--color-viewing-ink)" />
+            <path
+              d={`M-2 ${-bleed / px - 2}v11M2 ${-bleed / px - 2}v11`}
+              stroke="var(--color-viewing-ink)"
+              strokeWidth="1.6"
+            />
             <text y={-bleed / px - 7} textAnchor="middle" fontSize="12.5" fill="var(--color-viewing-ink)">
               {name}
             </text>

@@ -16,7 +16,7 @@ export const contrast: Rule = {
   rests: [],
   name: 'Contrast',
   way: 'Choose another product colour, or lay a line of another colour round it.',
-  onInk: true,
+  onInk: 'whole',
   moves: true,
   check: (context) => {
     // What runs out past the cut line has no product beside it.

@@ -8,7 +8,7 @@ export const fold: Rule = {
   rests: ['size'],
   name: 'Fold',
   way: 'Move it into one panel.',
-  onInk: true,
+  onInk: 'whole',
   edges: true,
   check: (context) =>
     checkLines(

@@ -20,7 +20,7 @@ export const keepOut: Rule = {
   rests: ['size'],
   name: 'Keep-out',
   way: 'Move it aside, or make it smaller.',
-  onInk: true,
+  onInk: 'whole',
   edges: true,
   moves: true,
   check: (context) => {

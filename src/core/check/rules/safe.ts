@@ -15,7 +15,7 @@ export const safe: Rule = {
   rests: ['size', 'safe', 'safeFrom'],
   name: 'Safe area',
   way: 'Move it in from the edge, or make it smaller.',
-  onInk: true,
+  onInk: 'whole',
   edges: true,
   moves: true,
   check: (context) =>

@@ -9,7 +9,7 @@ export const seamCrossing: Rule = {
   rests: ['size'],
   name: 'Across the seam',
   way: 'Move it off the seam.',
-  onInk: true,
+  onInk: 'whole',
   edges: true,
   check: (context) => {
     const around = wayRound(context.blank.blank.body, context.face);

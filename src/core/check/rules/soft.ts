@@ -12,7 +12,7 @@ export const soft: Rule = {
   rests: [],
   name: 'Soft parts',
   way: 'Give soft parts a hard edge in Artwork, or choose a method that prints them.',
-  onInk: true,
+  onInk: 'soft',
   check: (context) => (context.blank.limits.softPrintsBadly ? measureShowing(context, 'less', measure) : []),
 };
 

@@ -7,7 +7,7 @@ import { isOpen, rank } from '@/core/check/finding';
 import { useHand } from '@/state/bench/hand';
 import { VerdictShape } from '@/ui/Verdict';
 import type { Live } from '../live/useLive';
-import { isOnInk } from '@/core/check/registry';
+import { inkOf } from '@/core/check/registry';
 import { FoundOnPieces } from './FoundOnPieces';
 import { gripBox } from './picking';
 import { toPx, type View } from './view';
@@ -23,7 +23,8 @@ export function Callouts({ live, docket, view }: { live: Live; docket: Docket | 
     .sort((a, b) => rank(b.verdict) - rank(a.verdict))[0];
   const called = pointed?.place && pointed.faceId === live.face.id ? pointed : worst;
   // What is dragged leaves its place behind: that is marked as it was found.
-  const onPieces = called && isOnInk(called.rule) && !live.dragging ? piecesOf(live, called) : [];
+  const ink = called && inkOf(called.rule);
+  const onPieces = called && ink && !live.dragging ? piecesOf(live, called) : [];
   const piece = pointed && !pointed.place ? pieceExtent(live, pointed) : null;
   return (
     <>
@@ -51,7 +52,13 @@ export function Callouts({ live, docket, view }: { live: Live; docket: Docket | 
         )}
       </svg>
       {called?.place && onPieces.length > 0 && (
-        <FoundOnPieces live={live} view={view} pieces={onPieces} places={called.places ?? [called.place]} />
+        <FoundOnPieces
+          live={live}
+          view={view}
+          pieces={onPieces}
+          soft={ink === 'soft'}
+          places={called.places ?? [called.place]}
+        />
       )}
       {called?.place && (
         <p

@@ -19,11 +19,14 @@ export function FoundOnPieces({
   live,
   view,
   pieces,
+  soft,
   places,
 }: {
   live: Live;
   view: View;
   pieces: readonly Piece[];
+  /** Whether only what is half clear is meant. */
+  soft: boolean;
   places: readonly Place[];
 }) {
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -45,6 +48,7 @@ export function FoundOnPieces({
     found.clip();
     const whole = pieces.map((piece) => ({ ...piece, knockout: false, opacity: 1, blend: undefined }));
     drawPieces(found, face, whole, shown);
+    if (soft) keepSoft(found);
     const tinted = layerOf(element);
     tinted.drawImage(found.canvas, 0, 0);
     tinted.globalCompositeOperation = 'source-in';
@@ -61,7 +65,7 @@ export function FoundOnPieces({
     tinted.globalCompositeOperation = 'destination-in';
     hatch(tinted, HATCH * dpr);
     context.drawImage(tinted.canvas, 0, 0);
-  }, [view, face, pieces, places, factsOf, previews]);
+  }, [view, face, pieces, soft, places, factsOf, previews]);
   return (
     <canvas
       ref={canvas}
@@ -74,6 +78,28 @@ export function FoundOnPieces({
 
 function layerOf({ width, height }: HTMLCanvasElement): OffscreenCanvasRenderingContext2D {
   return new OffscreenCanvas(width, height).getContext('2d')!;
+}
+
+/** Alpha from which a pixel counts as there, and up to which it is half clear. */
+const [THERE, WHOLE] = [12, 243];
+/** px that half clear parts reach at least to every side: less is the smooth edge of what is opaque. */
+const BROAD = 2;
+
+/** Leaves of a layer what is half clear over some breadth, and makes that opaque. */
+function keepSoft(layer: OffscreenCanvasRenderingContext2D): void {
+  const { width, height } = layer.canvas;
+  const image = layer.getImageData(0, 0, width, height);
+  const { data } = image;
+  const isSoft = (at: number) => data[at * 4 + 3]! > THERE && data[at * 4 + 3]! < WHOLE;
+  const kept = new Uint8Array(width * height);
+  for (let y = BROAD; y < height - BROAD; y++)
+    for (let x = BROAD; x < width - BROAD; x++) {
+      const at = y * width + x;
+      const broad = [at, at - BROAD, at + BROAD, at - BROAD * width, at + BROAD * width].every(isSoft);
+      kept[at] = broad ? 255 : 0;
+    }
+  for (let at = 0; at < kept.length; at++) data[at * 4 + 3] = kept[at]!;
+  layer.putImageData(image, 0, 0);
 }
 
 /** Slanting lines over all of a layer. */
