@@ -4,8 +4,8 @@ import { toast as show, type ExternalToast } from 'sonner';
 const NOTICED = 3000;
 const A_LETTER = 70;
 
-/** Says something in the corner of the page, for as long as it takes to read. */
-export function toast(words: string, options: ExternalToast = {}): void {
+/** Says something in the corner of the page, for as long as it takes to read; gives back what the message is known by. */
+export function toast(words: string, options: ExternalToast = {}): string | number {
   const letters = words.length + (typeof options.description === 'string' ? options.description.length : 0);
-  show(words, { duration: NOTICED + letters * A_LETTER, ...options });
+  return show(words, { duration: NOTICED + letters * A_LETTER, ...options });
 }

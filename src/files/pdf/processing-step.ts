@@ -1,4 +1,4 @@
-import { PDFArray, PDFDict, PDFHexString, PDFName, type PDFDocument, type PDFRef } from '@cantoo/pdf-lib';
+import { PDFArray, PDFDict, PDFHexString, PDFName, PDFRef, type PDFDocument } from '@cantoo/pdf-lib';
 
 /** What a line is for after the print (ISO 19593-1, group Structural): through everything, or the upper layer alone. */
 export type ProcessingStep = 'Cutting' | 'PartialCutting';
@@ -9,7 +9,8 @@ export function stepLayer(doc: PDFDocument, ink: string, step: ProcessingStep): 
   const groups = layersOf(doc);
   const title = `${ink}, ${step === 'Cutting' ? 'cut through' : 'kiss cut'}`;
   for (let i = 0; i < groups.size(); i++) {
-    const ref = groups.get(i) as PDFRef;
+    const ref = groups.get(i);
+    if (!(ref instanceof PDFRef)) continue;
     if (context.lookup(ref, PDFDict).lookup(PDFName.of('Name'), PDFHexString).decodeText() === title)
       return ref;
   }
