@@ -50,9 +50,10 @@ export function Select<T extends string>({
           position="popper"
           sideOffset={2}
           collisionPadding={8}
-          className="z-[60] max-h-[min(24rem,var(--radix-select-content-available-height))] min-w-[var(--radix-select-trigger-width)] border border-ink bg-docket text-sm"
+          className="z-[60] max-h-[min(24rem,var(--radix-select-content-available-height))] min-w-[var(--radix-select-trigger-width)] overflow-y-auto border border-ink bg-docket text-sm"
         >
-          <Radix.Viewport className="py-1" tabIndex={0}>
+          {/* The list itself scrolls, not a part of it that no key would come to. */}
+          <Radix.Viewport className="py-1" style={{ overflow: 'visible' }}>
             {choices.map(([choice, name]) => (
               <Radix.Item
                 key={choice}

@@ -102,9 +102,9 @@ describe('the library', () => {
   test('another house has other numbers, and what is assumed is a question to send', async () => {
     await choose('tumbler-470');
     await strip(/To ask Harl Kiln Works\s+How much bleed/);
-    await page.choose('House', 'corrie-sublimation');
+    await page.choose('House', 'Corrie Transfer Co., coated');
     await strip(/To ask Corrie Transfer Co\.\s+How far inside/);
-    await page.choose('House', 'harl-kiln-tumbler');
+    await page.choose('House', 'Harl Kiln Works, tumblers');
     await strip(/To ask Harl Kiln Works/);
   });
 
