@@ -34,7 +34,7 @@ describe('saving', () => {
       'navigator.storage.estimate = () => Promise.resolve({ usage: 9.5e9, quota: 9.6e9 })',
     );
     await shop.bench.add(shop.shape, 'drop');
-    await shop.bench.says('[role=alert]', /This browser has 95 MB left for Up Fit\. Take out artwork/);
+    await shop.bench.says('[role=alert]', /This browser has 100 MB left for Up Fit\. Take out artwork/);
     await shop.bench.saved();
     await shop.bench.keysUndo();
     await shop.bench.saved();

@@ -148,7 +148,7 @@ test('a phone case, to its print file: at most 12', async () => {
 
 test('six stickers of one picture, to a pack: at most 12', async () => {
   await press('Artwork');
-  await page.find('input[type=file]');
+  await page.says('body', /Drop files or a folder here/);
   await act(() => page.drop(many));
   await press('Cut stickers from it');
   await page.says('[aria-label="The set"]', /6 stickers[\s\S]*cut \d/);
