@@ -13,6 +13,7 @@ const files = [
   ...(await below('.next/static', '/_next/static')),
   ...(await below('public/vips', '/vips')),
   ...(await below('public/pdf', '/pdf')),
+  ...(await below('public/resvg', '/resvg')),
   ...(await below('public/fonts', '/fonts')),
   ...[...KEPT_PAGES, '/icon.svg', '/manifest.webmanifest'].map((url) => ({ url, revision: buildId })),
 ];

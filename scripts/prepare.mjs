@@ -18,6 +18,10 @@ for (const folder of ['standard_fonts/', 'wasm/', 'iccs/']) {
   await cp(new URL(folder, pdf), new URL(`public/pdf/${folder}`, root), { recursive: true });
 }
 
+const plain = new URL('node_modules/@resvg/resvg-wasm/index_bg.wasm', root);
+await mkdir(new URL('public/resvg/', root), { recursive: true });
+await cp(plain, new URL('public/resvg/index_bg.wasm', root));
+
 // Faces of type that come with Up Fit, where the workers find them by their ids (src/core/type/faces.ts).
 await mkdir(new URL('public/fonts/', root), { recursive: true });
 for (const [id, family, weight] of [

@@ -75,7 +75,7 @@ async function seeAct() {
   await press('Do to them');
   await press('Change the colour');
   await press('See what it does');
-  await browser.wait(until.elementLocated(By.css('[aria-label="What it does"]')), 120_000);
+  await browser.wait(until.elementLocated(By.xpath('//button[starts-with(., "Do it to")]')), 120_000);
 }
 
 /** A name on a mug for each keeper of a list: one is missing, one has a letter that the font lacks, one is long. */

@@ -30,7 +30,7 @@ export const config = {
   matcher: [
     {
       source:
-        '/((?!api/|_next/static|_next/image|vips/|pdf/|fonts/|demo/|icon.svg|manifest.webmanifest|favicon).*)',
+        '/((?!api/|_next/static|_next/image|vips/|pdf/|resvg/|fonts/|demo/|icon.svg|manifest.webmanifest|favicon).*)',
     },
   ],
 };

@@ -8,8 +8,10 @@ import { centreOn, coverBleed, fitInside, newPiece, setRotation, setSize } from 
 import { RoleSchema, type ArtworkPiece, type Fit } from '@/core/fit/schema';
 import { wantedAcross } from '@/core/fit/wanted';
 import type { Raster } from '@/core/raster/raster';
-import { artworkPixels, measureArtwork, type Readers } from '@/files/artwork';
+import { artworkDrawing, artworkPixels, measureArtwork, type Readers } from '@/files/artwork';
+import { nodePlain } from '@/files/svg/node';
 import { fileSource } from '@/imaging/node';
+import type { Drawing } from '@/core/render/drawing';
 import type { Facts } from '@/core/artwork/facts';
 import { badArgument, oneOf, readNumber, readPoint, readSize, required, type Args } from './args';
 
@@ -33,6 +35,8 @@ export interface Placed {
   facts: Facts;
   /** The artwork's pixels, as many as the print needs at so many PPI. */
   pixels: (ppi: number) => Promise<Raster>;
+  /** What it is made of, where it is a drawing. */
+  drawing: () => Promise<Drawing | null>;
 }
 
 /** A face of a blank in the colour and size that the options name, with nothing on it. */
@@ -57,6 +61,8 @@ export function readBare(args: Args): Pick<Placed, 'blank' | 'face' | 'fit'> {
   return { blank, face, fit };
 }
 
+const plain = nodePlain();
+
 export async function readPlaced(readers: Readers, args: Args): Promise<Placed> {
   const { blank, face, fit: bare } = readBare(args);
   const file = openNamed(required(args, 'artwork'));
@@ -67,9 +73,9 @@ export async function readPlaced(readers: Readers, args: Args): Promise<Placed> 
     const across = (wantedAcross(fit, blank.faces, facts.sha256, facts) * ppi) / face.target;
     return artworkPixels(readers, file, across);
   };
-  return isToShape(blank)
-    ? cutToShape({ blank, face, fit, facts, pixels })
-    : { blank, face, fit, facts, pixels };
+  const drawing = () => artworkDrawing(plain, file);
+  const placed = { blank, face, fit, facts, pixels, drawing };
+  return isToShape(blank) ? cutToShape(placed) : placed;
 }
 
 /** The same, cut to the artwork's outline in a border of white, as a sticker to shape is made at first. */

@@ -1,6 +1,7 @@
 import { requireReadableSize } from '@/core/artwork/limits';
 import { formatOf } from '@/core/formats/sniff';
 import type { Source } from '@/core/formats/source';
+import { drawingAfter, type Drawing } from '@/core/render/drawing';
 import { omittedBy, pageOf, sizeAfter, type Step } from '@/core/artwork/steps';
 import { IN_SILENCE, type Progress, type Raster } from '@/core/raster/raster';
 import { applySteps } from '@/core/raster/steps/apply';
@@ -10,7 +11,8 @@ import { measureOpened, part, type Measured } from '@/imaging/measure';
 import { measuredSize, type Opened } from '@/imaging/opened';
 import { openPicture } from '@/imaging/picture';
 import type { DrawPage } from './pdf/draw';
-import { openDrawing } from './svg/artwork';
+import { cleanOf, openDrawing } from './svg/artwork';
+import type { MakePlain } from './svg/plain';
 
 /** What files are read with. */
 export interface Readers {
@@ -67,3 +69,21 @@ export async function artworkPixels(
   const wanted = { width: Math.ceil(width * scale), height: Math.ceil(height * scale) };
   return applySteps(await opened.raster(wanted, part(progress, 0, 0.8)), steps, part(progress, 0.8, 1));
 }
+
+/**
+ * A drawing after its steps as what it is made of, to be printed as paths; null of what is a picture, and where its steps
+ * or the number of its parts make one of it.
+ */
+export async function artworkDrawing(makePlain: MakePlain, file: ArtworkFile): Promise<Drawing | null> {
+  const { name, source, steps = [] } = file;
+  if (formatOf(name, source) !== 'svg') return null;
+  const { svg, size } = cleanOf(name, source, omittedBy(steps));
+  const scale = PLAIN_SIDE / Math.max(size.width, size.height);
+  const plain = await makePlain(svg({ width: size.width * scale, height: size.height * scale }));
+  const { readDrawing } = await import('./svg/drawing');
+  const drawing = readDrawing(name, plain);
+  return drawing && drawingAfter(drawing, steps);
+}
+
+/** Units along the longer side of a drawing that is made plain. */
+const PLAIN_SIDE = 1000;

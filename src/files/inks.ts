@@ -3,8 +3,8 @@ import { BLACK_BELOW, separate } from '@/core/colour/black';
 import { labOf } from '@/core/colour/lab';
 import type { Cmyk } from '@/core/colour/palette';
 import type { Press } from '@/core/colour/press';
+import type { Piece } from '@/core/fit/schema';
 import { smallestCap } from '@/core/fit/text';
-import type { PrintLayer } from '@/core/render/layers';
 
 /** A press, and the profile's own file that goes with what it makes; null for the shipped one. */
 export interface ForPress {
@@ -18,7 +18,7 @@ const SMALL = 6;
 /** The inks that a path is printed with: small black lettering black alone, other blacks on the recipe where there is one. */
 export function onInks(
   press: Press,
-  { colour, piece }: Extract<PrintLayer, { kind: 'path' }>,
+  { colour, piece }: { colour: string; piece: Piece },
   recipe: Cmyk | null,
 ): Cmyk {
   const rgb = rgbOf(colour);

@@ -16,9 +16,13 @@ import { part } from '@/imaging/measure';
 import { forecastBytes } from './forecast';
 import { onInks, type ForPress } from './inks';
 import { cutInksOf } from '@/core/blank/cut-inks';
+import { drawingsOn, type Drawings } from './drawings';
+import type { DrawnPicture } from './pdf/drawing';
+import type { MadePicture } from './pdf/picture';
 import { printPdf, type PdfLayer } from './pdf/print';
 import { readBack } from './readback';
 import { printSvg, type MadeLayer } from './svg/print';
+import type { PngPart } from './svg/symbols';
 
 export interface PrintAsked {
   title: string;
@@ -76,9 +80,13 @@ async function writeAs(
   const { title, sides, plan } = asked;
   const [first] = sides;
   if (plan.format === 'pdf') {
+    const drawings = await drawingsOn(engine, sides, shown, plan.ppi, (raster, at) => ({
+      ...at,
+      ...pictureFor(engine, asked, first!, raster),
+    }));
     const pages = sides.map((side, i) => {
       const step = part(progress, (i / sides.length) * 0.95, ((i + 1) / sides.length) * 0.95);
-      return { face: side.face, layers: pdfLayers(engine, asked, side, shown, step) };
+      return { face: side.face, layers: pdfLayers(engine, asked, side, { shown, drawings }, step) };
     });
     const press = plan.mode === 'cmyk' ? pressOf(asked) : null;
     const profile = press && {
@@ -91,7 +99,11 @@ async function writeAs(
     });
   }
   if (plan.format === 'svg') {
-    const svg = printSvg(first!.face, svgLayers(engine, asked, first!, shown, progress));
+    const drawings = await drawingsOn(engine, sides, shown, plan.ppi, (raster, at): PngPart => ({
+      ...at,
+      png: pngOf(engine, raster, plan),
+    }));
+    const svg = printSvg(first!.face, svgLayers(engine, asked, first!, { shown, drawings }, progress));
     return new TextEncoder().encode(svg);
   }
   return writePixels(engine, asked, first!, shown, progress);
@@ -123,12 +135,14 @@ function svgLayers(
   engine: Engine,
   asked: PrintAsked,
   side: PrintPart,
-  shown: Shown,
+  { shown, drawings }: { shown: Shown; drawings: Drawings<PngPart> },
   progress: Progress,
 ): MadeLayer[] {
-  const layers = layersOf(side.face, side.pieces, { mirror: asked.plan.mirrored });
+  const { keptAs, of } = drawings;
+  const layers = layersOf(side.face, side.pieces, { mirror: asked.plan.mirrored, keptAs });
   return layers.map((layer, i): MadeLayer => {
     if (layer.kind === 'path') return layer;
+    if (layer.kind === 'drawing') return { ...layer, drawing: of(layer.artworkId) };
     const step = part(progress, i / layers.length, (i + 1) / layers.length);
     return { kind: 'picture', png: pngOf(engine, draw(asked, side, layer.pieces, shown, step), asked.plan) };
   });
@@ -138,26 +152,37 @@ function pdfLayers(
   engine: Engine,
   asked: PrintAsked,
   side: PrintPart,
-  shown: Shown,
+  { shown, drawings }: { shown: Shown; drawings: Drawings<DrawnPicture> },
   progress: Progress,
 ): PdfLayer[] {
   const { plan } = asked;
   const press = plan.mode === 'cmyk' ? pressOf(asked) : null;
   const recipe = blackRecipeOf(asked, side);
-  const layers = layersOf(side.face, side.pieces, { mirror: plan.mirrored, flat: !plan.alpha });
+  const { keptAs, of } = drawings;
+  const layers = layersOf(side.face, side.pieces, { mirror: plan.mirrored, flat: !plan.alpha, keptAs });
   return layers.map((layer, i): PdfLayer => {
     if (layer.kind === 'path') {
       const { path, colour } = layer;
       return { kind: 'path', path, colour, inks: press && onInks(press.press, layer, recipe) };
     }
+    if (layer.kind === 'drawing') {
+      const { artworkId, matrix, clip, piece } = layer;
+      const inks = press && ((colour: string) => onInks(press.press, { colour, piece }, recipe));
+      return { kind: 'drawing', drawing: of(artworkId), matrix, clip, inks };
+    }
     const step = part(progress, i / layers.length, (i + 1) / layers.length);
     const drawn = draw(asked, side, layer.pieces, shown, step);
     const raster = plan.alpha ? drawn : flatten(drawn, PAPER);
-    const { colour, alpha } = engine.encodePlanes({ ...raster, opaque: isOpaque(raster.data) });
-    return press
-      ? { kind: 'picture', colour: engine.encodeInkPlane(inksOf(asked, side, raster)), alpha, inks: true }
-      : { kind: 'picture', colour, alpha, inks: false };
+    return { kind: 'picture', ...pictureFor(engine, asked, side, raster) };
   });
+}
+
+/** Pixels as a PDF holds them, in inks where it is for a press. */
+function pictureFor(engine: Engine, asked: PrintAsked, side: PrintPart, raster: Raster): MadePicture {
+  const { colour, alpha } = engine.encodePlanes({ ...raster, opaque: isOpaque(raster.data) });
+  return asked.plan.mode === 'cmyk'
+    ? { colour: engine.encodeInkPlane(inksOf(asked, side, raster)), alpha, inks: true }
+    : { colour, alpha, inks: false };
 }
 
 /** Some of a side's pieces at its own pixels. */

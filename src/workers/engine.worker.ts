@@ -1,6 +1,7 @@
 import { expose } from 'comlink';
 import { UpFitError } from '@/core/errors';
 import { requireReadableSize } from '@/core/artwork/limits';
+import type { Drawing } from '@/core/render/drawing';
 import { pixelsKey } from '@/core/artwork/steps';
 import { bytesSource, pagedSource, READ_WHOLE_BYTES, type Source } from '@/core/formats/source';
 import { renderFace, type Pixels } from '@/core/render/face';
@@ -11,11 +12,12 @@ import { makeDocket } from '@/core/check/docket';
 import type { FactsOf } from '@/core/fit/geometry';
 import { wantedAcross } from '@/core/fit/wanted';
 import type { Progress, Raster } from '@/core/raster/raster';
-import { artworkPixels, measureArtwork, type Readers } from '@/files/artwork';
+import { artworkDrawing, artworkPixels, measureArtwork, type Readers } from '@/files/artwork';
 import { hexOf, rgbOf } from '@/core/colour/hex';
 import { requirePrintingProfile } from '@/core/colour/icc';
 import type { Press } from '@/core/colour/press';
 import { partAt } from '@/files/svg/part';
+import type { MakePlain } from '@/files/svg/plain';
 import { loadBrowserEngine } from '@/imaging/browser';
 import { digest } from '@/imaging/digest';
 import { part } from '@/imaging/measure';
@@ -128,6 +130,19 @@ function rasterOf({ key, facts, original, steps }: JobArtwork, across: number, p
   });
 }
 
+/** Loaded with the first drawing that is printed as paths. */
+const makePlain: MakePlain = async (svg) => {
+  plain ??= import('@/files/svg/browser').then(({ browserPlain }) => browserPlain(self.location.origin));
+  return (await plain)(svg);
+};
+let plain: Promise<MakePlain> | undefined;
+
+async function drawingOf({ artworks }: FitJob, artworkId: string): Promise<Drawing | null> {
+  const { facts, original, steps } = artworks.find(({ id }) => id === artworkId)!;
+  if (facts.format !== 'svg') return null;
+  return artworkDrawing(makePlain, { name: facts.name, source: await sourceOf(original), steps });
+}
+
 /** What is printed on the fits that were pictured last. */
 const prints = new Kept<Map<string, Texture>>(3);
 const headlines = new Kept<Headline | null>(3);
@@ -215,7 +230,11 @@ const service: EngineService = {
   printFiles: (job, asked, flag, onProgress) =>
     answer(async () => {
       const progress = follow(flag, onProgress);
-      const shown = { facts: factsOf(job), pixels: await rastersOf(job, part(progress, 0, 0.3)) };
+      const shown = {
+        facts: factsOf(job),
+        pixels: await rastersOf(job, part(progress, 0, 0.3)),
+        drawing: (artworkId: string) => drawingOf(job, artworkId),
+      };
       const { writePrints } = await import('@/files/prints');
       const press = async () => ({
         press: await pressOf(job.press),

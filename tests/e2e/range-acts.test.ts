@@ -115,6 +115,23 @@ test('a swap in nine: eight stay Ready and one becomes Look is said before it is
   await range.become(async () => JSON.stringify(await range.fits()) === before, 'they are not as they were');
 });
 
+test('a file that is new comes in an artwork’s place, brought in from the act', async () => {
+  drawMark(shop.file('brought.png'), 1600, []);
+  await range.act('Swap an artwork');
+  const field = await shop.browser.findElement(By.css('input[type=file][aria-label="A file for “comes”"]'));
+  await field.sendKeys(shop.file('brought.png'));
+  await shop.bench.says('[role=combobox][aria-label="comes"], [role=dialog]', /brought\.png/);
+  expect(await range.see(/stay|become/)).toMatch(/9/);
+  await range.perform(9);
+  const artworks = await records<{ id: string; facts: { name: string } }>(shop.browser, 'artworks');
+  const brought = artworks.find(({ facts }) => facts.name === 'brought.png')!.id;
+  await range.become(
+    async () => (await range.fits()).filter((fit) => JSON.stringify(fit).includes(brought)).length === 9,
+    'the new file is not on nine fits',
+  );
+  await range.takeBack('9 fits with the other artwork');
+});
+
 test('all with thin strokes: fourteen of fifteen are mended, and the one is told why not', async () => {
   await range.search('stroke');
   await range.choose('Thin strokes');
@@ -122,10 +139,9 @@ test('all with thin strokes: fourteen of fifteen are mended, and the one is told
   await range.act('Mend one finding');
   await shop.bench.choose('what stands against them', 'thin');
   expect(await range.see(/left/)).toMatch(/14 become Ready, 1 is left as it is\./);
-  // Rows out of sight are not laid out, and have no text for those who only look.
-  const rows = await shop.browser.findElement(By.css('[aria-label="What it does"]'));
-  expect(await rows.getAttribute('textContent')).toMatch(
-    /stroke 15[^]*Left as it is. “test” has strokes down to 0\.29 mm/,
+  await shop.bench.says(
+    '[aria-label="What it does"]',
+    /^stroke 15[^]*Left as it is. “test” has strokes down to 0\.29 mm/,
   );
   await range.perform(14);
   await range.bar(/14 Ready/);

@@ -117,6 +117,8 @@ export class RangePage {
       this.actions++;
       await see[0].click();
     }
+    // Said while it is measured, too.
+    await this.bench.named('Do it to', 'button');
     return this.bench.says('[role=dialog] [role=status]', words);
   }
 

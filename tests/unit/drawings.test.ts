@@ -1,195 +1,257 @@
-import { createElement } from 'react';
-import { renderToStaticMarkup } from 'react-dom/server';
-import { shippedBlanks } from '@/core/blank/library';
-import type { PrintFace, ResolvedBlank } from '@/core/blank/resolve';
-import { newFill } from '@/core/fit/place';
-import { ArcLines } from '@/ui/flat/ArcLines';
-import { BlankDrawing, drawingSize } from '@/ui/flat/BlankDrawing';
-import { FaceLines } from '@/ui/flat/FaceLines';
-import { FitDrawing } from '@/ui/flat/FitDrawing';
-import { GarmentShape } from '@/ui/flat/GarmentShape';
-import { garmentTop, placeOf } from '@/core/blank/drawn';
-import { drawnOf } from '@/core/product/drawn';
-import { blankById, faceOf, fitOf, pieceAt } from '../support/fits';
+import { execFileSync, spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { PNG } from 'pngjs';
+import { bytesSource } from '@/core/formats/source';
+import type { PrintFormat } from '@/core/formats/registry';
+import type { Step } from '@/core/artwork/steps';
+import type { ArtworkPiece, Piece } from '@/core/fit/schema';
+import { planPrint } from '@/core/print/plan';
+import { leavesOf } from '@/core/render/drawing';
+import { artworkDrawing, artworkPixels } from '@/files/artwork';
+import { nodePages } from '@/files/pdf/node';
+import { writePrint } from '@/files/print';
+import { nodePlain } from '@/files/svg/node';
+import type { Engine } from '@/imaging/engine';
+import { loadNodeEngine } from '@/imaging/node';
+import { blankById, faceOf, factsOf, pieceAt } from '../support/fits';
+import { difference, pdfDrawn } from '../support/redrawn';
 
-const all = shippedBlanks().map((resolved) => [resolved.blank.id, resolved] as const);
-const count = (markup: string, pattern: RegExp) => [...markup.matchAll(pattern)].length;
-const lines = (resolved: ResolvedBlank, small = false) =>
-  renderToStaticMarkup(createElement(FaceLines, { face: faceOf(resolved), px: 0.5, small }));
+const folder = mkdtempSync(join(tmpdir(), 'up-fit-drawings-'));
+const plain = nodePlain();
+let engine: Engine;
+beforeAll(async () => {
+  engine = await loadNodeEngine();
+});
+afterAll(() => {
+  engine.close();
+  rmSync(folder, { recursive: true });
+});
 
-describe('a blank drawn to scale', () => {
-  test.each(all)('%s has the size of its numbers and no number that is none', (_, resolved) => {
-    const markup = renderToStaticMarkup(createElement(BlankDrawing, { resolved, perMm: 0.5 }));
-    expect(markup).not.toMatch(/NaN|Infinity|undefined/);
-    const { width, height } = drawingSize(resolved);
-    expect(Number(/ width="([\d.]+)"/.exec(markup)![1])).toBeCloseTo(width * 0.5 + 4, 6);
-    expect(Number(/ height="([\d.]+)"/.exec(markup)![1])).toBeCloseTo(height * 0.5 + 4, 6);
-  });
+const mug = blankById('mug-325');
+const face = faceOf(mug);
 
-  test('twice the scale is twice the size: all drawings share one', () => {
-    const width = (perMm: number) => {
-      const resolved = blankById('mug-450');
-      const markup = renderToStaticMarkup(createElement(BlankDrawing, { resolved, perMm }));
-      return Number(/ width="([\d.]+)"/.exec(markup)![1]) - 4;
-    };
-    expect(width(1)).toBeCloseTo(2 * width(0.5), 6);
-  });
+const svg = (inner: string, box = '0 0 60 40', more = '') =>
+  `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="60mm" height="40mm" viewBox="${box}" ${more}>${inner}</svg>`;
 
-  test('a taper is drawn as its arc, a graded garment with the print of every size', () => {
-    const draw = (id: string) =>
-      renderToStaticMarkup(createElement(BlankDrawing, { resolved: blankById(id), perMm: 0.5 }));
-    expect(draw('mug-cone')).toMatch(/d="M[^"]*A/);
-    expect(count(draw('shirt'), /<rect/g)).toBe(blankById('shirt').blank.sizes.length - 1);
-    expect(count(draw('tote'), /<rect/g)).toBe(0);
+const source = (text: string) => bytesSource(new TextEncoder().encode(text));
+
+async function write(
+  format: PrintFormat,
+  text: string,
+  pieces: Piece[],
+  {
+    steps = [],
+    mode = 'rgb',
+    mirrored = false,
+  }: { steps?: Step[]; mode?: 'rgb' | 'cmyk'; mirrored?: boolean } = {},
+): Promise<string> {
+  const plan = planPrint(mug, face, { format, mode, ppi: 150, mirrored });
+  const file = { name: 'drawing.svg', source: source(text), steps };
+  const raster = await artworkPixels({ engine, drawPage: nodePages() }, file, 600);
+  const shown = {
+    facts: () => factsOf(raster, { format: 'svg' }),
+    pixels: () => raster,
+    drawing: () => artworkDrawing(plain, file),
+  };
+  const press = mode === 'cmyk' ? { press: engine.bakePress(null, 'relative'), profile: null } : null;
+  const asked = { title: 'Test', blank: mug, sides: [{ face, pieces }], plan, press };
+  const { bytes } = await writePrint(engine, asked, shown);
+  const path = join(folder, `print.${format}`);
+  writeFileSync(path, bytes);
+  return path;
+}
+
+/** What the page of a PDF is made of, as another program lists it. */
+async function operatorsOf(path: string): Promise<string[]> {
+  const { getDocument, OPS } = await import('pdfjs-dist/legacy/build/pdf.mjs');
+  const task = getDocument({ data: new Uint8Array(readFileSync(path)), verbosity: 0 });
+  const page = await (await task.promise).getPage(1);
+  const { fnArray } = await page.getOperatorList();
+  const names = Object.fromEntries(Object.entries(OPS).map(([name, code]) => [code, name]));
+  await task.destroy();
+  return fnArray.map((code) => names[code]!);
+}
+
+const imagesIn = (path: string) =>
+  execFileSync('pdfimages', ['-list', path], { encoding: 'utf8' }).trim().split('\n').length - 2;
+
+const placed = (change: Partial<ArtworkPiece> = {}) =>
+  pieceAt(111, 46, 60, 40, { id: 'art', artworkId: 'art', ...change });
+
+const SHADES = `<defs><linearGradient id="a"><stop offset=".1" stop-color="#c02010"/><stop offset=".6" stop-color="#f0d060"/><stop offset="1" stop-color="#103080"/></linearGradient>
+<radialGradient id="b" cx=".4" cy=".4" fx=".3" fy=".35" r=".6"><stop offset="0" stop-color="#ffffff"/><stop offset="1" stop-color="#205030"/></radialGradient></defs>`;
+
+const DRAWINGS: Record<string, { text: string; pictures: number; steps?: Step[] }> = {
+  'two shapes': {
+    text: svg(
+      '<rect x="5" y="5" width="20" height="30" fill="#c02010"/><circle cx="42" cy="20" r="12" fill="#103080"/>',
+    ),
+    pictures: 0,
+  },
+  'strokes with dashes, ends and corners': {
+    text: svg(
+      '<g fill="none" stroke="#0b5563"><path d="M5 8h50" stroke-width="3" stroke-dasharray="6 3" stroke-linecap="round"/><path d="M8 35l10-18 10 18" stroke-width="4" stroke-linejoin="round"/><path d="M34 35l10-18 10 18" stroke-width="4"/></g>',
+    ),
+    pictures: 0,
+  },
+  'a style sheet, copies, turned and skewed': {
+    text: svg(
+      '<style>.w{fill:#f3b909;stroke:#20252b;stroke-width:.8}</style><defs><path id="s" d="M0 0l8 3-3 8z"/></defs><use class="w" xlink:href="#s" x="6" y="6"/><use class="w" xlink:href="#s" transform="translate(30 8) rotate(30) skewX(20) scale(1.8 1)"/>',
+    ),
+    pictures: 0,
+  },
+  'runs of colours': {
+    text: svg(
+      `${SHADES}<rect x="4" y="4" width="24" height="32" fill="url(#a)"/><ellipse cx="44" cy="20" rx="13" ry="16" fill="url(#b)"/>`,
+    ),
+    pictures: 0,
+  },
+  'parts that show through, alone and together': {
+    text: svg(
+      '<rect x="4" y="4" width="30" height="20" fill="#c02010" fill-opacity=".6"/><g opacity=".5"><rect x="20" y="12" width="20" height="20" fill="#103080"/><circle cx="42" cy="24" r="12" fill="#f3b909"/></g>',
+    ),
+    pictures: 0,
+  },
+  'clips in clips, by either rule': {
+    text: svg(
+      '<defs><clipPath id="o"><rect x="6" y="6" width="40" height="24"/></clipPath><clipPath id="i" clip-path="url(#o)"><path d="M10 2h40v36h-40zM20 12h20v16h-20z" clip-rule="evenodd"/></clipPath></defs><g clip-path="url(#i)"><rect width="60" height="40" fill="#0b5563"/></g>',
+    ),
+    pictures: 0,
+  },
+  'a proportion of its own in its box': {
+    text: svg(
+      '<rect width="30" height="30" fill="#c02010"/>',
+      '0 0 30 30',
+      'preserveAspectRatio="xMaxYMid meet"',
+    ),
+    pictures: 0,
+  },
+  'tiny units': {
+    text: svg('<path d="M.1 .1h.3v.2z" fill="#c02010"/><circle cx=".45" cy=".2" r=".08"/>', '0 0 .6 .4'),
+    pictures: 0,
+  },
+  'a blur between two paths': {
+    text: svg(
+      '<filter id="f"><feGaussianBlur stdDeviation="2"/></filter><rect width="60" height="10" fill="#103080"/><circle cx="30" cy="22" r="9" fill="#c02010" filter="url(#f)"/><rect y="32" width="60" height="8" fill="#0b5563"/>',
+    ),
+    pictures: 1,
+  },
+  'a mask, and a run of colours that fades': {
+    text: svg(
+      '<defs><mask id="m"><rect width="60" height="40" fill="#777"/></mask><linearGradient id="f"><stop offset="0" stop-color="#f3b909"/><stop offset="1" stop-color="#f3b909" stop-opacity="0"/></linearGradient></defs><rect x="4" y="4" width="20" height="30" mask="url(#m)"/><path d="M30 20L56 6v28z" fill="url(#f)"/>',
+    ),
+    pictures: 2,
+  },
+  'cropped, turned and recoloured': {
+    text: svg(
+      '<rect x="5" y="5" width="20" height="30" fill="#c02010"/><circle cx="42" cy="20" r="12" fill="#103080"/>',
+    ),
+    pictures: 0,
+    steps: [
+      { kind: 'crop', to: 'hand', x: 0.05, y: 0.1, width: 0.8, height: 0.7 },
+      { kind: 'turn', quarters: 1 },
+      { kind: 'flip', axis: 'across' },
+      { kind: 'recolour', from: '#c02010', to: '#0b5563' },
+    ],
+  },
+  'a blur that was cropped and turned': {
+    text: svg(
+      '<filter id="f"><feGaussianBlur stdDeviation="1"/></filter><rect x="8" y="6" width="9" height="28" fill="#c02010" filter="url(#f)"/><circle cx="42" cy="20" r="12" fill="#103080"/>',
+    ),
+    pictures: 1,
+    steps: [
+      { kind: 'crop', to: 'hand', x: 0.1, y: 0, width: 0.8, height: 0.9 },
+      { kind: 'turn', quarters: 3 },
+    ],
+  },
+};
+
+describe.each(Object.entries(DRAWINGS))('%s', (_, { text, pictures, steps = [] }) => {
+  test.each([
+    ['upright', placed()],
+    ['turned and flipped', placed({ rotation: 0.4, flipped: true })],
+    [
+      'cut to a shape',
+      placed({ clip: { shape: { kind: 'ellipse' }, x: 0.1, y: 0.1, width: 0.8, height: 0.8 } }),
+    ],
+  ])('%s: as paths in PDF and SVG, and it looks as its pixels do', async (_name, piece) => {
+    const png = PNG.sync.read(readFileSync(await write('png', text, [piece], { steps })));
+    const pdf = await write('pdf', text, [piece], { steps });
+    execFileSync('qpdf', ['--check', pdf]);
+    // A picture that shows through has a mask beside it.
+    expect(imagesIn(pdf)).toBe(2 * pictures);
+    expect(difference(png, pdfDrawn(pdf, png.width))).toBeLessThan(1);
+    const again = readFileSync(await write('svg', text, [piece], { steps }), 'utf8');
+    expect(again.match(/<image /g) ?? []).toHaveLength(pictures);
+    const raster = engine.drawSvg(again, png.width);
+    const redrawn = { ...raster, data: Buffer.from(raster.data) };
+    expect(difference(png, redrawn)).toBeLessThan(0.6);
   });
 });
 
-describe('a face’s lines', () => {
-  test.each(all)('%s: trim, bleed and centres, at any scale', (_, resolved) => {
-    for (const small of [true, false]) {
-      const markup = lines(resolved, small);
-      expect(markup).not.toMatch(/NaN|Infinity/);
-      expect(markup).toContain('<path');
-    }
+test('two shapes are two filled paths and nothing else, where they belong to 0.05 mm', async () => {
+  const { text } = DRAWINGS['two shapes']!;
+  const path = await write('pdf', text, [placed()]);
+  const operators = await operatorsOf(path);
+  expect(operators.filter((name) => name === 'constructPath')).toHaveLength(2);
+  expect(operators.some((name) => /Image|showText|clip|shading/i.test(name))).toBe(false);
+  // What is marked of the page, by ghostscript, in points from its lower left.
+  const { stderr } = spawnSync('gs', ['-q', '-dBATCH', '-dNOPAUSE', '-sDEVICE=bbox', path], {
+    encoding: 'utf8',
   });
-
-  test('hatching stands only where there is bleed past the edge', () => {
-    expect(lines(blankById('mug-325'))).toContain('fill-rule="evenodd"');
-    expect(lines(blankById('shirt'))).not.toContain('fill-rule="evenodd"');
-    expect(lines(blankById('mug-325'), true)).not.toContain('fill-rule="evenodd"');
-  });
-
-  test('folds are chain lines, a seam is a row of stitches, keep-outs are cross-hatched', () => {
-    const chain = /stroke-dasharray="4\.5 1\.25 0\.75 1\.25"/g;
-    expect(count(lines(blankById('leaflet')), chain)).toBe(2);
-    expect(count(lines(blankById('gallery-40x30')), chain)).toBe(1);
-    expect(count(lines(blankById('label-jar')), /stroke-dasharray="2 1\.5"/g)).toBe(1);
-    const plate = lines(blankById('knob-plate'));
-    const covers = faceOf(blankById('knob-plate')).keepOuts.filter(({ effect }) => effect === 'cover').length;
-    expect(count(plate, /fill="url\(#/g)).toBe(faceOf(blankById('knob-plate')).keepOuts.length + 1);
-    expect(count(plate, /stroke-dasharray="2 1"/g)).toBe(covers);
-  });
-
-  test('a rectangle’s safe area has corner angles, another shape’s runs all the way round', () => {
-    expect(lines(blankById('poster-a2'))).not.toMatch(/stroke-dasharray="5 3\.5"/);
-    for (const id of ['coaster', 'ornament', 'sticker-75']) {
-      expect(lines(blankById(id))).toMatch(/stroke-dasharray="5 3\.5"/);
-    }
-  });
-
-  test('a sheet shows a cut line for each sticker, a pair of ticks at each centre once for each column', () => {
-    const markup = lines(blankById('sticker-sheet-a6'));
-    expect(count(markup, /a21 21/g)).toBeGreaterThanOrEqual(6);
-    const ticks = /data-centres="true" d="([^"]+)"/.exec(markup)![1]!;
-    expect(count(ticks, /M/g)).toBe(8);
-  });
-
-  test('an arc carries the name of every zone, turned with it', () => {
-    const face = faceOf(blankById('tumbler-taper-480'));
-    const markup = renderToStaticMarkup(createElement(ArcLines, { face, px: 0.5 }));
-    for (const name of ['left side', 'front', 'right side']) expect(markup).toContain(`>${name}</text>`);
-    const turns = [...markup.matchAll(/rotate\((-?[\d.e-]+)\)/g)].map(([, turn]) => Number(turn));
-    expect(turns[0]!).toBeLessThan(0);
-    expect(turns[1]!).toBeCloseTo(0, 0);
-    expect(turns[2]!).toBeCloseTo(-turns[0]!, 0);
-    expect(markup).not.toMatch(/NaN/);
-  });
+  const box = /HiResBoundingBox: (.*)/
+    .exec(stderr)![1]!
+    .split(' ')
+    .map((at) => (Number(at) * 25.4) / 72);
+  const [left, top] = [face.bleed + 111 - 30, face.bleed + 46 - 20];
+  const high = face.height + 2 * face.bleed;
+  const wanted = [left + 5, high - (top + 35), left + 54, high - (top + 5)];
+  for (const [i, value] of wanted.entries()) expect(Math.abs(box[i]! - value)).toBeLessThan(0.05);
 });
 
-describe('a fit drawn small', () => {
-  const draw = (id: string, sizeId: string | null = null, picture?: string | null) => {
-    const blank = blankById(id);
-    const pieces = [
-      newFill('ground', '#336699'),
-      pieceAt(20, 20, 30, 30, { id: 'shown' }),
-      pieceAt(20, 20, 30, 30, { id: 'hidden', visible: false }),
-      pieceAt(20, 20, 30, 30, { id: 'gone', artworkId: 'gone' }),
-    ];
-    const fit = { ...fitOf(blank, pieces), sizeId };
-    return renderToStaticMarkup(
-      createElement(FitDrawing, {
-        drawn: drawnOf(blank, fit),
-        fit,
-        colour: '#abcdef',
-        factsOf: () => undefined,
-        pictureOf: (artworkId: string) => (artworkId === 'test' ? 'blob:test' : undefined),
-        picture,
-        width: 150,
-        height: 100,
-      }),
+test('placed three times, a drawing is stored once', async () => {
+  const { text } = DRAWINGS['two shapes']!;
+  const pieces = [-50, 0, 50].map((dx, i) => placed({ x: 111 + dx, id: `art-${i}` }));
+  const pdf = await write('pdf', text, pieces);
+  const plainPdf = execFileSync('qpdf', ['--qdf', '--object-streams=disable', pdf, '-'], {
+    encoding: 'latin1',
+  });
+  expect(plainPdf.match(/\/Subtype \/Form/g)).toHaveLength(1);
+  const drawn = readFileSync(await write('svg', text, pieces), 'utf8');
+  expect(drawn.match(/<symbol /g)).toHaveLength(1);
+  expect(drawn.match(/<use /g)).toHaveLength(3);
+});
+
+test('mirrored it is flipped once, and on a press it is in inks alone', async () => {
+  const { text } = DRAWINGS['two shapes']!;
+  const png = PNG.sync.read(readFileSync(await write('png', text, [placed({ x: 80 })], { mirrored: true })));
+  const mirrored = await write('pdf', text, [placed({ x: 80 })], { mirrored: true });
+  expect(difference(png, pdfDrawn(mirrored, png.width))).toBeLessThan(1);
+  const inks = await write('pdf', DRAWINGS['runs of colours']!.text, [placed()], { mode: 'cmyk' });
+  const listed = execFileSync('qpdf', ['--qdf', '--object-streams=disable', inks, '-'], {
+    encoding: 'latin1',
+  });
+  expect(listed).not.toMatch(/DeviceRGB| rg\n/);
+});
+
+test('what cannot stay paths is known by its reason; a drawing of pixels alone, and too many parts, are a picture', async () => {
+  const why = async (text: string) => {
+    const drawing = await artworkDrawing(plain, { name: 'a.svg', source: source(text) });
+    return (
+      drawing && [...leavesOf(drawing.nodes)].map((leaf) => (leaf.kind === 'pixels' ? leaf.why : leaf.kind))
     );
   };
-
-  test('a picture takes the place of the pieces, as large as what it shows; on its way nothing does', () => {
-    const made = draw('mug-325', null, 'blob:made');
-    expect(made).toContain('href="blob:made"');
-    expect(count(made, /<image/g)).toBe(1);
-    const { width, height, edge } = faceOf(blankById('mug-325'));
-    expect(made).toContain(`width="${width + 2 * edge}" height="${height + 2 * edge}"`);
-    expect(made).not.toContain('#336699');
-    expect(draw('mug-325', null, null)).not.toMatch(/<image|#336699/);
+  expect(await why(DRAWINGS['a blur between two paths']!.text)).toEqual(['mark', 'filter', 'mark']);
+  expect(await why(svg('<g style="mix-blend-mode:multiply"><rect width="9" height="9"/></g>'))).toEqual([
+    'blend with what lies under it',
+  ]);
+  expect(await why(svg('<path d="M0 0h1"/>'.repeat(20_001)))).toBeNull();
+  const edge = await artworkDrawing(plain, {
+    name: 'a.svg',
+    source: source(DRAWINGS['two shapes']!.text),
+    steps: [{ kind: 'edge', to: 'flat', cell: 0 }],
   });
-
-  test('a set is drawn whole, each sticker by its own line and none over another', () => {
-    const cut = { d: 'M0 0Z', backing: 0, spread: false } as NonNullable<PrintFace['cut']>;
-    const plain = faceOf(blankById('coaster'));
-    const faces = [80, 50, 60, 40].map((width, i) => ({
-      ...plain,
-      id: `s${i}`,
-      width,
-      height: 45 + 5 * i,
-      cut,
-    }));
-    const blank = { ...blankById('sticker-die-cut'), faces };
-    const set = drawnOf(blank, fitOf(blank, []));
-    expect(set.faces).toHaveLength(4);
-    for (const one of set.faces) {
-      expect(one.x).toBeGreaterThanOrEqual(set.left);
-      expect(one.x + one.face.width).toBeLessThanOrEqual(set.left + set.width + 1e-9);
-      expect(one.y + one.face.height).toBeLessThanOrEqual(set.height + 1e-9);
-      for (const other of set.faces)
-        if (other !== one)
-          expect(
-            one.x + one.face.width <= other.x ||
-              other.x + other.face.width <= one.x ||
-              one.y + one.face.height <= other.y ||
-              other.y + other.face.height <= one.y,
-          ).toBe(true);
-    }
-  });
-
-  test.each(all)('%s: its colour, what is visible, and nothing that is not there', (id) => {
-    const markup = draw(id);
-    expect(markup).toContain('#abcdef');
-    expect(markup).toContain('#336699');
-    expect(count(markup, /<image/g)).toBe(1);
-    expect(markup).not.toMatch(/NaN|undefined/);
-  });
-
-  test('on a garment the print area is dashed, and a smaller size makes it smaller on a smaller shirt', () => {
-    const { blank } = blankById('shirt');
-    const resolved = blankById('shirt');
-    expect(draw('shirt')).toMatch(/stroke-dasharray/);
-    const large = placeOf(resolved, faceOf(resolved), null);
-    const small = placeOf(resolved, faceOf(resolved), 's');
-    expect(small.width / large.width).toBeCloseTo(blank.sizes[0]!.garment, 9);
-    expect(draw('shirt', 's')).not.toBe(draw('shirt'));
-  });
-
-  test('a hood stands above the collar, and the drawing makes room for it', () => {
-    const resolved = blankById('hooded-top');
-    const { garment, origin } = placeOf(resolved, faceOf(resolved), null);
-    expect(garmentTop(garment!)).toBeGreaterThan(0);
-    expect(origin.y).toBeGreaterThan(garmentTop(garment!));
-    const markup = renderToStaticMarkup(
-      createElement(GarmentShape, { garment: garment!, colour: '#111111', px: 1 }),
-    );
-    expect(markup).toContain(`translate(0 ${garmentTop(garment!)})`);
-  });
-
-  test('a wrapped edge is drawn round the face', () => {
-    const resolved = blankById('case-pier-6');
-    const place = placeOf(resolved, faceOf(resolved), null);
-    expect(place).toMatchObject({ garment: null, width: 81, height: 163, origin: { x: -34.5, y: 6 } });
-  });
+  expect(edge).toBeNull();
 });

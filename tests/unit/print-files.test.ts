@@ -16,6 +16,7 @@ import { loadNodeEngine } from '@/imaging/node';
 import { blankById, faceOf, pieceAt, shown } from '../support/fits';
 import { paint } from '../support/pictures';
 import { face as typeface } from '../support/font';
+import { difference, pdfDrawn } from '../support/redrawn';
 
 const folder = mkdtempSync(join(tmpdir(), 'up-fit-print-'));
 let engine: Engine;
@@ -59,41 +60,11 @@ async function write(
 
 /** A file as another program draws it, at so many pixels across. */
 function drawn(path: string, across: number): PNG {
-  const out = path.replace(/\.\w+$/, '-drawn');
-  if (path.endsWith('.pdf'))
-    execFileSync('pdftoppm', [
-      '-png',
-      '-singlefile',
-      '-scale-to-x',
-      String(across),
-      '-scale-to-y',
-      '-1',
-      path,
-      out,
-    ]);
-  else {
-    const raster = engine.drawSvg(readFileSync(path, 'utf8'), across);
-    const png = new PNG({ width: raster.width, height: raster.height });
-    png.data.set(raster.data);
-    writeFileSync(`${out}.png`, PNG.sync.write(png));
-  }
-  return PNG.sync.read(readFileSync(`${out}.png`));
-}
-
-/** Mean difference of two pictures, 0 to 255, on white. */
-function difference(a: PNG, b: PNG): number {
-  const on = ({ data }: PNG, at: number, i: number) =>
-    (data[at + i]! * data[at + 3]! + 255 * (255 - data[at + 3]!)) / 255;
-  let sum = 0;
-  let count = 0;
-  for (let y = 0; y < Math.min(a.height, b.height); y++) {
-    for (let x = 0; x < Math.min(a.width, b.width); x++) {
-      const [p, q] = [(y * a.width + x) * 4, (y * b.width + x) * 4];
-      for (let i = 0; i < 3; i++) sum += Math.abs(on(a, p, i) - on(b, q, i));
-      count += 3;
-    }
-  }
-  return sum / count;
+  if (path.endsWith('.pdf')) return pdfDrawn(path, across);
+  const raster = engine.drawSvg(readFileSync(path, 'utf8'), across);
+  const png = new PNG({ width: raster.width, height: raster.height });
+  png.data.set(raster.data);
+  return png;
 }
 
 const layouts = [

@@ -18,13 +18,13 @@ export async function render(args: Args, readers: () => Promise<Readers>): Promi
     throw badArgument(`--out ends in .png, .jpg, .tif, .pdf or .svg, not “${extname(out).toLowerCase()}”.`);
   const mode = oneOf('mode', args.values.get('mode') ?? 'rgb', PRINT_MODES);
   const ready = await readers();
-  const { blank, face, fit, facts, pixels: artwork } = await readPlaced(ready, args);
+  const { blank, face, fit, facts, pixels: artwork, drawing } = await readPlaced(ready, args);
   const ppi = args.values.has('ppi') ? readNumber('ppi', args.values.get('ppi')!) : face.target;
   if (ppi < 1 || ppi > 2400) throw badArgument('--ppi is between 1 and 2400.');
   const mirrored = args.switches.has('mirror');
   const plan = planPrint(blank, face, { format, mode, ppi, mirrored });
   const raster = await artwork(ppi);
-  const shown = { facts: () => facts, pixels: () => raster };
+  const shown = { facts: () => facts, pixels: () => raster, drawing };
   const press = mode === 'cmyk' ? { press: ready.engine.bakePress(null, 'relative'), profile: null } : null;
   const { pieces } = fit.faces[0]!;
   const { bytes } = await writePrint(

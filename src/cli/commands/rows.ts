@@ -193,6 +193,7 @@ async function rowWriter(
   const shown = {
     facts: () => placed!.facts,
     pixels: () => raster!,
+    ...(placed && { drawing: placed.drawing }),
   };
   const press = ready.engine.bakePress(null, 'relative');
   return async (pieces) => {

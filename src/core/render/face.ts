@@ -1,3 +1,4 @@
+import type { Drawing } from './drawing';
 import type { PrintFace } from '../blank/resolve';
 import { wordOf } from '../colour/hex';
 import { factsFor, type FactsOf } from '../fit/geometry';
@@ -18,10 +19,11 @@ import { gridOver, type Affine, type Grid } from './transform';
 /** Gives the pixels of an artwork that a piece shows. */
 export type Pixels = (artworkId: string) => Raster;
 
-/** What pieces show: what is known of their artworks, and their pixels. */
+/** What pieces show: what is known of their artworks, their pixels, and what those that are drawings are made of. */
 export interface Shown {
   facts: FactsOf;
   pixels: Pixels;
+  drawing?: (artworkId: string) => Promise<Drawing | null>;
 }
 
 export interface RenderOptions {

@@ -3,37 +3,55 @@ import { printSize, type PrintFace } from '../blank/resolve';
 import { shapePath } from '../blank/shape';
 import { areaOf } from '../fit/area';
 import { isMixed } from '../fit/mix';
-import { isInk, isShowing, type Piece } from '../fit/schema';
+import { isInk, isShowing, type ArtworkPiece, type Piece } from '../fit/schema';
+import { combined, type Matrix } from '../geometry/matrix';
 import { mapPath, writePath, type Path, type Polygons, type Segment } from '../geometry/path';
 import { parsePath } from '../geometry/parse-path';
-import { inksOf, layPath } from './ground';
+import { cutOf, inksOf, layPath } from './ground';
+import { shareMatrix } from './transform';
 
 /** A part of a print file, the lowest first: pieces that are drawn as one picture, or a path in one colour. */
 export type PrintLayer =
   | { kind: 'picture'; pieces: Piece[] }
   /** In mm from the print box's top left; nonzero rule. */
-  | { kind: 'path'; path: Path; colour: string; piece: Piece };
+  | { kind: 'path'; path: Path; colour: string; piece: Piece }
+  /** An artwork that is a drawing: from shares of its box to mm from the print box's top left, and what it is cut off at there. */
+  | { kind: 'drawing'; artworkId: string; matrix: Matrix; clip: Path | null; piece: ArtworkPiece };
+
+/** What of an artwork can be printed as paths: nothing, or all of it, with or without parts that show through. */
+export type KeptAs = 'pixels' | 'paths' | 'solid paths';
+
+export interface LayerOptions {
+  mirror?: boolean;
+  /** Whether nothing of the file may show through. */
+  flat?: boolean;
+  keptAs?: (artworkId: string) => KeptAs;
+}
 
 /** How near to its curves a bent path is kept, in mm. */
 const FINE = 0.004;
 
 /**
- * A face as layers for a file that holds paths: plain fills and lettering stay paths, bent onto the arc of a taper;
- * artwork becomes pictures. Mirrored, all of it is flipped left to right once. What lies under a knockout is one picture with it, since no path takes another away, and with a piece that shows through its own ink; so is, where the file
+ * A face as layers for a file that holds paths: plain fills and lettering stay paths, bent onto the arc of a taper; so
+ * do drawings where no arc bends them; all other artwork becomes pictures. Mirrored, all of it is flipped left to right once. What lies under a knockout is one picture with it, since no path takes another away, and with a piece that shows through its own ink; so is, where the file
  * is to be flat, all that lies under the uppermost artwork, since nothing may show through that.
  */
 export function layersOf(
   face: PrintFace,
   pieces: readonly Piece[],
-  { mirror = false, flat = false }: { mirror?: boolean; flat?: boolean } = {},
+  { mirror = false, flat = false, keptAs = () => 'pixels' }: LayerOptions = {},
 ): PrintLayer[] {
   const visible = pieces.filter((piece) => piece.visible);
+  // An arc bends what lies on it, and with it every line of a drawing.
+  const drawn = (piece: Piece): KeptAs =>
+    piece.kind === 'artwork' && !face.bend ? keptAs(piece.artworkId) : 'pixels';
   const last = visible.findLastIndex(
-    (piece) => piece.knockout || isMixed(piece) || (flat && isShowing(piece)),
+    (piece) =>
+      piece.knockout || isMixed(piece) || (flat && isShowing(piece) && drawn(piece) !== 'solid paths'),
   );
   const layers: PrintLayer[] = [];
   for (const [index, piece] of visible.entries()) {
-    const paths = index > last ? pathsOf(face, piece, mirror) : null;
+    const paths = index > last ? pathsOf(face, piece, mirror, drawn(piece) !== 'pixels') : null;
     const under = layers.at(-1);
     if (paths) layers.push(...paths);
     else if (under?.kind === 'picture') under.pieces.push(piece);
@@ -43,13 +61,20 @@ export function layersOf(
 }
 
 /** A piece as paths on the print's page; null where it is a picture. */
-function pathsOf(face: PrintFace, piece: Piece, mirror: boolean): PrintLayer[] | null {
+function pathsOf(face: PrintFace, piece: Piece, mirror: boolean, drawn: boolean): PrintLayer[] | null {
   const { width } = printSize(face);
   const straight = toPage(face);
   const page = (path: Path) =>
     mirror ? mapPath(straight(path), ({ x, y }) => ({ x: width - x, y })) : straight(path);
   if (isInk(piece))
     return inksOf(piece).map(({ path, colour }) => ({ kind: 'path', path: page(path), colour, piece }));
+  if (piece.kind === 'artwork' && drawn) {
+    const { artworkId } = piece;
+    const cut = cutOf(piece, face);
+    const laid = combined([1, 0, 0, 1, face.bleed, face.bleed], shareMatrix(piece));
+    const matrix = mirror ? combined([-1, 0, 0, 1, width, 0], laid) : laid;
+    return [{ kind: 'drawing', artworkId, matrix, clip: cut && page(cut), piece }];
+  }
   if (piece.kind !== 'fill') return null;
   const { left, top, right, bottom } = areaOf(piece, face);
   const path = parsePath(`M${left} ${top}H${right}V${bottom}H${left}Z`)!;

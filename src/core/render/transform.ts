@@ -1,6 +1,7 @@
 import type { PrintFace } from '../blank/resolve';
 import type { Box } from '../fit/geometry';
 import type { PlacedPiece } from '../fit/schema';
+import { combined, type Matrix } from '../geometry/matrix';
 
 /**
  * The pixel grid a face is drawn on: `width` x `height` pixels laid exactly over trim plus bleed, so that its
@@ -45,6 +46,13 @@ export function gridToArtwork(grid: Grid, piece: PlacedPiece): Affine {
   const box = gridToBox(grid, piece);
   const flip = piece.flipped ? -1 : 1;
   return { ...box, a: flip * box.a, c: flip * box.c, e: flip * box.e + 0.5, f: box.f + 0.5 };
+}
+
+/** From shares of a placed artwork, 0 to 1 across and down, to mm of the face. */
+export function shareMatrix({ x, y, width, height, rotation, flipped }: PlacedPiece): Matrix {
+  const [cos, sin] = [Math.cos(rotation), Math.sin(rotation)];
+  const across = flipped ? -width : width;
+  return combined([cos, sin, -sin, cos, x, y], [across, 0, 0, height, -across / 2, -height / 2]);
 }
 
 /** From grid coordinates in pixels to shares of a turned box, 0 in its middle. */

@@ -13,21 +13,35 @@ import {
   PDFString,
   popGraphicsState,
   pushGraphicsState,
+  type PDFRef,
 } from '@cantoo/pdf-lib';
+import type { Drawing } from '@/core/render/drawing';
 import type { PrintFace } from '@/core/blank/resolve';
 import type { Cmyk } from '@/core/colour/palette';
+import { combined, type Matrix } from '@/core/geometry/matrix';
 import { flattenPath, mapPath, writePath, type Path } from '@/core/geometry/path';
 import { parsePath } from '@/core/geometry/parse-path';
 import { printCut } from '@/core/sheet/cut-print';
 import { printBoxes, printOutline } from '@/core/render/layers';
+import { drawingForm, type DrawnPicture } from './drawing';
 import { screenColour } from './page';
 import { strokeSpot } from './spot';
 import { PT } from './units';
 import { pictureOf, type MadePicture } from './picture';
 
-/** A layer that is made: a path in its colour or inks, or a picture's colours (or inks) and alpha, each as a PNG over the whole print box. */
+/** A layer that is made: a path in its colour or inks, a drawing's parts, or a picture's colours (or inks) and alpha, each as a PNG over the whole print box. */
 export type PdfLayer =
-  { kind: 'path'; path: Path; colour: string; inks: Cmyk | null } | ({ kind: 'picture' } & MadePicture);
+  | { kind: 'path'; path: Path; colour: string; inks: Cmyk | null }
+  | {
+      kind: 'drawing';
+      drawing: Drawing<DrawnPicture>;
+      /** From shares of its box to mm from the print box's top left, where it is cut off at a path too. */
+      matrix: Matrix;
+      clip: Path | null;
+      /** What its colours come to on a press. */
+      inks: ((colour: string) => Cmyk) | null;
+    }
+  | ({ kind: 'picture' } & MadePicture);
 
 /** A page of a print: a face, and what lies on it. */
 export interface PrintPage {
@@ -50,11 +64,17 @@ export async function printPdf(
   pdf.setTitle(title);
   pdf.setCreator('Up Fit');
   if (profile) setOutputIntent(pdf, profile);
-  for (const page of pages) drawPage(pdf, page, mirrored, cutInk);
+  const forms = new Map<Drawing<DrawnPicture>, PDFRef>();
+  for (const page of pages) drawPage(pdf, page, forms, { mirrored, cutInk });
   return pdf.save();
 }
 
-function drawPage(pdf: PDFDocument, { face, layers }: PrintPage, mirrored: boolean, cutInk: string): void {
+function drawPage(
+  pdf: PDFDocument,
+  { face, layers }: PrintPage,
+  forms: Map<Drawing<DrawnPicture>, PDFRef>,
+  { mirrored, cutInk }: { mirrored: boolean; cutInk: string },
+): void {
   const { page: size, trim } = printBoxes(face);
   const page = pdf.addPage([size.width * PT, size.height * PT]);
   page.setBleedBox(0, 0, size.width * PT, size.height * PT);
@@ -70,6 +90,24 @@ function drawPage(pdf: PDFDocument, { face, layers }: PrintPage, mirrored: boole
         scale: PT,
         color: layer.inks ? cmyk(...layer.inks) : screenColour(layer.colour),
       });
+      continue;
+    }
+    if (layer.kind === 'drawing') {
+      const { drawing, matrix, clip, inks } = layer;
+      const colourOf = (colour: string) => (inks ? cmyk(...inks(colour)) : screenColour(colour));
+      const form = forms.get(drawing) ?? drawingForm(pdf, drawing, colourOf);
+      forms.set(drawing, form);
+      const name = `Drawing${index}`;
+      page.node.setXObject(PDFName.of(name), form);
+      // From mm down the page to points up it.
+      const [a, b, c, d, e, f] = combined([PT, 0, 0, -PT, 0, size.height * PT], matrix);
+      page.pushOperators(
+        pushGraphicsState(),
+        ...(clip ? clipTo(writePath(clip), size.height) : []),
+        concatTransformationMatrix(a, b, c, d, e, f),
+        drawObject(name),
+        popGraphicsState(),
+      );
       continue;
     }
     const name = `Picture${index}`;

@@ -12,8 +12,8 @@ import {
   type PDFPage,
   type PDFRef,
 } from '@cantoo/pdf-lib';
-import { cubicOf, type Path, type PathPoint } from '@/core/geometry/path';
 import { parsePath } from '@/core/geometry/parse-path';
+import { pathOperators } from './path';
 import { stepLayer } from './processing-step';
 import { PT } from './units';
 
@@ -52,7 +52,7 @@ export function strokeSpot(page: PDFPage, { d, ink: name, through, dashed }: Spo
     PDFOperator.of(PDFOperatorNames.StrokingColorspace, [space]),
     PDFOperator.of(PDFOperatorNames.StrokingColorN, [PDFNumber.of(1)]),
     PDFOperator.of(PDFOperatorNames.SetLineWidth, [PDFNumber.of(HAIR)]),
-    ...drawn(parsePath(d) ?? [], ({ x, y }) => ({ x: x * PT, y: (height - y) * PT })),
+    ...pathOperators(parsePath(d) ?? [], ({ x, y }) => ({ x: x * PT, y: (height - y) * PT })),
     PDFOperator.of(PDFOperatorNames.StrokePath),
     popGraphicsState(),
     PDFOperator.of(PDFOperatorNames.EndMarkedContent),
@@ -93,32 +93,3 @@ function resource(page: PDFPage, kind: string, key: string, make: () => PDFRef):
   if (!dict.has(name)) dict.set(name, make());
   return name;
 }
-
-function drawn(path: Path, at: (point: PathPoint) => PathPoint): PDFOperator[] {
-  const numbers = (...points: PathPoint[]) =>
-    points.map(at).flatMap(({ x, y }) => [PDFNumber.of(round(x)), PDFNumber.of(round(y))]);
-  let from: PathPoint = { x: 0, y: 0 };
-  return path.map((segment) => {
-    const start = from;
-    if (segment.kind !== 'close') from = segment.to;
-    switch (segment.kind) {
-      case 'move':
-        return PDFOperator.of(PDFOperatorNames.MoveTo, numbers(segment.to));
-      case 'line':
-        return PDFOperator.of(PDFOperatorNames.LineTo, numbers(segment.to));
-      case 'quadratic': {
-        const { c1, c2, to } = cubicOf(start, segment.c, segment.to);
-        return PDFOperator.of(PDFOperatorNames.AppendBezierCurve, numbers(c1, c2, to));
-      }
-      case 'cubic':
-        return PDFOperator.of(
-          PDFOperatorNames.AppendBezierCurve,
-          numbers(segment.c1, segment.c2, segment.to),
-        );
-      case 'close':
-        return PDFOperator.of(PDFOperatorNames.ClosePath);
-    }
-  });
-}
-
-const round = (value: number) => Number(value.toFixed(4));

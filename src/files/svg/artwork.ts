@@ -13,7 +13,7 @@ export function openDrawing(
   source: Source,
   omit: readonly number[] = [],
 ): Opened {
-  const drawing = cleanDrawing(name, textOf(source), { omit });
+  const drawing = cleanOf(name, source, omit);
   const { width, height } = drawing.size;
   return {
     format: 'svg',
@@ -30,6 +30,11 @@ export function openDrawing(
     },
     bands: null,
   };
+}
+
+/** A drawing made safe, from its file. */
+export function cleanOf(name: string, source: Source, omit: readonly number[]): CleanDrawing {
+  return cleanDrawing(name, textOf(source), { omit });
 }
 
 /** Text in UTF-8, or UTF-16 where it begins with its mark. */

@@ -15,6 +15,7 @@ import {
 import { Expansion } from './expansion';
 import { readElements, type Element } from './elements';
 import { readSvgSize, requireSvgSize, userUnit, type SvgSize } from './size';
+import { escaped } from './tree';
 import { scales } from '@/core/geometry/matrix';
 
 /** A drawing made safe, and what was found in it. */
@@ -247,8 +248,4 @@ function placedImage({ attributes, matrix }: Element, unit: number): PlacedImage
   } catch {
     return [];
   }
-}
-
-function escaped(value: string): string {
-  return value.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
 }

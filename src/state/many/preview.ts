@@ -29,12 +29,15 @@ export interface ActRow extends Target {
   /** Why it is left as it is. */
   why: string | null;
   before: Verdict | null;
+  /** null of what is left as it is, and while it is being measured. */
   after: StoredDocket | null;
 }
 
 export interface ActProgress {
   done: number;
   of: number;
+  /** What is known so far. */
+  rows: readonly ActRow[];
 }
 
 /** The fits in chosen cells, each version by itself, and the cells that have none. */
@@ -65,52 +68,77 @@ export interface Act {
   settings: ((settings: Settings) => Settings) | null;
 }
 
+/** ms that working out what an act does holds the page at most, and between two tellings of how far it is measured. */
+const A_BREATH = 12;
+const A_LOOK = 120;
+
 /**
- * Works out what an act does to each target and measures what comes of it, as many at a time as there are engines;
- * nothing is kept yet. Stopped, it gives back what it has.
+ * Works out what an act does to each target, tells it, and then measures what comes of it, as many at a time as there are
+ * engines; nothing is kept yet. Stopped, it gives back what it has.
  */
 export async function previewAct(
   targets: readonly Target[],
   act: Act,
   { signal, onProgress }: { signal: AbortSignal; onProgress: (progress: ActProgress) => void },
 ): Promise<ActRow[]> {
-  const rows: (ActRow | undefined)[] = targets.map(() => undefined);
-  let done = 0;
-  await eachByEngines(targets, signal, async (target, index) => {
+  const rows: ActRow[] = [];
+  let told = performance.now();
+  for (const target of targets) {
+    if (signal.aborted) return rows;
+    rows.push(await changedRow(target, act.change));
+    if (performance.now() - told < A_BREATH) continue;
+    await new Promise((resolve) => setTimeout(resolve));
+    told = performance.now();
+  }
+  const toMeasure = [...rows.entries()].filter(([, { next }]) => next !== null);
+  let done = rows.length - toMeasure.length;
+  const tell = () => {
+    onProgress({ done, of: rows.length, rows: [...rows] });
+    told = performance.now();
+  };
+  tell();
+  await eachByEngines(toMeasure, signal, async ([index, row]) => {
     try {
-      rows[index] = await rowOf(target, act, signal);
+      rows[index] = await measuredRow(row, act.settings, signal);
     } catch (error) {
       if (isStopped(error)) return;
-      rows[index] = left(target, sentence(error));
+      rows[index] = left(row, sentence(error));
     }
-    onProgress({ done: ++done, of: targets.length });
+    done++;
+    if (performance.now() - told > A_LOOK) tell();
   });
-  return rows.filter((row) => row !== undefined);
+  return rows.filter(({ next, after }) => next === null || after !== null);
 }
 
-async function rowOf(target: Target, { change, settings }: Act, signal: AbortSignal): Promise<ActRow> {
-  const changed = await change(target);
-  if ('why' in changed) return left(target, changed.why);
+async function changedRow(target: Target, change: Act['change']): Promise<ActRow> {
+  try {
+    const changed = await change(target);
+    if ('why' in changed) return left(target, changed.why);
+    return { ...target, next: changed.fit, why: null, before: standing(target), after: null };
+  } catch (error) {
+    return left(target, sentence(error));
+  }
+}
+
+async function measuredRow(row: ActRow, settings: Act['settings'], signal: AbortSignal): Promise<ActRow> {
   const shop = useShop.getState();
-  const next = await withOwnCuts(changed.fit, { signal });
-  const after = await measured(
-    next,
-    { signal },
-    settings ? { ...shop, settings: settings(shop.settings) } : shop,
-  );
-  if (!after) return left(target, 'Something it needs is missing: open it on the bench.');
-  return { ...target, next, why: null, before: standing(target), after };
+  const next = row.next && (await withOwnCuts(row.next, { signal }));
+  const asked = settings ? { ...shop, settings: settings(shop.settings) } : shop;
+  const after = next && (await measured(next, { signal }, asked));
+  return after ? { ...row, next, after } : left(row, 'Something it needs is missing: open it on the bench.');
 }
 
-const left = (target: Target, why: string): ActRow => ({
-  ...target,
+const left = ({ design, blankId, fit }: Target, why: string): ActRow => ({
+  design,
+  blankId,
+  fit,
   next: null,
   why,
-  before: standing(target),
+  before: standing({ fit }),
   after: null,
 });
 
-const standing = ({ fit }: Target): Verdict | null => (fit && verdictOf(fit)) ?? null;
+const standing = ({ fit }: Pick<Target, 'fit'>): Verdict | null => (fit && verdictOf(fit)) ?? null;
 
 /** Keeps what was previewed, as one act; what was changed meanwhile is left alone. Answers with how many it was done to. */
 export function doAct(rows: readonly ActRow[], settings: Act['settings'] = null): Promise<Kept<number>> {

@@ -1,5 +1,5 @@
 'use client';
-import type { useSortable } from '@dnd-kit/sortable';
+import type { useDraggable } from '@dnd-kit/core';
 import { MoveVertical } from 'lucide-react';
 import { nearness } from '@/core/fit/idea';
 import type { Design } from '@/core/fit/schema';
@@ -21,7 +21,7 @@ interface Props {
   /** Whether Tab comes to it. */
   focused: boolean;
   /** What its row is moved by, where rows stand in the shop's own order. */
-  handle: Pick<ReturnType<typeof useSortable>, 'attributes' | 'listeners' | 'setActivatorNodeRef'>;
+  handle: Pick<ReturnType<typeof useDraggable>, 'attributes' | 'listeners' | 'setActivatorNodeRef'>;
   movable: boolean;
 }
 

@@ -1,6 +1,5 @@
 'use client';
-import { useSortable } from '@dnd-kit/sortable';
-import { CSS } from '@dnd-kit/utilities';
+import { useDraggable } from '@dnd-kit/core';
 import { memo } from 'react';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import type { Design, Fit } from '@/core/fit/schema';
@@ -57,8 +56,9 @@ export const DesignRow = memo(function DesignRow({
   onBlock,
 }: Props) {
   const shop = useShop();
-  const { attributes, listeners, setActivatorNodeRef, setNodeRef, transform, transition, isDragging } =
-    useSortable({ id: design.id });
+  const { attributes, listeners, setActivatorNodeRef, setNodeRef, transform, isDragging } = useDraggable({
+    id: design.id,
+  });
   const here = new Set(columns.map(({ blank }) => blank.id));
   const fitted = fits.filter(({ blankId }) => here.has(blankId));
   const ready = fitted.filter((one) => verdictOf(one, shop) === 'ready').length;
@@ -70,8 +70,7 @@ export const DesignRow = memo(function DesignRow({
       style={{
         top,
         height: ROW_HEIGHT,
-        transform: CSS.Translate.toString(transform),
-        transition,
+        ...(transform && { transform: `translateY(${transform.y}px)` }),
       }}
       className={`group absolute inset-x-0 ${isDragging ? 'z-30 opacity-80' : ''}`}
     >

@@ -1,14 +1,5 @@
 'use client';
-import {
-  closestCenter,
-  DndContext,
-  KeyboardSensor,
-  PointerSensor,
-  useSensor,
-  useSensors,
-  type Modifier,
-} from '@dnd-kit/core';
-import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import { DndContext } from '@dnd-kit/core';
 import { useCallback, useMemo, useRef } from 'react';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import type { Design, Fit } from '@/core/fit/schema';
@@ -35,12 +26,10 @@ import {
   topOf,
 } from './sizes';
 import { useGridKeys } from './useGridKeys';
+import { useRowMoves } from './useRowMoves';
 import { drawn, useSpans } from './useSpans';
 
 const NO_FITS: readonly Fit[] = [];
-
-/** Rows go up and down alone. */
-const DOWN_ONLY: Modifier[] = [({ transform }) => ({ ...transform, x: 0 })];
 
 interface Props {
   columns: readonly ResolvedBlank[];
@@ -101,21 +90,10 @@ export function RangeGrid({ columns, designs, heads, movable, onOpen, onAsk }: P
   const pointed = useMenuAt('What can be done here', spotAt, (spot) => (
     <PointedLines spot={spot} {...lines} movable={movable} onOpen={onOpen} onAsk={onAsk} onMove={move} />
   ));
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
+  const { moving, props: moves } = useRowMoves(designs, move);
 
   return (
-    <DndContext
-      sensors={sensors}
-      collisionDetection={closestCenter}
-      modifiers={DOWN_ONLY}
-      onDragEnd={({ active, over }) => {
-        const to = designs.find(({ id }) => id === over?.id);
-        if (to && to.id !== active.id) move(String(active.id), to);
-      }}
-    >
+    <DndContext {...moves}>
       <div
         ref={room}
         role="grid"
@@ -184,34 +162,42 @@ export function RangeGrid({ columns, designs, heads, movable, onOpen, onAsk }: P
               </span>
             </div>
           ))}
-          <SortableContext items={designs.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
-            {drawn(spans.rows, row).map((index) => {
-              const design = designs[index];
-              if (!design) return null;
-              return (
-                <DesignRow
-                  key={design.id}
-                  design={design}
-                  index={index}
-                  fits={fitsOf.get(design.id) ?? NO_FITS}
-                  columns={columns}
-                  shown={shown}
-                  width={width}
-                  focused={row === index ? column : null}
-                  above={movable ? designs[index - 1] : undefined}
-                  under={movable ? designs[index + 1] : undefined}
-                  movable={movable}
-                  top={topOf(index, groups)}
-                  onMove={move}
-                  onOpen={onOpen}
-                  onAsk={onAsk}
-                  onBlock={block}
-                />
-              );
-            })}
-          </SortableContext>
+          {drawn(spans.rows, row).map((index) => {
+            const design = designs[index];
+            if (!design) return null;
+            return (
+              <DesignRow
+                key={design.id}
+                design={design}
+                index={index}
+                fits={fitsOf.get(design.id) ?? NO_FITS}
+                columns={columns}
+                shown={shown}
+                width={width}
+                focused={row === index ? column : null}
+                above={movable ? designs[index - 1] : undefined}
+                under={movable ? designs[index + 1] : undefined}
+                movable={movable}
+                top={topOf(index, groups)}
+                onMove={move}
+                onOpen={onOpen}
+                onAsk={onAsk}
+                onBlock={block}
+              />
+            );
+          })}
+          {moving && moving.to !== moving.from && (
+            <div
+              aria-hidden
+              className="absolute inset-x-0 z-20 h-0.5 bg-thread"
+              style={{ top: (moving.to + (moving.to > moving.from ? 1 : 0)) * ROW_HEIGHT - 1 }}
+            />
+          )}
         </div>
       </div>
+      <p role="status" className="sr-only">
+        {moving && `${designs[moving.from]?.name ?? ''}: row ${moving.to + 1} of ${designs.length}`}
+      </p>
       {pointed.menu}
     </DndContext>
   );

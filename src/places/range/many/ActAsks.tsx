@@ -1,10 +1,13 @@
 'use client';
+import { useState } from 'react';
 import { parseLength } from '@/core/length/parse';
 import { showLength } from '@/core/length/show';
+import { importFiles } from '@/state/artwork/imports';
 import type { Target } from '@/state/many/preview';
 import { useShop } from '@/state/shop/shop';
 import { Checkbox } from '@/ui/Checkbox';
 import { Choice, Field } from '@/ui/Field';
+import { useFilePicker } from '@/ui/useFilePicker';
 import type { ActAsk, Answers, ManyAct } from './acts/act';
 
 interface Props {
@@ -49,6 +52,8 @@ function Asked({ ask, targets, value, onAnswer }: AskedProps) {
           onChange={onAnswer}
         />
       );
+    case 'artwork':
+      return <ArtworkAsked ask={ask} targets={targets} value={value} onAnswer={onAnswer} />;
     case 'several':
       return <Several ask={ask} targets={targets} value={value} onAnswer={onAnswer} />;
     case 'length': {
@@ -82,6 +87,33 @@ function Asked({ ask, targets, value, onAnswer }: AskedProps) {
         </label>
       );
   }
+}
+
+/** One of the shop's artworks, or a file that becomes one. */
+function ArtworkAsked({ ask, targets, value, onAnswer }: AskedProps) {
+  const [bringing, setBringing] = useState(false);
+  const bringIn = async (file: File) => {
+    setBringing(true);
+    const [artwork] = await importFiles([file]);
+    setBringing(false);
+    if (artwork) onAnswer(artwork.id);
+  };
+  const picker = useFilePicker(`A file for “${ask.label}”`, (file) => void bringIn(file));
+  return (
+    <div className="flex items-center gap-4">
+      <Choice
+        label={ask.label}
+        value={value}
+        choices={ask.choices?.(targets) ?? []}
+        className="max-w-[420px]"
+        onChange={onAnswer}
+      />
+      {picker.input}
+      <button className="verb shrink-0" disabled={bringing} onClick={picker.open}>
+        {bringing ? 'bringing it in…' : 'or a new file…'}
+      </button>
+    </div>
+  );
 }
 
 /** Some of a list, each with a tick. */
@@ -124,7 +156,7 @@ export function firstAnswers(
 
 function firstAnswer({ kind, choices }: ActAsk, targets: readonly Target[], kept: string): string {
   const ids = choices?.(targets).map(([id]) => id) ?? [];
-  if (kind === 'choice') return ids.includes(kept) ? kept : (ids[0] ?? '');
+  if (kind === 'choice' || kind === 'artwork') return ids.includes(kept) ? kept : (ids[0] ?? '');
   if (kind !== 'several') return kept === '' && kind === 'colour' ? '#f4efe2' : kept;
   const still = kept.split('\n').filter((id) => ids.includes(id));
   return (still.length > 0 ? still : ids).join('\n');

@@ -35,7 +35,7 @@ export function ActDialog({ id, first, chosen, onClose }: Props) {
   const changed = (rows ?? []).filter(({ next }) => next !== null);
   const settings = act.settings?.(targets, answers) ?? null;
   const see = () =>
-    run({ done: 0, of: targets.length }, async (asked) => {
+    run({ done: 0, of: targets.length, rows: [] }, async (asked) => {
       const change = (target: Target) => act.change(target, answers, targets);
       setRows(await previewAct(targets, { change, settings }, asked));
     });
@@ -84,6 +84,7 @@ export function ActDialog({ id, first, chosen, onClose }: Props) {
         className="mt-3"
         onStop={stop}
       />
+      {progress && progress.rows.length > 0 && <ActRows rows={progress.rows} of={targets.length} measuring />}
       {rows && !progress && <ActRows rows={rows} of={targets.length} />}
       <div className="mt-4 flex items-center gap-4">
         {rows === null && (act.asks.length > 0 || progress === null) && (

@@ -3,11 +3,11 @@ import type { Fit } from '@/core/fit/schema';
 import type { Settings, Target } from '@/state/many/preview';
 import { useShop } from '@/state/shop/shop';
 
-/** What an act asks before it can be worked out. Of several that are ticked, the answer has one a line. */
+/** What an act asks before it can be worked out. Of several that are ticked, the answer has one a line; an artwork can be a new file. */
 export interface ActAsk {
   id: string;
   label: string;
-  kind: 'colour' | 'words' | 'length' | 'choice' | 'several';
+  kind: 'colour' | 'words' | 'length' | 'choice' | 'several' | 'artwork';
   /** Of a list: what can be chosen for these targets. */
   choices?: (targets: readonly Target[]) => Choices;
   /** How much may be written. */

@@ -22,7 +22,7 @@ export const SWAP: ManyAct = {
     {
       id: 'to',
       label: 'comes',
-      kind: 'choice',
+      kind: 'artwork',
       choices: () => [...useShop.getState().artworks.values()].map(({ id, facts }) => [id, facts.name]),
     },
   ],

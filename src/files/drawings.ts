@@ -1,0 +1,84 @@
+import { isSolid, withPixels, type Drawing, type DrawnPixels } from '@/core/render/drawing';
+import type { Piece } from '@/core/fit/schema';
+import { combined, type Matrix } from '@/core/geometry/matrix';
+import { MM_PER_INCH } from '@/core/length/units';
+import type { PrintPart } from '@/core/pack/cut-out';
+import { cropped } from '@/core/plates/crop';
+import type { Raster } from '@/core/raster/raster';
+import type { Shown } from '@/core/render/face';
+import type { KeptAs } from '@/core/render/layers';
+import type { Engine } from '@/imaging/engine';
+
+/** What is drawn of a part that is pixels: from its unit square, y down, to the coordinates of the drawing's nodes. */
+export interface DrawnPart {
+  kind: 'picture';
+  matrix: Matrix;
+}
+
+/** The drawings among the artworks of a print, each with its parts that are pixels made. */
+export interface Drawings<P extends DrawnPart> {
+  of: (artworkId: string) => Drawing<P>;
+  keptAs: (artworkId: string) => KeptAs;
+}
+
+/** Makes a picture out of a part's pixels. */
+export type MakePart<P extends DrawnPart> = (raster: Raster, at: DrawnPart) => P;
+
+/**
+ * Brings in what the drawings on some sides are made of. Parts that are pixels are drawn as fine as the largest of their
+ * places wants them.
+ */
+export async function drawingsOn<P extends DrawnPart>(
+  engine: Engine,
+  sides: readonly PrintPart[],
+  shown: Shown,
+  ppi: number,
+  make: MakePart<P>,
+): Promise<Drawings<P>> {
+  const made = new Map<string, { drawing: Drawing<P>; solid: boolean }>();
+  for (const [artworkId, mm] of widestPlaces(sides)) {
+    const drawing = await shown.drawing?.(artworkId);
+    if (!drawing) continue;
+    const across = Math.ceil((mm / MM_PER_INCH) * ppi);
+    const drawn = await withPixels(drawing, (pixels) =>
+      Promise.resolve(partOf(engine, pixels, across, make)),
+    );
+    made.set(artworkId, { drawing: drawn, solid: isSolid(drawing) });
+  }
+  return {
+    of: (artworkId) => made.get(artworkId)!.drawing,
+    keptAs: (artworkId) => {
+      const found = made.get(artworkId);
+      return !found ? 'pixels' : found.solid ? 'solid paths' : 'paths';
+    },
+  };
+}
+
+/** How wide, in mm, each artwork lies where it lies largest. */
+function widestPlaces(sides: readonly PrintPart[]): Map<string, number> {
+  const widest = new Map<string, number>();
+  const isPlaced = (piece: Piece) => piece.kind === 'artwork' && piece.visible;
+  for (const { pieces } of sides)
+    for (const piece of pieces.filter(isPlaced)) {
+      if (piece.kind !== 'artwork') continue;
+      const mm = Math.max(piece.width, piece.height);
+      widest.set(piece.artworkId, Math.max(mm, widest.get(piece.artworkId) ?? 0));
+    }
+  return widest;
+}
+
+/** A part drawn, and cut down to what is there; null of one that draws nothing. */
+function partOf<P extends DrawnPart>(
+  engine: Engine,
+  { svg, width, height, matrix }: DrawnPixels,
+  across: number,
+  make: MakePart<P>,
+): P | null {
+  const raster = engine.drawSvg(svg, Math.max(1, Math.round((across * width) / Math.max(width, height))));
+  const crop = cropped(raster, 0);
+  if (!crop) return null;
+  const [sx, sy] = [width / raster.width, height / raster.height];
+  const { x, y, raster: own } = crop;
+  const laid = combined(matrix, [own.width * sx, 0, 0, own.height * sy, x * sx, y * sy]);
+  return make(own, { kind: 'picture', matrix: laid });
+}

@@ -1,0 +1,25 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { plainMaker, type MakePlain, type PlainLibrary } from './plain';
+
+/** Makes drawings plain in Node, for the command line and tests. */
+export function nodePlain(): MakePlain {
+  return plainMaker(async () => {
+    const require = createRequire(`${process.cwd()}/package.json`);
+    const library = require('@resvg/resvg-wasm') as PlainLibrary & {
+      initWasm: (bytes: Uint8Array) => Promise<void>;
+    };
+    await initOnce(library, () => readFileSync(require.resolve('@resvg/resvg-wasm/index_bg.wasm')));
+    return library;
+  });
+}
+
+let begun: Promise<void> | undefined;
+
+/** It is loaded once a process, whoever asks. */
+function initOnce(
+  { initWasm }: { initWasm: (bytes: Uint8Array) => Promise<void> },
+  bytes: () => Uint8Array,
+): Promise<void> {
+  return (begun ??= initWasm(bytes()));
+}
