@@ -2,6 +2,7 @@
 // dockets. For the benchmark.
 import { execFileSync } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
+import { By, Key, until } from 'selenium-webdriver';
 import { startApp } from './app.mjs';
 import { measuredAgain, openBrowser, openDemo } from './browser.mjs';
 
@@ -39,11 +40,38 @@ export async function rangeRows() {
       row('range of 6,000 fits: longest task while searching', 50, await longest('search')),
       row('range of 6,000 fits: longest task, scrolled down', 50, await longest('down')),
       row('range of 6,000 fits: longest task, scrolled across', 50, await longest('across')),
+      row('range of 6,000 fits: what a swap in hundreds does is told after', 2000, await swapSeen(browser)),
     ];
   } finally {
     await browser.quit();
     await app.stop();
   }
+}
+
+/** ms until what a swap does to hundreds of fits is told; their verdicts follow as they are measured. */
+async function swapSeen(browser) {
+  const press = async (xpath) => (await browser.wait(until.elementLocated(By.xpath(xpath)), 20_000)).click();
+  await browser.findElement(By.css('input[type=search]')).sendKeys('storm');
+  await press('//button[starts-with(., "Choose")]');
+  await press('//*[@role="menuitem"][starts-with(., "all that are fitted")]');
+  await press('//button[starts-with(., "Do to them")]');
+  await press('//*[@role="menuitem"][starts-with(., "Swap an artwork")]');
+  await press('//button[@role="combobox"][@aria-label="comes"]');
+  await press('//*[@role="option"][not(@aria-selected="true")][2]');
+  const ms = await browser.executeAsyncScript(whenToldOf);
+  await browser.actions().sendKeys(Key.ESCAPE).perform();
+  return ms;
+}
+
+/** In the page. */
+function whenToldOf(done) {
+  const start = performance.now();
+  [...document.querySelectorAll('button')].find((one) => one.textContent === 'See what it does').click();
+  const look = () => {
+    if (document.querySelector('[aria-label="What it does"] li')) done(performance.now() - start);
+    else requestAnimationFrame(look);
+  };
+  look();
 }
 
 /** In the page: ms from its beginning until a screen of cells is drawn. */

@@ -1,4 +1,4 @@
-import type { WebDriver } from 'selenium-webdriver';
+import { Key, type Actions, type WebDriver } from 'selenium-webdriver';
 import { openBrowser, openDemo } from '../../../scripts/lib/browser.mjs';
 import { fillRange } from '../../../scripts/lib/full-range.mjs';
 import { keepsOut } from '../../support/axe';
@@ -24,4 +24,19 @@ test('keeps nobody out, and nothing of it overlaps', async () => {
   await page.find('[role=gridcell]');
   expect(await keepsOut(browser)).toEqual([]);
   expect(await boxTroubles(browser)).toEqual([]);
+});
+
+test('a block is chosen by keys as fast as they are pressed: none is lost', async () => {
+  await page.find('[role=gridcell] [data-place]');
+  await browser.executeScript(`document.querySelector('[role=gridcell] [data-place]').focus()`);
+  const press = (key: string, times: number) =>
+    Array.from({ length: times }).reduce<Actions>((all) => all.sendKeys(key), browser.actions());
+  const both = async (key: string, times: number) => {
+    await browser.actions().keyDown(Key.SHIFT).perform();
+    await press(key, times).perform();
+    await browser.actions().keyUp(Key.SHIFT).perform();
+  };
+  await both(Key.ARROW_DOWN, 14);
+  await both(Key.ARROW_RIGHT, 9);
+  await page.says('[aria-label="Chosen on the range"]', /^150 chosen/);
 });

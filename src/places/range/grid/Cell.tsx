@@ -1,5 +1,5 @@
 'use client';
-import type { MouseEvent } from 'react';
+import { useState, type MouseEvent } from 'react';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import { rank } from '@/core/check/finding';
 import type { Design, Fit } from '@/core/fit/schema';
@@ -52,8 +52,20 @@ export function Cell({ column, index, place, focused, design, versions, onOpen, 
   const at = { designId: design.id, blankId: column.blank.id };
   const picture = useDrawing(fit, own);
   const chosen = useChosen(({ keys }) => keys.has(keyOfPlace(at)));
+  // What is seen of a cell at hand alone is made then: hundreds of cells scroll by.
+  const [pointed, setPointed] = useState(false);
+  const near = pointed || focused;
+  const tick = (near || chosen) && (
+    <ChooseTick chosen={chosen} what={`${design.name} on ${blank.name}`} focused={focused} at={at} />
+  );
   const cell = {
     role: 'gridcell',
+    onPointerEnter: () => {
+      setPointed(true);
+    },
+    onPointerLeave: () => {
+      setPointed(false);
+    },
     'aria-selected': chosen,
     'aria-colindex': index + 2,
     style: place,
@@ -81,7 +93,7 @@ export function Cell({ column, index, place, focused, design, versions, onOpen, 
         >
           fit it
         </button>
-        <ChooseTick chosen={chosen} what={`${design.name} on ${blank.name}`} focused={focused} at={at} />
+        {tick}
         <BeginWith cell={acted} spoken={`Fit ${design.name} on ${blank.name} by…`} focused={focused} />
       </div>
     );
@@ -95,7 +107,7 @@ export function Cell({ column, index, place, focused, design, versions, onOpen, 
       : 'measuring…';
   return (
     <div {...cell} className="group/cell absolute top-0 h-full border-b border-r border-rule p-[6px]">
-      <Hint words={telling?.message}>
+      <Hint words={near ? telling?.message : undefined}>
         <button
           {...stop}
           aria-label={`${design.name} on ${blank.name}: ${verdict ? VERDICT_WORDS[verdict] : 'measuring'}${verdict && verdict !== 'ready' ? `, ${word}` : ''}`}
@@ -127,7 +139,7 @@ export function Cell({ column, index, place, focused, design, versions, onOpen, 
           </span>
         </button>
       </Hint>
-      <ChooseTick chosen={chosen} what={`${design.name} on ${blank.name}`} focused={focused} at={at} />
+      {tick}
       <LateMenu
         label="Fit…"
         spoken={`${design.name} on ${blank.name}: what can be done`}

@@ -1,11 +1,11 @@
 'use client';
 import { useDraggable } from '@dnd-kit/core';
-import { memo } from 'react';
+import { memo, useMemo } from 'react';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import type { Design, Fit } from '@/core/fit/schema';
+import { byVersion } from '@/core/fit/version';
 import type { Place } from '@/core/many/choice';
 import { verdictOf } from '@/state/bench/dockets';
-import { versionsOf } from '@/state/shop/designs';
 import { useShop } from '@/state/shop/shop';
 import { Guard } from '@/ui/Guard';
 import type { Asked } from '../asked';
@@ -59,6 +59,8 @@ export const DesignRow = memo(function DesignRow({
   const { attributes, listeners, setActivatorNodeRef, setNodeRef, transform, isDragging } = useDraggable({
     id: design.id,
   });
+  // The same lists as long as the fits are the same: what scrolls by draws no cell again.
+  const versions = useMemo(() => byBlank(fits), [fits]);
   const here = new Set(columns.map(({ blank }) => blank.id));
   const fitted = fits.filter(({ blankId }) => here.has(blankId));
   const ready = fitted.filter((one) => verdictOf(one, shop) === 'ready').length;
@@ -84,7 +86,6 @@ export const DesignRow = memo(function DesignRow({
       />
       {shown.map(({ column, index: at, left }) => {
         const blankId = column.blank.id;
-        const versions = versionsOf(fits, design.id, blankId);
         return (
           <Guard
             key={blankId}
@@ -101,7 +102,7 @@ export const DesignRow = memo(function DesignRow({
               place={{ left, width }}
               focused={focused === at}
               design={design}
-              versions={versions}
+              versions={versions.get(blankId) ?? NONE}
               onOpen={onOpen}
               onAsk={onAsk}
               onBlock={() => {
@@ -114,3 +115,13 @@ export const DesignRow = memo(function DesignRow({
     </div>
   );
 });
+
+const NONE: readonly Fit[] = [];
+
+/** A design's fits by their blank, the versions on each in order. */
+function byBlank(fits: readonly Fit[]): Map<string, Fit[]> {
+  const all = new Map<string, Fit[]>();
+  for (const fit of fits) all.set(fit.blankId, [...(all.get(fit.blankId) ?? []), fit]);
+  for (const own of all.values()) if (own.length > 1) own.sort(byVersion);
+  return all;
+}

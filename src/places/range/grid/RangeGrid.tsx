@@ -50,7 +50,7 @@ export function RangeGrid({ columns, designs, heads, movable, onOpen, onAsk }: P
   const room = useRef<HTMLDivElement>(null);
   const fits = useShop((shop) => shop.fits);
   const blanks = useShop((shop) => shop.blanks);
-  const fitsOf = byDesign(fits.values());
+  const fitsOf = useMemo(() => byDesign(fits.values()), [fits]);
   // Columns that a view leaves out are on the range all the same.
   const own = useShop((shop) => shop.settings.columns);
   const spare = [...blanks.values()].filter(({ blank }) => !own.includes(blank.id));

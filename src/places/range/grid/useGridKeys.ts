@@ -25,14 +25,14 @@ const LETTER = /^[\p{L}\p{N}]$/u;
 export function useGridKeys(room: RefObject<HTMLElement | null>, lines: Lines) {
   const [stood, setStood] = useState<GridPlace | null>(null);
   const place = placeAmong(stood, lines);
-  // Set by a key: where something was pressed, the focus is there by itself.
-  const walked = useRef(false);
+  // Where a key led: the focus goes there once it is drawn, which an earlier drawing may not have done yet.
+  const goal = useRef<GridPlace | null>(null);
   useEffect(() => {
-    if (!walked.current || !place) return;
-    walked.current = false;
-    const target = room.current?.querySelector<HTMLElement>(placeSelector(place));
-    target?.focus({ preventScroll: true });
-    target?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+    const target = goal.current && room.current?.querySelector<HTMLElement>(placeSelector(goal.current));
+    if (!target) return;
+    goal.current = null;
+    target.focus({ preventScroll: true });
+    target.scrollIntoView({ block: 'nearest', inline: 'nearest' });
   });
   return {
     at: {
@@ -42,6 +42,7 @@ export function useGridKeys(room: RefObject<HTMLElement | null>, lines: Lines) {
     },
     onFocus: (event: FocusEvent<HTMLElement>) => {
       const on = placeOf(event);
+      goal.current = null;
       if (on) setStood((now) => (dequal(now, on) ? now : on));
     },
     onKeyDown: (event: KeyboardEvent<HTMLElement>, page: number) => {
@@ -51,7 +52,7 @@ export function useGridKeys(room: RefObject<HTMLElement | null>, lines: Lines) {
       const to = step && stepped(on, step, lines, page);
       if (to) {
         event.preventDefault();
-        walked.current = true;
+        goal.current = to;
         setStood(to);
         if (event.shiftKey && isCell(on) && isCell(to)) chooseBlock(to, on, lines);
       } else if (event.key === ' ' && isCell(on)) {

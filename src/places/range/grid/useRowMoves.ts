@@ -43,6 +43,10 @@ const byRows: KeyboardCoordinateGetter = ({ code }, { currentCoordinates: { x, y
   return step === 0 ? undefined : { x, y: y + step * ROW_HEIGHT };
 };
 
+/** Kept as they are: sensors that change have every row drawn again. */
+const BY_HAND = { activationConstraint: { distance: 4 } };
+const BY_KEYS = { coordinateGetter: byRows };
+
 /**
  * Rows moved by hand and by keys. All are as high, so that where one would go follows from how far it was moved: no row
  * has to be told of while it scrolls by.
@@ -52,10 +56,7 @@ export function useRowMoves(
   onMove: (designId: string, toRowOf: Design) => void,
 ): { moving: RowMove | null; props: DndContextProps } {
   const [moving, setMoving] = useState<RowMove | null>(null);
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: byRows }),
-  );
+  const sensors = useSensors(useSensor(PointerSensor, BY_HAND), useSensor(KeyboardSensor, BY_KEYS));
   const moved = (id: string | number, down: number): RowMove | null => {
     const from = designs.findIndex((one) => one.id === id);
     if (from < 0) return null;
