@@ -1,4 +1,4 @@
-import { isSolid, withPixels, type Drawing, type DrawnPixels } from '@/core/render/drawing';
+import { isSolid, leavesOf, withPixels, type Drawing, type DrawnPixels } from '@/core/render/drawing';
 import type { Piece } from '@/core/fit/schema';
 import { combined, type Matrix } from '@/core/geometry/matrix';
 import { MM_PER_INCH } from '@/core/length/units';
@@ -17,6 +17,8 @@ export interface DrawnPart {
 
 /** The drawings among the artworks of a print, each with its parts that are pixels made. */
 export interface Drawings<P extends DrawnPart> {
+  /** What of them is printed as pixels all the same, a sentence each. */
+  told: string[];
   of: (artworkId: string) => Drawing<P>;
   keptAs: (artworkId: string) => KeptAs;
 }
@@ -36,8 +38,12 @@ export async function drawingsOn<P extends DrawnPart>(
   make: MakePart<P>,
 ): Promise<Drawings<P>> {
   const made = new Map<string, { drawing: Drawing<P>; solid: boolean }>();
+  const told: string[] = [];
   for (const [artworkId, mm] of widestPlaces(sides)) {
-    const drawing = await shown.drawing?.(artworkId);
+    const { name, format } = shown.facts(artworkId);
+    if (format !== 'svg' || !shown.drawing) continue;
+    const drawing = await shown.drawing(artworkId);
+    told.push(...toldOf(name, drawing, ppi));
     if (!drawing) continue;
     const across = Math.ceil((mm / MM_PER_INCH) * ppi);
     const drawn = await withPixels(drawing, (pixels) =>
@@ -46,12 +52,26 @@ export async function drawingsOn<P extends DrawnPart>(
     made.set(artworkId, { drawing: drawn, solid: isSolid(drawing) });
   }
   return {
+    told,
     of: (artworkId) => made.get(artworkId)!.drawing,
     keptAs: (artworkId) => {
       const found = made.get(artworkId);
       return !found ? 'pixels' : found.solid ? 'solid paths' : 'paths';
     },
   };
+}
+
+/** What a drawing's pixels are for, in the seller's words. */
+function toldOf(name: string, drawing: Drawing | null, ppi: number): string[] {
+  if (!drawing)
+    return [
+      `“${name}” is drawn at ${ppi} PPI: what was done to it, or how many parts it has, makes a picture of it.`,
+    ];
+  const pixels = [...leavesOf(drawing.nodes)].filter((leaf) => leaf.kind === 'pixels');
+  if (pixels.length === 0) return [];
+  const why = [...new Set(pixels.map((leaf) => `a ${leaf.why}`))].join(', ');
+  const parts = pixels.length === 1 ? 'one part' : `${pixels.length} parts`;
+  return [`“${name}” is paths, but for ${parts} drawn at ${ppi} PPI: ${why}.`];
 }
 
 /** How wide, in mm, each artwork lies where it lies largest. */

@@ -20,6 +20,7 @@ import { drawingsOn, type Drawings } from './drawings';
 import type { DrawnPicture } from './pdf/drawing';
 import type { MadePicture } from './pdf/picture';
 import { printPdf, type PdfLayer } from './pdf/print';
+import type { PrintingCondition } from './pdf/x4';
 import { readBack } from './readback';
 import { printSvg, type MadeLayer } from './svg/print';
 import type { PngPart } from './svg/symbols';
@@ -38,6 +39,8 @@ export interface WrittenPrint {
   bytes: Uint8Array;
   type: string;
   plan: PrintPlan;
+  /** What was drawn as pixels though it is a drawing, a sentence each. */
+  told: string[];
 }
 
 /** mm across, up to which black strokes are printed by black ink alone. */
@@ -56,7 +59,7 @@ export async function writePrint(
   progress: Progress = IN_SILENCE,
 ): Promise<WrittenPrint> {
   const { plan, sides } = asked;
-  const bytes = await writeAs(engine, asked, shown, progress);
+  const { bytes, told = [] } = await writeAs(engine, asked, shown, progress);
   const wrong = await readBack(
     bytes,
     plan,
@@ -68,7 +71,7 @@ export async function writePrint(
       `The file that was written is not what it should be (${wrong.join('; ')}), so it is not handed over: make it again.`,
     );
   }
-  return { bytes, type: FORMATS[plan.format].type, plan };
+  return { bytes, type: FORMATS[plan.format].type, plan, told };
 }
 
 async function writeAs(
@@ -76,7 +79,7 @@ async function writeAs(
   asked: PrintAsked,
   shown: Shown,
   progress: Progress,
-): Promise<Uint8Array> {
+): Promise<{ bytes: Uint8Array; told?: string[] }> {
   const { title, sides, plan } = asked;
   const [first] = sides;
   if (plan.format === 'pdf') {
@@ -88,15 +91,10 @@ async function writeAs(
       const step = part(progress, (i / sides.length) * 0.95, ((i + 1) / sides.length) * 0.95);
       return { face: side.face, layers: pdfLayers(engine, asked, side, { shown, drawings }, step) };
     });
-    const press = plan.mode === 'cmyk' ? pressOf(asked) : null;
-    const profile = press && {
-      name: press.press.name,
-      bytes: press.profile?.bytes ?? engine.pressProfile(),
-    };
-    return printPdf(title, pages, profile, {
-      mirrored: plan.mirrored,
-      cutInk: cutInksOf(asked.blank.spec).cut,
-    });
+    const colours =
+      plan.mode === 'cmyk' ? { inks: conditionOf(engine, asked) } : { rgb: engine.screenProfile() };
+    const marks = { mirrored: plan.mirrored, cutInk: cutInksOf(asked.blank.spec).cut };
+    return { bytes: await printPdf(title, pages, colours, marks), told: drawings.told };
   }
   if (plan.format === 'svg') {
     const drawings = await drawingsOn(engine, sides, shown, plan.ppi, (raster, at): PngPart => ({
@@ -104,9 +102,9 @@ async function writeAs(
       png: pngOf(engine, raster, plan),
     }));
     const svg = printSvg(first!.face, svgLayers(engine, asked, first!, { shown, drawings }, progress));
-    return new TextEncoder().encode(svg);
+    return { bytes: new TextEncoder().encode(svg), told: drawings.told };
   }
-  return writePixels(engine, asked, first!, shown, progress);
+  return { bytes: writePixels(engine, asked, first!, shown, progress) };
 }
 
 function writePixels(
@@ -214,6 +212,11 @@ function inksOf(asked: PrintAsked, side: PrintPart, { width, height, data }: Ras
 function blackRecipeOf({ blank }: PrintAsked, { pieces }: PrintPart) {
   const rich = pieces.every(({ visible, knockout, richBlack }) => !visible || knockout || richBlack === true);
   return rich ? blackRecipe(blank.limits.totalInk, blank.spec.black ?? null) : null;
+}
+
+function conditionOf(engine: Engine, asked: PrintAsked): PrintingCondition {
+  const { press, profile } = pressOf(asked);
+  return { name: press.name, bytes: profile?.bytes ?? engine.pressProfile() };
 }
 
 function pressOf({ press }: PrintAsked): ForPress {

@@ -24,6 +24,8 @@ export interface Engine {
   bakePress(profile: { name: string; bytes: Uint8Array } | null, intent: Intent): Press;
   /** The shipped printing profile's own file. */
   pressProfile(): Uint8Array;
+  /** The sRGB profile that print files carry. */
+  screenProfile(): Uint8Array;
   encodePng(raster: Raster, options: PngOptions, progress?: Progress): Uint8Array;
   /** A raster's colours and its alpha as two PNGs without profile; no alpha where it is opaque. */
   encodePlanes(raster: Raster): { colour: Uint8Array; alpha: Uint8Array | null };

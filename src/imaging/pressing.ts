@@ -15,7 +15,7 @@ export function pressFile(vips: VipsModule, profile: { bytes: Uint8Array } | nul
 /** What printing profiles make of colours, and of inks. */
 export function presses(
   vips: VipsModule,
-): Pick<Engine, 'inksOf' | 'inksOfPixels' | 'bakePress' | 'colourOfInks' | 'pressProfile'> {
+): Pick<Engine, 'inksOf' | 'inksOfPixels' | 'bakePress' | 'colourOfInks' | 'pressProfile' | 'screenProfile'> {
   /** L* of black ink alone, without black point compensation and with it. */
   function blackOf(keep: Keep, press: string): [number, number] {
     const solid = keep(vips.Image.newFromMemory(SOLID_BLACK, 1, 1, 4, vips.BandFormat.ushort));
@@ -32,13 +32,14 @@ export function presses(
     return [lightness(false), lightness(true)];
   }
 
-  function pressProfile(): Uint8Array {
+  /** A profile that the engine has of its own, as it embeds it. */
+  function ownProfile(of: 'cmyk' | 'srgb'): Uint8Array {
     return scoped('profile', (keep) => {
       const dot = keep(vips.Image.newFromMemory(new Uint8Array(3), 1, 1, 3, vips.BandFormat.uchar));
-      const inks = keep(
-        keep(dot.copy({ interpretation: 'srgb' })).iccTransform('cmyk', { input_profile: 'srgb' }),
+      const made = keep(
+        keep(dot.copy({ interpretation: 'srgb' })).iccTransform(of, { input_profile: 'srgb' }),
       );
-      return inks.getBlob(PROFILE).slice();
+      return made.getBlob(PROFILE).slice();
     });
   }
 
@@ -84,14 +85,15 @@ export function presses(
 
     colourOfInks: (inks, profile) =>
       scoped(profile?.name ?? SHIPPED_PRESS, (keep) => {
-        const own = readIcc(profile?.bytes ?? pressProfile());
+        const own = readIcc(profile?.bytes ?? ownProfile('cmyk'));
         const ink = Uint16Array.from(inks, (share) => Math.round(share * 65535));
         const black = blackOf(keep, pressFile(vips, profile));
         const { proof } = asPrinted(own, new Float32Array(3), ink, 'relative', ...black);
         return [proof[0]! / 257, proof[1]! / 257, proof[2]! / 257];
       }),
 
-    pressProfile,
+    pressProfile: () => ownProfile('cmyk'),
+    screenProfile: () => ownProfile('srgb'),
   };
 }
 

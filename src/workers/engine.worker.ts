@@ -247,8 +247,9 @@ const service: EngineService = {
         shown,
         part(progress, 0.3, 1),
       );
-      return made.map(({ name, bytes, type, plan, faceId }) => ({
+      return made.map(({ name, bytes, type, plan, faceId, told }) => ({
         name,
+        told,
         faceId,
         plan,
         file: new Blob([bytes as Uint8Array<ArrayBuffer>], { type }),

@@ -80,6 +80,8 @@ export interface PrintFile {
   file: Blob;
   plan: PrintPlan;
   faceId: string;
+  /** What was drawn as pixels though it is a drawing, a sentence each. */
+  told: readonly string[];
 }
 
 /** Sheets to be written, with the prints that lie on them by name, and the press card that goes with them. */

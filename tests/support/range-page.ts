@@ -1,4 +1,4 @@
-import { By, Key, type WebElement } from 'selenium-webdriver';
+import { By, Key, until, type WebElement } from 'selenium-webdriver';
 import type { Fit } from '@/core/fit/schema';
 import { PATIENCE } from './bench';
 import type { BenchShop } from './bench-shop';
@@ -118,7 +118,8 @@ export class RangePage {
       await see[0].click();
     }
     // Said while it is measured, too.
-    await this.bench.named('Do it to', 'button');
+    const told = By.xpath('//button[starts-with(., "Do it to")]');
+    await this.shop.browser.wait(until.elementLocated(told), PATIENCE);
     return this.bench.says('[role=dialog] [role=status]', words);
   }
 

@@ -27,7 +27,7 @@ export async function render(args: Args, readers: () => Promise<Readers>): Promi
   const shown = { facts: () => facts, pixels: () => raster, drawing };
   const press = mode === 'cmyk' ? { press: ready.engine.bakePress(null, 'relative'), profile: null } : null;
   const { pieces } = fit.faces[0]!;
-  const { bytes } = await writePrint(
+  const { bytes, told } = await writePrint(
     ready.engine,
     { title: blank.blank.name, blank, sides: [{ face, pieces }], plan, press },
     shown,
@@ -35,8 +35,8 @@ export async function render(args: Args, readers: () => Promise<Readers>): Promi
   await writeFile(out, bytes);
   const { width, height } = plan.pixels;
   return {
-    json: { out, pixels: plan.pixels, ppi, bytes: bytes.length, mirrored, mode },
-    text: `${out}: ${width} × ${height} px at ${ppi} PPI, ${mode.toUpperCase()}, ${bytes.length} bytes`,
+    json: { out, pixels: plan.pixels, ppi, bytes: bytes.length, mirrored, mode, told },
+    text: `${out}: ${width} × ${height} px at ${ppi} PPI, ${[`${mode.toUpperCase()}, ${bytes.length} bytes`, ...told].join('\n')}`,
     status: 0,
   };
 }

@@ -38,8 +38,12 @@ import { pictureOf, type MadePicture } from './picture';
 /** A part of a drawing that is pixels: its picture. */
 export type DrawnPicture = DrawnPart & MadePicture;
 
-/** What colours come to: on a press inks, else as they are. */
-export type ColourOf = (hex: string) => Color;
+export interface FormColours {
+  /** What colours come to: on a press inks, else as they are. */
+  colourOf: (hex: string) => Color;
+  /** What RGB is by; null where all is in inks. */
+  rgb: PDFRef | null;
+}
 
 const CAPS = { butt: LineCapStyle.Butt, round: LineCapStyle.Round, square: LineCapStyle.Projecting };
 const JOINS = { miter: LineJoinStyle.Miter, round: LineJoinStyle.Round, bevel: LineJoinStyle.Bevel };
@@ -48,10 +52,10 @@ const JOINS = { miter: LineJoinStyle.Miter, round: LineJoinStyle.Round, bevel: L
  * A drawing as a form (ISO 32000-1, 8.10): stored once, placed as often as it is wanted. Its box is the unit square, its
  * top left at (0, 0), as a picture's would be but for its direction: y goes down.
  */
-export function drawingForm(pdf: PDFDocument, drawing: Drawing<DrawnPicture>, colourOf: ColourOf): PDFRef {
+export function drawingForm(pdf: PDFDocument, drawing: Drawing<DrawnPicture>, colours: FormColours): PDFRef {
   const { width, height, matrix } = drawing;
   const scaled = combined([1 / width, 0, 0, 1 / height, 0, 0], matrix);
-  const form = new Form(pdf, colourOf);
+  const form = new Form(pdf, colours);
   form.nodes(drawing.nodes, scaled);
   return form.stored([0, 0, 1, 1], null);
 }
@@ -64,9 +68,10 @@ class Form {
 
   constructor(
     private readonly pdf: PDFDocument,
-    private readonly colourOf: ColourOf,
+    private readonly colours: FormColours,
   ) {
-    this.resources = pdf.context.obj({});
+    const { rgb } = colours;
+    this.resources = pdf.context.obj(rgb ? { ColorSpace: { DefaultRGB: rgb } } : {});
   }
 
   /** The form as an object of the document; `group` makes what is in it show through together. */
@@ -103,7 +108,11 @@ class Form {
     this.alpha('ca', paint.alpha);
     if (paint.kind === 'flat') {
       const fill = evenOdd ? PDFOperatorNames.FillEvenOdd : PDFOperatorNames.FillNonZero;
-      this.operators.push(setFillingColor(this.colourOf(paint.colour)), ...path, PDFOperator.of(fill));
+      this.operators.push(
+        setFillingColor(this.colours.colourOf(paint.colour)),
+        ...path,
+        PDFOperator.of(fill),
+      );
       return;
     }
     const shading = this.named('Shading', this.shading(paint));
@@ -121,7 +130,7 @@ class Form {
   ): void {
     this.alpha('CA', alpha);
     this.operators.push(
-      setStrokingColor(this.colourOf(colour)),
+      setStrokingColor(this.colours.colourOf(colour)),
       setLineWidth(width),
       setLineCap(CAPS[cap]),
       setLineJoin(JOINS[join]),
@@ -138,7 +147,7 @@ class Form {
       this.nodes(nodes, matrix);
       return;
     }
-    const inner = new Form(this.pdf, this.colourOf);
+    const inner = new Form(this.pdf, this.colours);
     inner.nodes(nodes, matrix);
     this.alpha('ca', opacity);
     // Whatever is in it may reach past the drawing's box, which its own form is cut off at.
@@ -162,7 +171,10 @@ class Form {
   /** A run of colours (ISO 32000-1, 8.7.4.5): between stops straight on. */
   private shading({ kind, at, stops }: Gradient): PDFRef {
     const { context } = this.pdf;
-    const colours = stops.map((stop) => ({ at: stop.at, parts: partsOf(this.colourOf(stop.colour)) }));
+    const colours = stops.map((stop) => ({
+      at: stop.at,
+      parts: partsOf(this.colours.colourOf(stop.colour)),
+    }));
     const [first] = colours;
     const [x1 = 0, y1 = 0, x2 = 0, y2 = 0, r = 0] = at;
     return context.register(

@@ -8,9 +8,7 @@ import {
   lineTo,
   moveTo,
   PDFDocument,
-  PDFHexString,
   PDFName,
-  PDFString,
   popGraphicsState,
   pushGraphicsState,
   type PDFRef,
@@ -26,6 +24,7 @@ import { printBoxes, printOutline } from '@/core/render/layers';
 import { drawingForm, type DrawnPicture } from './drawing';
 import { screenColour } from './page';
 import { strokeSpot } from './spot';
+import { makeX4, type PrintingCondition } from './x4';
 import { PT } from './units';
 import { pictureOf, type MadePicture } from './picture';
 
@@ -49,23 +48,28 @@ export interface PrintPage {
   layers: readonly PdfLayer[];
 }
 
+/** What a print's colours are: inks for a press, or RGB by a profile. */
+export type PrintColours = { inks: PrintingCondition } | { rgb: Uint8Array };
+
 /**
  * A print as a PDF at true size, a page for each face with its TrimBox and BleedBox; paths stay paths. What is cut to
- * shape carries its cut line in a separation of its own. One in inks names
- * the profile they are meant for, as its output intent.
+ * shape carries its cut line in a separation of its own. One in inks is PDF/X-4 for the press that they are meant for;
+ * in one that is not, every colour is sRGB by the profile that it carries.
  */
 export async function printPdf(
   title: string,
   pages: readonly PrintPage[],
-  profile: { name: string; bytes: Uint8Array } | null,
+  colours: PrintColours,
   { mirrored, cutInk }: { mirrored: boolean; cutInk: string },
 ): Promise<Uint8Array> {
   const pdf = await PDFDocument.create();
   pdf.setTitle(title);
   pdf.setCreator('Up Fit');
-  if (profile) setOutputIntent(pdf, profile);
+  pdf.setProducer('Up Fit');
+  if ('inks' in colours) makeX4(pdf, title, colours.inks);
+  const rgb = 'rgb' in colours ? colourSpace(pdf, colours.rgb) : null;
   const forms = new Map<Drawing<DrawnPicture>, PDFRef>();
-  for (const page of pages) drawPage(pdf, page, forms, { mirrored, cutInk });
+  for (const page of pages) drawPage(pdf, page, forms, { mirrored, cutInk, rgb });
   return pdf.save();
 }
 
@@ -73,12 +77,20 @@ function drawPage(
   pdf: PDFDocument,
   { face, layers }: PrintPage,
   forms: Map<Drawing<DrawnPicture>, PDFRef>,
-  { mirrored, cutInk }: { mirrored: boolean; cutInk: string },
+  { mirrored, cutInk, rgb }: { mirrored: boolean; cutInk: string; rgb: PDFRef | null },
 ): void {
   const { page: size, trim } = printBoxes(face);
   const page = pdf.addPage([size.width * PT, size.height * PT]);
   page.setBleedBox(0, 0, size.width * PT, size.height * PT);
   page.setTrimBox(trim.x * PT, (size.height - trim.y - trim.height) * PT, trim.width * PT, trim.height * PT);
+  if (rgb)
+    page.node
+      .normalizedEntries()
+      .Resources.set(PDFName.of('ColorSpace'), pdf.context.obj({ DefaultRGB: rgb }));
+  page.node.set(
+    PDFName.of('Group'),
+    pdf.context.obj({ Type: 'Group', S: 'Transparency', CS: rgb ?? 'DeviceCMYK' }),
+  );
   page.pushOperators(pushGraphicsState());
   const outline = printOutline(face);
   if (outline) page.pushOperators(...clipTo(outline, size.height));
@@ -95,7 +107,7 @@ function drawPage(
     if (layer.kind === 'drawing') {
       const { drawing, matrix, clip, inks } = layer;
       const colourOf = (colour: string) => (inks ? cmyk(...inks(colour)) : screenColour(colour));
-      const form = forms.get(drawing) ?? drawingForm(pdf, drawing, colourOf);
+      const form = forms.get(drawing) ?? drawingForm(pdf, drawing, { colourOf, rgb });
       forms.set(drawing, form);
       const name = `Drawing${index}`;
       page.node.setXObject(PDFName.of(name), form);
@@ -147,15 +159,8 @@ function clipTo(d: string, height: number) {
   ];
 }
 
-/** The printing condition that the inks are meant for (ISO 32000-1, 14.11.5). */
-function setOutputIntent(pdf: PDFDocument, { name, bytes }: { name: string; bytes: Uint8Array }): void {
-  const profile = pdf.context.register(pdf.context.flateStream(bytes, { N: 4 }));
-  const intent = pdf.context.obj({
-    Type: 'OutputIntent',
-    S: 'GTS_PDFX',
-    OutputConditionIdentifier: PDFString.of('Custom'),
-    Info: PDFHexString.fromText(name),
-    DestOutputProfile: profile,
-  });
-  pdf.catalog.set(PDFName.of('OutputIntents'), pdf.context.obj([pdf.context.register(intent)]));
+/** Colours by a profile of three channels (ISO 32000-1, 8.6.5.5). */
+function colourSpace(pdf: PDFDocument, profile: Uint8Array): PDFRef {
+  const stream = pdf.context.register(pdf.context.flateStream(profile, { N: 3 }));
+  return pdf.context.register(pdf.context.obj(['ICCBased', stream]));
 }

@@ -1,4 +1,12 @@
-import { PDFArray, PDFDict, PDFHexString, PDFName, PDFRef, type PDFDocument } from '@cantoo/pdf-lib';
+import {
+  PDFArray,
+  PDFDict,
+  PDFHexString,
+  PDFName,
+  PDFRef,
+  PDFString,
+  type PDFDocument,
+} from '@cantoo/pdf-lib';
 
 /** What a line is for after the print (ISO 19593-1, group Structural): through everything, or the upper layer alone. */
 export type ProcessingStep = 'Cutting' | 'PartialCutting';
@@ -31,6 +39,6 @@ function layersOf({ catalog, context }: PDFDocument): PDFArray {
   if (known) return known.lookup(PDFName.of('OCGs'), PDFArray);
   const groups = PDFArray.withContext(context);
   const ref = context.register(groups);
-  catalog.set(key, context.obj({ OCGs: ref, D: { ON: ref, Order: ref } }));
+  catalog.set(key, context.obj({ OCGs: ref, D: { Name: PDFString.of('All'), ON: ref, Order: ref } }));
   return groups;
 }

@@ -162,9 +162,9 @@ function Renditions({ fit }: { fit: Fit }) {
 
 function Holds({ plan, whole }: { plan: ReturnType<typeof planPrint>; whole: boolean }) {
   if (plan.format === 'svg')
-    return 'True size; text and fills as paths, pictures inside it, nothing cut away.';
+    return 'True size; text, fills and drawings as paths, pictures inside it, nothing cut away.';
   if (plan.format === 'pdf')
-    return 'True size, with trim and bleed box; text and fills as paths, pictures at their full pixels.';
+    return `${plan.mode === 'cmyk' ? 'PDF/X-4 at true' : 'True'} size, with trim and bleed box; text, fills and drawings as paths, pictures at their full pixels.`;
   const { width, height } = plan.pixels;
   const size = whole
     ? `${width.toLocaleString('en')} × ${height.toLocaleString('en')} px at `

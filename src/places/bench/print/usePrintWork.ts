@@ -58,9 +58,12 @@ async function handOver(made: MadePrints): Promise<void> {
       ? `${first.name}: ${pixels.width} × ${pixels.height} px at ${ppi} PPI, read back as planned.`
       : `${files.length} print files, in one zip, read back as planned.`,
     {
-      description:
-        silent.length > 0 &&
-        `Before it is ordered: nothing is said of who made ${silent.join(', ')}, or of its licence.`,
+      description: [
+        ...new Set(files.flatMap(({ told }) => told)),
+        ...(silent.length > 0
+          ? [`Before it is ordered: nothing is said of who made ${silent.join(', ')}, or of its licence.`]
+          : []),
+      ].join(' '),
     },
   );
 }
