@@ -9,6 +9,7 @@ import { RoleSchema, type ArtworkPiece, type Fit } from '@/core/fit/schema';
 import { wantedAcross } from '@/core/fit/wanted';
 import type { Raster } from '@/core/raster/raster';
 import { artworkDrawing, artworkPixels, measureArtwork, type Readers } from '@/files/artwork';
+import { nodePageDrawings } from '@/files/pdf/node';
 import { nodePlain } from '@/files/svg/node';
 import { fileSource } from '@/imaging/node';
 import type { Drawing } from '@/core/render/drawing';
@@ -61,7 +62,7 @@ export function readBare(args: Args): Pick<Placed, 'blank' | 'face' | 'fit'> {
   return { blank, face, fit };
 }
 
-const plain = nodePlain();
+const drawings = { makePlain: nodePlain(), readPage: nodePageDrawings() };
 
 export async function readPlaced(readers: Readers, args: Args): Promise<Placed> {
   const { blank, face, fit: bare } = readBare(args);
@@ -73,7 +74,7 @@ export async function readPlaced(readers: Readers, args: Args): Promise<Placed> 
     const across = (wantedAcross(fit, blank.faces, facts.sha256, facts) * ppi) / face.target;
     return artworkPixels(readers, file, across);
   };
-  const drawing = () => artworkDrawing(plain, file);
+  const drawing = () => artworkDrawing(drawings, file);
   const placed = { blank, face, fit, facts, pixels, drawing };
   return isToShape(blank) ? cutToShape(placed) : placed;
 }

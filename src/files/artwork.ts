@@ -11,6 +11,7 @@ import { measureOpened, part, type Measured } from '@/imaging/measure';
 import { measuredSize, type Opened } from '@/imaging/opened';
 import { openPicture } from '@/imaging/picture';
 import type { DrawPage } from './pdf/draw';
+import type { ReadPage } from './pdf/page-drawing';
 import { cleanOf, openDrawing } from './svg/artwork';
 import type { MakePlain } from './svg/plain';
 
@@ -70,18 +71,32 @@ export async function artworkPixels(
   return applySteps(await opened.raster(wanted, part(progress, 0, 0.8)), steps, part(progress, 0.8, 1));
 }
 
+/** What drawings are taken apart with. */
+export interface DrawingReaders {
+  makePlain: MakePlain;
+  readPage: ReadPage;
+}
+
 /**
  * A drawing after its steps as what it is made of, to be printed as paths; null of what is a picture, and where its steps
  * or the number of its parts make one of it.
  */
-export async function artworkDrawing(makePlain: MakePlain, file: ArtworkFile): Promise<Drawing | null> {
+export async function artworkDrawing(
+  { makePlain, readPage }: DrawingReaders,
+  file: ArtworkFile,
+): Promise<Drawing | null> {
   const { name, source, steps = [] } = file;
-  if (formatOf(name, source) !== 'svg') return null;
-  const { svg, size } = cleanOf(name, source, omittedBy(steps));
-  const scale = PLAIN_SIDE / Math.max(size.width, size.height);
-  const plain = await makePlain(svg({ width: size.width * scale, height: size.height * scale }));
-  const { readDrawing } = await import('./svg/drawing');
-  const drawing = readDrawing(name, plain);
+  const format = formatOf(name, source);
+  let drawing: Drawing | null = null;
+  if (format === 'pdf') {
+    drawing = await readPage(source.bytes ?? source.read(0, source.size), pageOf(steps));
+  } else if (format === 'svg') {
+    const { svg, size } = cleanOf(name, source, omittedBy(steps));
+    const scale = PLAIN_SIDE / Math.max(size.width, size.height);
+    const plain = await makePlain(svg({ width: size.width * scale, height: size.height * scale }));
+    const { readDrawing } = await import('./svg/drawing');
+    drawing = readDrawing(name, plain);
+  }
   return drawing && drawingAfter(drawing, steps);
 }
 

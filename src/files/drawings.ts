@@ -1,4 +1,5 @@
 import { isSolid, leavesOf, withPixels, type Drawing, type DrawnPixels } from '@/core/render/drawing';
+import type { Facts } from '@/core/artwork/facts';
 import type { Piece } from '@/core/fit/schema';
 import { combined, type Matrix } from '@/core/geometry/matrix';
 import { MM_PER_INCH } from '@/core/length/units';
@@ -41,7 +42,7 @@ export async function drawingsOn<P extends DrawnPart>(
   const told: string[] = [];
   for (const [artworkId, mm] of widestPlaces(sides)) {
     const { name, format } = shown.facts(artworkId);
-    if (format !== 'svg' || !shown.drawing) continue;
+    if (!isDrawing(format) || !shown.drawing) continue;
     const drawing = await shown.drawing(artworkId);
     told.push(...toldOf(name, drawing, ppi));
     if (!drawing) continue;
@@ -61,11 +62,15 @@ export async function drawingsOn<P extends DrawnPart>(
   };
 }
 
+function isDrawing(format: Facts['format']): boolean {
+  return format === 'svg' || format === 'pdf';
+}
+
 /** What a drawing's pixels are for, in the seller's words. */
 function toldOf(name: string, drawing: Drawing | null, ppi: number): string[] {
   if (!drawing)
     return [
-      `“${name}” is drawn at ${ppi} PPI: what was done to it, or how many parts it has, makes a picture of it.`,
+      `“${name}” is drawn at ${ppi} PPI: what it holds, or what was done to it, makes a picture of it.`,
     ];
   const pixels = [...leavesOf(drawing.nodes)].filter((leaf) => leaf.kind === 'pixels');
   if (pixels.length === 0) return [];

@@ -12,7 +12,13 @@ import { makeDocket } from '@/core/check/docket';
 import type { FactsOf } from '@/core/fit/geometry';
 import { wantedAcross } from '@/core/fit/wanted';
 import type { Progress, Raster } from '@/core/raster/raster';
-import { artworkDrawing, artworkPixels, measureArtwork, type Readers } from '@/files/artwork';
+import {
+  artworkDrawing,
+  artworkPixels,
+  measureArtwork,
+  type DrawingReaders,
+  type Readers,
+} from '@/files/artwork';
 import { hexOf, rgbOf } from '@/core/colour/hex';
 import { requirePrintingProfile } from '@/core/colour/icc';
 import type { Press } from '@/core/colour/press';
@@ -130,17 +136,22 @@ function rasterOf({ key, facts, original, steps }: JobArtwork, across: number, p
   });
 }
 
-/** Loaded with the first drawing that is printed as paths. */
-const makePlain: MakePlain = async (svg) => {
-  plain ??= import('@/files/svg/browser').then(({ browserPlain }) => browserPlain(self.location.origin));
-  return (await plain)(svg);
+/** Each loaded with the first drawing that is printed as paths. */
+const drawings: DrawingReaders = {
+  makePlain: async (svg) => {
+    plain ??= import('@/files/svg/browser').then(({ browserPlain }) => browserPlain(self.location.origin));
+    return (await plain)(svg);
+  },
+  readPage: async (...asked) => {
+    const { browserPageDrawings } = await import('@/files/pdf/browser');
+    return browserPageDrawings(self.location.origin)(...asked);
+  },
 };
 let plain: Promise<MakePlain> | undefined;
 
 async function drawingOf({ artworks }: FitJob, artworkId: string): Promise<Drawing | null> {
   const { facts, original, steps } = artworks.find(({ id }) => id === artworkId)!;
-  if (facts.format !== 'svg') return null;
-  return artworkDrawing(makePlain, { name: facts.name, source: await sourceOf(original), steps });
+  return artworkDrawing(drawings, { name: facts.name, source: await sourceOf(original), steps });
 }
 
 /** What is printed on the fits that were pictured last. */

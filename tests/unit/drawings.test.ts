@@ -2,6 +2,23 @@ import { execFileSync, spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import {
+  BlendMode,
+  clip,
+  closePath,
+  degrees,
+  endPath,
+  fill,
+  lineTo,
+  moveTo,
+  PDFDocument,
+  popGraphicsState,
+  pushGraphicsState,
+  rectangle,
+  rgb,
+  setFillingColor,
+  type PDFPage,
+} from '@cantoo/pdf-lib';
 import { PNG } from 'pngjs';
 import { bytesSource } from '@/core/formats/source';
 import type { PrintFormat } from '@/core/formats/registry';
@@ -10,16 +27,17 @@ import type { ArtworkPiece, Piece } from '@/core/fit/schema';
 import { planPrint } from '@/core/print/plan';
 import { leavesOf } from '@/core/render/drawing';
 import { artworkDrawing, artworkPixels } from '@/files/artwork';
-import { nodePages } from '@/files/pdf/node';
+import { nodePageDrawings, nodePages } from '@/files/pdf/node';
 import { writePrint } from '@/files/print';
 import { nodePlain } from '@/files/svg/node';
 import type { Engine } from '@/imaging/engine';
 import { loadNodeEngine } from '@/imaging/node';
 import { blankById, faceOf, factsOf, pieceAt } from '../support/fits';
+import { paint } from '../support/pictures';
 import { difference, pdfDrawn } from '../support/redrawn';
 
 const folder = mkdtempSync(join(tmpdir(), 'up-fit-drawings-'));
-const plain = nodePlain();
+const drawings = { makePlain: nodePlain(), readPage: nodePageDrawings() };
 let engine: Engine;
 beforeAll(async () => {
   engine = await loadNodeEngine();
@@ -35,11 +53,12 @@ const face = faceOf(mug);
 const svg = (inner: string, box = '0 0 60 40', more = '') =>
   `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="60mm" height="40mm" viewBox="${box}" ${more}>${inner}</svg>`;
 
-const source = (text: string) => bytesSource(new TextEncoder().encode(text));
+const sourceOf = (file: string | Uint8Array) =>
+  bytesSource(typeof file === 'string' ? new TextEncoder().encode(file) : file);
 
 async function write(
   format: PrintFormat,
-  text: string,
+  text: string | Uint8Array,
   pieces: Piece[],
   {
     steps = [],
@@ -48,12 +67,13 @@ async function write(
   }: { steps?: Step[]; mode?: 'rgb' | 'cmyk'; mirrored?: boolean } = {},
 ): Promise<string> {
   const plan = planPrint(mug, face, { format, mode, ppi: 150, mirrored });
-  const file = { name: 'drawing.svg', source: source(text), steps };
+  const kind = typeof text === 'string' ? 'svg' : 'pdf';
+  const file = { name: `drawing.${kind}`, source: sourceOf(text), steps };
   const raster = await artworkPixels({ engine, drawPage: nodePages() }, file, 600);
   const shown = {
-    facts: () => factsOf(raster, { format: 'svg' }),
+    facts: () => factsOf(raster, { format: kind }),
     pixels: () => raster,
-    drawing: () => artworkDrawing(plain, file),
+    drawing: () => artworkDrawing(drawings, file),
   };
   const press = mode === 'cmyk' ? { press: engine.bakePress(null, 'relative'), profile: null } : null;
   const asked = { title: 'Test', blank: mug, sides: [{ face, pieces }], plan, press };
@@ -238,7 +258,7 @@ test('mirrored it is flipped once, and on a press it is in inks alone', async ()
 
 test('what cannot stay paths is known by its reason; a drawing of pixels alone, and too many parts, are a picture', async () => {
   const why = async (text: string) => {
-    const drawing = await artworkDrawing(plain, { name: 'a.svg', source: source(text) });
+    const drawing = await artworkDrawing(drawings, { name: 'a.svg', source: sourceOf(text) });
     return (
       drawing && [...leavesOf(drawing.nodes)].map((leaf) => (leaf.kind === 'pixels' ? leaf.why : leaf.kind))
     );
@@ -248,10 +268,104 @@ test('what cannot stay paths is known by its reason; a drawing of pixels alone, 
     'blend with what lies under it',
   ]);
   expect(await why(svg('<path d="M0 0h1"/>'.repeat(20_001)))).toBeNull();
-  const edge = await artworkDrawing(plain, {
+  const edge = await artworkDrawing(drawings, {
     name: 'a.svg',
-    source: source(DRAWINGS['two shapes']!.text),
+    source: sourceOf(DRAWINGS['two shapes']!.text),
     steps: [{ kind: 'edge', to: 'flat', cell: 0 }],
   });
   expect(edge).toBeNull();
+});
+
+describe('a page of a PDF', () => {
+  const page = async (draw: (page: PDFPage) => void, turn = 0): Promise<Uint8Array> => {
+    const pdf = await PDFDocument.create();
+    const made = pdf.addPage([turn % 180 === 0 ? 170 : 113, turn % 180 === 0 ? 113 : 170]);
+    made.setRotation(degrees(turn));
+    draw(made);
+    return pdf.save();
+  };
+  const shapes = (made: PDFPage) => {
+    made.drawRectangle({ x: 10, y: 10, width: 60, height: 40, color: rgb(0.75, 0.1, 0.1), opacity: 0.5 });
+    made.drawSvgPath('M0 0C20 10 40 20 60 0Q5 25 0 0Z', {
+      x: 40,
+      y: 90,
+      color: rgb(0.1, 0.2, 0.5),
+      borderColor: rgb(0.95, 0.7, 0),
+      borderWidth: 3,
+    });
+    made.drawCircle({
+      x: 70,
+      y: 60,
+      size: 22,
+      borderWidth: 4,
+      borderDashArray: [7, 4],
+      borderColor: rgb(0.05, 0.35, 0.4),
+    });
+    made.pushOperators(
+      pushGraphicsState(),
+      moveTo(20, 60),
+      lineTo(60, 100),
+      lineTo(80, 55),
+      closePath(),
+      clip(),
+      endPath(),
+      setFillingColor(rgb(0.2, 0.6, 0.3)),
+      rectangle(0, 60, 100, 20),
+      fill(),
+      popGraphicsState(),
+    );
+  };
+
+  test.each([0, 90, 180, 270])(
+    'turned by %d degrees goes out as paths, and looks as its pixels do',
+    async (turn) => {
+      const bytes = await page(shapes, turn);
+      const pieces = [placed({ rotation: 0.2 })];
+      const png = PNG.sync.read(readFileSync(await write('png', bytes, pieces)));
+      const pdf = await write('pdf', bytes, pieces);
+      execFileSync('qpdf', ['--check', pdf]);
+      expect(imagesIn(pdf)).toBe(0);
+      expect(difference(png, pdfDrawn(pdf, png.width))).toBeLessThan(1);
+      const again = readFileSync(await write('svg', bytes, pieces), 'utf8');
+      expect(again).not.toMatch(/<image/);
+      const raster = engine.drawSvg(again, png.width);
+      expect(difference(png, { ...raster, data: Buffer.from(raster.data) })).toBeLessThan(1);
+    },
+  );
+
+  test('with type, a picture, a blend or a run of colours on it is a picture', async () => {
+    const image = smallPng();
+    const kinds: ((made: PDFPage, pdf: PDFDocument) => Promise<void> | void)[] = [
+      (made) => {
+        made.drawText('Gullwick', { x: 20, y: 40 });
+      },
+      async (made, pdf) => {
+        made.drawImage(await pdf.embedPng(image), { x: 10, y: 10, width: 40, height: 40 });
+      },
+      (made) => {
+        made.drawRectangle({
+          x: 10,
+          y: 10,
+          width: 60,
+          height: 40,
+          color: rgb(1, 0, 0),
+          blendMode: BlendMode.Multiply,
+        });
+      },
+    ];
+    for (const draw of kinds) {
+      const pdf = await PDFDocument.create();
+      const made = pdf.addPage([170, 113]);
+      shapes(made);
+      await draw(made, pdf);
+      const file = { name: 'page.pdf', source: sourceOf(await pdf.save()) };
+      expect(await artworkDrawing(drawings, file)).toBeNull();
+    }
+  });
+
+  const smallPng = () =>
+    engine.encodePng(
+      paint(8, 8, (x, y) => [x * 30, y * 30, 90, 255]),
+      { ppi: 72, use: 'preview' },
+    );
 });

@@ -18,6 +18,8 @@ export interface PaintedCanvas {
 /** What drawing a page needs of where it runs. */
 export interface PdfSurroundings {
   open: (data: Uint8Array) => PDFDocumentLoadingTask;
+  /** What each operator of a page is known by. */
+  ops: Readonly<Record<string, number>>;
   canvas: (width: number, height: number) => PaintedCanvas;
 }
 
