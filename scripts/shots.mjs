@@ -111,7 +111,7 @@ async function dressWords() {
   await named('//*[@aria-label="Shape"]');
   await setWords(['LIGHT', 'THE', 'LAMP']);
   await typeOver('Equal width', '44');
-  await press('Shadow, colours');
+  await press('Shadow, slant, colours');
   await typeOver('Shadow to the right', '0.8');
   await choose('several colours', 'letter');
   await browser.actions().sendKeys(Key.ESCAPE).perform();

@@ -114,9 +114,7 @@ test('what is chosen by what stands against it; a reason accepts every Look; lef
 test('by the hand: a tick, a row, a block with Shift; Escape chooses none', async () => {
   await shop.bench.press('Choose none');
   await become(async () => (await chosen()) === 0, 'something stays chosen');
-  const cell = await shop.bench.named('Fit gull on Tote bag', 'button');
-  await shop.browser.actions().move({ origin: cell }).perform();
-  await (await shop.bench.named('Choose gull on Tote bag', 'button')).click();
+  await range.tick('gull on Tote bag');
   await become(async () => (await chosen()) === 1, 'the tick does not choose');
   const last = await shop.bench.named('gull on Cushion 450:', 'button');
   await shop.browser.actions().keyDown(Key.SHIFT).click(last).keyUp(Key.SHIFT).perform();

@@ -86,9 +86,18 @@ export class RangePage {
     await this.bench.find('[role=gridcell]');
     const none = await this.shop.browser.findElements(By.xpath('//button[.="Choose none"]'));
     await none[0]?.click();
-    for (const cell of cells)
-      await this.bench.click(By.css(`button[aria-label^="Choose ${cell}"]`), `${cell} is not there`);
+    for (const cell of cells) await this.tick(cell);
     await this.bar(new RegExp(`^${cells.length} chosen`));
+  }
+
+  /** Ticks a cell, whose box is there once it is pointed at. */
+  async tick(cell: string): Promise<void> {
+    const cells = `button[aria-label^="${cell}:"], button[aria-label="Fit ${cell}"]`;
+    await this.shop.browser
+      .actions()
+      .move({ origin: await this.bench.find(cells) })
+      .perform();
+    await this.bench.click(By.css(`button[aria-label="Choose ${cell}"]`), `${cell} has no box to tick`);
   }
 
   /** Takes a line of what can be done, by the start of its name. */

@@ -97,6 +97,35 @@ test('“LIGHT / THE / LAMP”: each line 180 mm wide to 0.05 mm, whatever colou
   }
 });
 
+test.each([-30, -12, 7, 20, 30])(
+  'leaning by %d degrees, a stem does, on its own foot; widths stay exact',
+  (slant) => {
+    const [upright, leaning] = [lay(['I'], { cap: 20 }), lay(['I'], { cap: 20, slant })];
+    const lean = 20 * Math.tan((Math.abs(slant) * Math.PI) / 180);
+    expect(leaning.width - upright.width).toBeCloseTo(lean, 2);
+    expect(leaning.height).toBeCloseTo(upright.height, 6);
+    // The way it leans: the top of a stem lies over the right of its foot.
+    const points = flattenPath(parsePath(leaning.d)!, 0.005).flatMap((line) => [...line]);
+    const xAt = (top: boolean) => {
+      const xs = points.filter((_, i) => i % 2 === 0 && Math.abs(points[i + 1]! - (top ? 0 : 20)) < 0.01);
+      return xs.reduce((sum, x) => sum + x, 0) / xs.length;
+    };
+    expect(Math.sign(xAt(true) - xAt(false))).toBe(Math.sign(slant));
+    for (const lines of [
+      ['LIGHT', 'THE', 'LAMP'],
+      ['AVATAR', 'To'],
+    ]) {
+      const ink = lay(lines, { slant, equalWidth: 120, bend: null });
+      for (const { width } of ink.lines) expect(Math.abs(width - 120)).toBeLessThan(0.05);
+      const box = boxOf(ink.d);
+      expect(box.right - box.left).toBeCloseTo(120, 1);
+    }
+    // Letters stand as near to each other as they do upright.
+    const [plain, lent] = [lay(['HAVH']), lay(['HAVH'], { slant })];
+    expect(lent.width - plain.width).toBeCloseTo((lean * plain.lines[0]!.cap) / 20, 1);
+  },
+);
+
 test('a shadow of letters with an outline is cast by the outline, and lies under it; its box goes the way it lies', () => {
   const outline = { width: 1, colour: '#ffffff' };
   const ink = lay(['Gull'], { outline, shadow: { right: -2, down: 3, colour: '#888888' } });

@@ -22,6 +22,9 @@ export interface Font {
 /** How near to its curves a bent or grown outline is kept, in mm. */
 const FINE = 0.005;
 
+/** The same of a letter, in units of its font: a line 180 mm wide may have two letters. */
+const FINE_UNITS = 0.05;
+
 interface SetGlyph {
   path: Path;
   /** Where its origin comes to lie along the line, and half its advance, in units. */
@@ -41,7 +44,8 @@ interface SetLine {
  * Sets lines of type: every line as high as `cap`, or as wide as `equalWidth`; letters are moved along an arc or a wave
  * whole, each turned with the line. Null where nothing of it has any ink. All in mm.
  */
-export function layText(lettering: Lettering, font: Font): Ink | null {
+export function layText(lettering: Lettering, upright: Font): Ink | null {
+  const font = slanted(upright, lettering.slant ?? 0);
   const lines = lettering.lines.map(({ text }) => setLine(text.trim(), font));
   const sized = lines.map((line) => sizeLine(line, lettering, font));
   const widest = Math.max(0, ...sized.map(({ width }) => width));
@@ -131,13 +135,34 @@ function drawnAs(
   };
 }
 
+/** A font whose letters lean over, so many degrees to the right: what a line measures is of the letters as they lean. */
+function slanted(font: Font, degrees: number): Font {
+  if (degrees === 0) return font;
+  const lean = Math.tan((degrees * Math.PI) / 180);
+  const upright = new Map<Glyph, Glyph>();
+  const leaning = (glyph: Glyph): Glyph => {
+    const own = { ...glyph, path: mapPath(glyph.path, ({ x, y }) => ({ x: x - y * lean, y })) };
+    upright.set(own, glyph);
+    return own;
+  };
+  return {
+    ...font,
+    glyphs: (text) => font.glyphs(text).map(leaning),
+    kerning: (glyphs, index) =>
+      font.kerning(
+        glyphs.map((glyph) => upright.get(glyph)!),
+        index,
+      ),
+  };
+}
+
 function setLine(text: string, font: Font): SetLine {
   const glyphs = font.glyphs(text);
   const line: SetLine = { glyphs: [], left: Infinity, right: -Infinity, gaps: 0 };
   let at = 0;
   for (const [index, glyph] of glyphs.entries()) {
     line.glyphs.push({ path: glyph.path, at, half: glyph.advance / 2 });
-    const box = boundsOf(flattenPath(glyph.path, 1));
+    const box = boundsOf(flattenPath(glyph.path, FINE_UNITS));
     if (box) {
       line.left = Math.min(line.left, at + box.left);
       line.right = Math.max(line.right, at + box.right);

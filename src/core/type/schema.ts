@@ -5,6 +5,9 @@ const finite = v.pipe(v.number(), v.finite());
 const positive = v.pipe(finite, v.gtValue(0));
 const colour = v.pipe(v.string(), v.regex(/^#[0-9a-f]{6}$/));
 
+/** Degrees that letters lean over at most. */
+export const MOST_SLANT = 30;
+
 /** One line of type. */
 export const LineSchema = v.object({
   text: v.string(),
@@ -53,6 +56,8 @@ export const LetteringSchema = v.object({
   plate: v.optional(v.nullable(v.object({ margin: v.pipe(finite, v.minValue(0)), colour })), null),
   /** The letters, with their outline, once more under themselves, so far to the right and down. */
   shadow: v.optional(v.nullable(v.object({ right: finite, down: finite, colour }))),
+  /** Degrees that the letters lean over to the right, each on its own foot. */
+  slant: v.optional(v.pipe(finite, v.minValue(-MOST_SLANT), v.maxValue(MOST_SLANT))),
   /** In the place of the one colour. */
   dealt: v.optional(v.nullable(DealtSchema)),
 });

@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { DEAL_RULES, DEALT_BY, type Dealt, type Lettering } from '@/core/type/schema';
+import { DEAL_RULES, DEALT_BY, MOST_SLANT, type Dealt, type Lettering } from '@/core/type/schema';
 import { inStyle } from '@/core/type/style';
 import { forgetStyle, keepStyle } from '@/state/bench/styles';
 import { useShop } from '@/state/shop/shop';
@@ -13,6 +13,7 @@ import { NameDialog } from '../../shell/NameDialog';
 import { refuseFar } from '../acts/refusals';
 import type { Live } from '../live/useLive';
 import { ColourField } from './ColourField';
+import { CountValue } from './CountValue';
 
 interface Props {
   live: Live;
@@ -24,16 +25,16 @@ interface Props {
 const FIRST_DEALT = ['#c0392b', '#0b5563', '#a65a00', '#2e6f40', '#5b3f8c'];
 const MOST_COLOURS = 12;
 
-/** A shadow under the letters, and colours that they have by turns. */
+/** A shadow under the letters, how they lean, and colours that they have by turns. */
 export function LookMenu({ live, lettering, onSet }: Props) {
-  const { shadow, dealt } = lettering;
+  const { shadow, dealt, slant = 0 } = lettering;
   return (
     <Popup
       align="start"
       className="w-[340px]"
       trigger={
         <button className="verb whitespace-nowrap">
-          {dealt ? `${dealt.colours.length} colours` : shadow ? 'Shadow' : 'Shadow, colours'}…
+          {dealt ? `${dealt.colours.length} colours` : shadow ? 'Shadow' : 'Shadow, slant, colours'}…
         </button>
       }
     >
@@ -73,6 +74,20 @@ export function LookMenu({ live, lettering, onSet }: Props) {
             </button>
           </>
         )}
+      </div>
+      <div className="flex items-center border-b border-rule py-1.5">
+        <CountValue
+          name="Slant in degrees"
+          value={Math.round(slant)}
+          from={-MOST_SLANT}
+          to={MOST_SLANT}
+          unit="°"
+          onSet={(degrees) => {
+            onSet({ slant: degrees });
+          }}
+        >
+          slant
+        </CountValue>
       </div>
       <Choice
         label="several colours"
@@ -204,7 +219,7 @@ export function StyleMenu({ lettering, onSet }: Omit<Props, 'live'>) {
       {keeping && (
         <NameDialog
           title="Keep how these words are set"
-          description="Font, spacing, colours, outline, shadow and bend; other words are set so in one step, on any fit."
+          description="Font, spacing, colours, outline, shadow, slant and bend; other words are set so in one step, on any fit."
           label="name of the style"
           verb="Keep it"
           first=""

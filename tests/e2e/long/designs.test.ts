@@ -2,10 +2,10 @@ import { strFromU8, unzipSync } from 'fflate';
 import { By, Key } from 'selenium-webdriver';
 import type { Design, Fit } from '@/core/fit/schema';
 import type { Manifest } from '@/core/pack/manifest';
-import { keepsOut } from '../support/axe';
-import { downloaded, PATIENCE } from '../support/bench';
-import { BenchShop } from '../support/bench-shop';
-import { records } from '../support/stored';
+import { keepsOut } from '../../support/axe';
+import { downloaded, PATIENCE } from '../../support/bench';
+import { BenchShop } from '../../support/bench-shop';
+import { records } from '../../support/stored';
 
 const shop = new BenchShop();
 beforeAll(() => shop.open());

@@ -6,11 +6,11 @@ import { wayRound } from '@/core/blank/kinds';
 import type { ArtworkPiece, FillPiece, Fit, RepeatPiece, TextPiece } from '@/core/fit/schema';
 import { boundsOf, flattenPath } from '@/core/geometry/path';
 import { parsePath } from '@/core/geometry/parse-path';
-import { downloaded, PATIENCE } from '../support/bench';
-import { BenchShop, close, inches } from '../support/bench-shop';
-import { blankById } from '../support/fits';
-import { records } from '../support/stored';
-import { fontBytes } from '../support/font';
+import { downloaded, PATIENCE } from '../../support/bench';
+import { BenchShop, close, inches } from '../../support/bench-shop';
+import { blankById } from '../../support/fits';
+import { records } from '../../support/stored';
+import { fontBytes } from '../../support/font';
 
 const shop = new BenchShop();
 beforeAll(() => shop.open());

@@ -1,11 +1,11 @@
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { By, Key, type WebDriver } from 'selenium-webdriver';
-import { openBrowser } from '../../scripts/lib/browser.mjs';
-import { newFolder, Page, PATIENCE } from '../support/bench';
-import { writeFlag } from '../support/flag';
-import { served } from '../support/served';
-import { longTest } from '../support/long';
+import { openBrowser } from '../../../scripts/lib/browser.mjs';
+import { newFolder, Page, PATIENCE } from '../../support/bench';
+import { writeFlag } from '../../support/flag';
+import { served } from '../../support/served';
+import { longTest } from '../../support/long';
 
 /** What each kind of blank asks of the bench that a mug does not: faces, sizes, states, colours of one's own. */
 const folder = newFolder();

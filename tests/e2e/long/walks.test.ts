@@ -3,11 +3,11 @@ import { join } from 'node:path';
 import { PNG } from 'pngjs';
 import { By, Key, type WebDriver } from 'selenium-webdriver';
 import type { StoredPack } from '@/core/pack/record';
-import { openBrowser } from '../../scripts/lib/browser.mjs';
-import { downloaded, newFolder, PATIENCE } from '../support/bench';
-import { Bench } from '../support/bench-page';
-import { served } from '../support/served';
-import { records } from '../support/stored';
+import { openBrowser } from '../../../scripts/lib/browser.mjs';
+import { downloaded, newFolder, PATIENCE } from '../../support/bench';
+import { Bench } from '../../support/bench-page';
+import { served } from '../../support/served';
+import { records } from '../../support/stored';
 
 /**
  * What a new user does from an empty shop to what is handed over, action by action: a click, a file dropped, a field

@@ -1,11 +1,11 @@
 import { By, Key } from 'selenium-webdriver';
 import type { Fit, FitFace } from '@/core/fit/schema';
 import { FIRST_SETTINGS, type Settings } from '@/store/schema';
-import { drawMark } from '../support/marks';
-import { BenchShop } from '../support/bench-shop';
-import { blankById, pieceAt } from '../support/fits';
-import { RangePage } from '../support/range-page';
-import { putRecord, records } from '../support/stored';
+import { drawMark } from '../../support/marks';
+import { BenchShop } from '../../support/bench-shop';
+import { blankById, pieceAt } from '../../support/fits';
+import { RangePage } from '../../support/range-page';
+import { putRecord, records } from '../../support/stored';
 
 /** Each act on many, on fits that are Ready, a little thin, or too coarse once another artwork lies there. */
 const shop = new BenchShop();

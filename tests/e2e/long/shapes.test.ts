@@ -1,10 +1,10 @@
 import { By, Key } from 'selenium-webdriver';
 import type { ShapePiece, TextPiece } from '@/core/fit/schema';
 import type { Settings } from '@/store/schema';
-import { keepsOut } from '../support/axe';
-import { BenchShop } from '../support/bench-shop';
-import { blankById, faceOf } from '../support/fits';
-import { records } from '../support/stored';
+import { keepsOut } from '../../support/axe';
+import { BenchShop } from '../../support/bench-shop';
+import { blankById, faceOf } from '../../support/fits';
+import { records } from '../../support/stored';
 
 /** Shapes of our own drawing, and pieces that mix with what is under them, by what a person does on the bench. */
 const shop = new BenchShop();
@@ -109,7 +109,7 @@ describe('words with a look', () => {
     await shop.bench.keys('i');
     await shop.bench.words(['LIGHT', 'THE', 'LAMP']);
     await type('Equal width', '60');
-    await shop.bench.press('Shadow, colours…');
+    await shop.bench.press('Shadow, slant, colours…');
     await type('Shadow to the right', '1.2');
     await become(async () => (await words()).lettering.shadow?.down === 1.2, 'there is no shadow');
     await shop.bench.choose('several colours', 'letter');

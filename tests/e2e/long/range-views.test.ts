@@ -6,11 +6,11 @@ import { PNG } from 'pngjs';
 import { By, Key } from 'selenium-webdriver';
 import type { Fit } from '@/core/fit/schema';
 import type { Sheet } from '@/core/sheet/schema';
-import { keepsOut } from '../support/axe';
-import { downloaded } from '../support/bench';
-import { BenchShop } from '../support/bench-shop';
-import { RangePage } from '../support/range-page';
-import { records } from '../support/stored';
+import { keepsOut } from '../../support/axe';
+import { downloaded } from '../../support/bench';
+import { BenchShop } from '../../support/bench-shop';
+import { RangePage } from '../../support/range-page';
+import { records } from '../../support/stored';
 
 /** What of the range is shown, and what is made of all that is chosen. */
 const shop = new BenchShop();

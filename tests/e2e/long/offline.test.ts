@@ -2,11 +2,11 @@ import { readFileSync } from 'node:fs';
 import { Key } from 'selenium-webdriver';
 import { PNG } from 'pngjs';
 import type { StoredPack } from '@/core/pack/record';
-import { startApp } from '../../scripts/lib/app.mjs';
-import { downloaded, PATIENCE } from '../support/bench';
-import { BenchShop } from '../support/bench-shop';
-import { Front } from '../support/front';
-import { records } from '../support/stored';
+import { startApp } from '../../../scripts/lib/app.mjs';
+import { downloaded, PATIENCE } from '../../support/bench';
+import { BenchShop } from '../../support/bench-shop';
+import { Front } from '../../support/front';
+import { records } from '../../support/stored';
 
 // One way through, with a server that comes and goes.
 let app: Awaited<ReturnType<typeof startApp>>;

@@ -3,10 +3,10 @@ import { join } from 'node:path';
 import { PDFDocument, rgb } from '@cantoo/pdf-lib';
 import { By, Key, type WebDriver } from 'selenium-webdriver';
 import { KINDS } from '@/core/blank/kinds';
-import { openBrowser } from '../../scripts/lib/browser.mjs';
-import { downloaded, newFolder, Page, PATIENCE } from '../support/bench';
-import { writeFlag } from '../support/flag';
-import { served } from '../support/served';
+import { openBrowser } from '../../../scripts/lib/browser.mjs';
+import { downloaded, newFolder, Page, PATIENCE } from '../../support/bench';
+import { writeFlag } from '../../support/flag';
+import { served } from '../../support/served';
 
 const folder = newFolder();
 const downloads = newFolder();

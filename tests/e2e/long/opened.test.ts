@@ -1,11 +1,11 @@
 import { By, Key, type WebDriver, type WebElement } from 'selenium-webdriver';
 import type { Fit } from '@/core/fit/schema';
-import { openBrowser, openDemo } from '../../scripts/lib/browser.mjs';
-import { keepsOut } from '../support/axe';
-import { PATIENCE } from '../support/bench';
-import { Bench } from '../support/bench-page';
-import { served } from '../support/served';
-import { records } from '../support/stored';
+import { openBrowser, openDemo } from '../../../scripts/lib/browser.mjs';
+import { keepsOut } from '../../support/axe';
+import { PATIENCE } from '../../support/bench';
+import { Bench } from '../../support/bench-page';
+import { served } from '../../support/served';
+import { records } from '../../support/stored';
 
 /** Everything that opens over a place: nobody is kept out of it, the focus goes in, Escape puts it away and the focus is somewhere. */
 const address = served().demo;

@@ -2,10 +2,10 @@ import { By, Key } from 'selenium-webdriver';
 import type { Blank } from '@/core/blank/schema';
 import type { ArtworkPiece, Fit } from '@/core/fit/schema';
 import type { Layout, MotifPlace } from '@/core/layout/schema';
-import { keepsOut } from '../support/axe';
-import { PATIENCE } from '../support/bench';
-import { BenchShop, close } from '../support/bench-shop';
-import { records } from '../support/stored';
+import { keepsOut } from '../../support/axe';
+import { PATIENCE } from '../../support/bench';
+import { BenchShop, close } from '../../support/bench-shop';
+import { records } from '../../support/stored';
 
 /** What is made on blanks before there is a design: starting layouts, and blanks of every kind by their numbers. */
 const shop = new BenchShop();

@@ -3,9 +3,9 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { strFromU8, strToU8, unzipSync, zipSync, type Zippable } from 'fflate';
 import { By } from 'selenium-webdriver';
 import type { Design, Fit } from '@/core/fit/schema';
-import { downloaded } from '../support/bench';
-import { BenchShop } from '../support/bench-shop';
-import { putRecord, records } from '../support/stored';
+import { downloaded } from '../../support/bench';
+import { BenchShop } from '../../support/bench-shop';
+import { putRecord, records } from '../../support/stored';
 
 const shop = new BenchShop();
 beforeAll(() => shop.open());

@@ -3,10 +3,10 @@ import { rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { PNG } from 'pngjs';
 import { By, Key, type WebDriver, type WebElement } from 'selenium-webdriver';
-import { openBrowser } from '../../scripts/lib/browser.mjs';
-import { downloaded, newFolder, Page, PATIENCE } from '../support/bench';
-import { writeFlag } from '../support/flag';
-import { served } from '../support/served';
+import { openBrowser } from '../../../scripts/lib/browser.mjs';
+import { downloaded, newFolder, Page, PATIENCE } from '../../support/bench';
+import { writeFlag } from '../../support/flag';
+import { served } from '../../support/served';
 
 const folder = newFolder();
 const downloads = newFolder();

@@ -5,11 +5,11 @@ import { unzipSync } from 'fflate';
 import { PNG } from 'pngjs';
 import { By, type WebDriver } from 'selenium-webdriver';
 import type { Fit } from '@/core/fit/schema';
-import { openBrowser } from '../../scripts/lib/browser.mjs';
-import { downloaded, newFolder, Page, PATIENCE } from '../support/bench';
-import { putRecord, records } from '../support/stored';
-import { served } from '../support/served';
-import { longTest } from '../support/long';
+import { openBrowser } from '../../../scripts/lib/browser.mjs';
+import { downloaded, newFolder, Page, PATIENCE } from '../../support/bench';
+import { putRecord, records } from '../../support/stored';
+import { served } from '../../support/served';
+import { longTest } from '../../support/long';
 
 const downloads = newFolder();
 const app = { address: served().demo };

@@ -6,10 +6,10 @@ import type { Fit } from '@/core/fit/schema';
 import type { DocketPage } from '@/core/pack/docket-page';
 import type { Manifest } from '@/core/pack/manifest';
 import type { StoredPack } from '@/core/pack/record';
-import { keepsOut } from '../support/axe';
-import { downloaded, PATIENCE } from '../support/bench';
-import { BenchShop } from '../support/bench-shop';
-import { records } from '../support/stored';
+import { keepsOut } from '../../support/axe';
+import { downloaded, PATIENCE } from '../../support/bench';
+import { BenchShop } from '../../support/bench-shop';
+import { records } from '../../support/stored';
 
 const shop = new BenchShop();
 beforeAll(() => shop.open());

@@ -1,11 +1,11 @@
 import { Key, type WebDriver } from 'selenium-webdriver';
 import type { Fit } from '@/core/fit/schema';
-import { openBrowser, openDemo } from '../../scripts/lib/browser.mjs';
-import { keepsOut } from '../support/axe';
-import { Bench } from '../support/bench-page';
-import { boxTroubles, pageOf } from '../support/boxes';
-import { served } from '../support/served';
-import { records } from '../support/stored';
+import { openBrowser, openDemo } from '../../../scripts/lib/browser.mjs';
+import { keepsOut } from '../../support/axe';
+import { Bench } from '../../support/bench-page';
+import { boxTroubles, pageOf } from '../../support/boxes';
+import { served } from '../../support/served';
+import { records } from '../../support/stored';
 
 /** Every place of the demo shop at every width: nothing covered, cut off or overlapping, and nobody kept out. */
 const address = served().demo;

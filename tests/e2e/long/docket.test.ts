@@ -5,10 +5,10 @@ import { By, Key } from 'selenium-webdriver';
 import type { Finding } from '@/core/check/finding';
 import { loadNodeEngine } from '@/imaging/node';
 import type { StoredDocket } from '@/store/schema';
-import { PATIENCE } from '../support/bench';
-import { BenchShop } from '../support/bench-shop';
-import { records } from '../support/stored';
-import { longTest } from '../support/long';
+import { PATIENCE } from '../../support/bench';
+import { BenchShop } from '../../support/bench-shop';
+import { records } from '../../support/stored';
+import { longTest } from '../../support/long';
 
 const shop = new BenchShop();
 beforeAll(() => shop.open());

@@ -1,9 +1,9 @@
 import { By, Key } from 'selenium-webdriver';
-import { BenchShop, close } from '../support/bench-shop';
+import { BenchShop, close } from '../../support/bench-shop';
 import type { Design, Fit } from '@/core/fit/schema';
-import { PATIENCE } from '../support/bench';
-import { blankById } from '../support/fits';
-import { records } from '../support/stored';
+import { PATIENCE } from '../../support/bench';
+import { blankById } from '../../support/fits';
+import { records } from '../../support/stored';
 
 const shop = new BenchShop();
 beforeAll(() => shop.open());

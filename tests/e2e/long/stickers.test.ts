@@ -8,10 +8,10 @@ import type { StoredPack } from '@/core/pack/record';
 import type { Cut } from '@/core/fit/cut';
 import { shapeOf } from '@/core/cut/face';
 import type { Fit } from '@/core/fit/schema';
-import { downloaded, PATIENCE } from '../support/bench';
-import { BenchShop } from '../support/bench-shop';
-import { records, StoredFit } from '../support/stored';
-import { longTest } from '../support/long';
+import { downloaded, PATIENCE } from '../../support/bench';
+import { BenchShop } from '../../support/bench-shop';
+import { records, StoredFit } from '../../support/stored';
+import { longTest } from '../../support/long';
 
 const shop = new BenchShop();
 /** Three discs on white, 240, 120 and 60 px across, at 300 PPI. */

@@ -5,12 +5,12 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import { By, Key, type WebDriver } from 'selenium-webdriver';
-import { openBrowser } from '../../scripts/lib/browser.mjs';
-import { records } from '../support/stored';
-import { downloaded, newFolder, Page, PATIENCE } from '../support/bench';
-import { writeDamaged } from '../support/damaged';
-import { LONG } from '../support/long';
-import { served } from '../support/served';
+import { openBrowser } from '../../../scripts/lib/browser.mjs';
+import { records } from '../../support/stored';
+import { downloaded, newFolder, Page, PATIENCE } from '../../support/bench';
+import { writeDamaged } from '../../support/damaged';
+import { LONG } from '../../support/long';
+import { served } from '../../support/served';
 
 const folder = newFolder();
 const downloads = newFolder();
