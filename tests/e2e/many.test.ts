@@ -37,6 +37,9 @@ test('columns are added, a block is chosen by keys, and its empty cells are fitt
   await become(async () => (await chosen()) === 3, 'the block is not chosen');
   await says(/3 chosen\s+3 not fitted/);
   expect(await keepsOut(shop.browser)).toEqual([]);
+  // Tab comes to the cell that has the focus, what is at hand in it, its column's head, and what adds a blank.
+  const stops = `return [...document.querySelectorAll('[role=grid] button')].filter((one) => one.tabIndex >= 0).length`;
+  expect(await shop.browser.executeScript(stops)).toBeLessThanOrEqual(5);
   await act('Fit them');
   await seen(/become/);
   expect(await shop.bench.says('[aria-label="What it does"]', /Coaster/)).toMatch(/not fitted/);

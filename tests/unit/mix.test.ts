@@ -5,7 +5,7 @@ import type { Piece } from '@/core/fit/schema';
 import { renderFace } from '@/core/render/face';
 import { layersOf } from '@/core/render/layers';
 import type { RuleId } from '@/core/check/finding';
-import { docketOf, faceOf, pieceAt, sheetOf } from '../support/fits';
+import { blankById, docketOf, faceOf, pieceAt, sheetOf } from '../support/fits';
 import { paint } from '../support/pictures';
 
 const face = faceOf(sheetOf('coaster'));
@@ -107,5 +107,45 @@ describe('on the docket a piece that shows through', () => {
     expect(covered({})).toBe(true);
     expect(covered({ opacity: 0.4 })).toBe(false);
     expect(covered({ blend: 'multiply' })).toBe(false);
+  });
+});
+
+describe('a piece at less than its strength, where white is printed under it', () => {
+  const shirt = blankById('shirt');
+  const words = (change: Partial<Piece>) =>
+    ({ ...pieceAt(150, 200, 80, 60, { id: 'gull' }), ...change }) as Piece;
+  const ground = { ...pieceAt(150, 200, 120, 120, { id: 'ground', artworkId: 'ground' }) };
+  const soft = (pieces: Piece[], blank = shirt) =>
+    docketOf(
+      blank,
+      pieces,
+      paint(200, 150, () => [20, 90, 120, 255]),
+    ).findings.filter(
+      ({ rule, pieceId, word }) => rule === 'soft' && pieceId === 'gull' && /whole|Laid/.test(word),
+    );
+
+  test.each([0.05, 0.4, 0.9])(
+    'at %d on the bare product it is half clear: a Fix; laid whole it is none',
+    (opacity) => {
+      const pieces = [words({ opacity })];
+      const [finding] = soft(pieces);
+      expect(finding).toMatchObject({ verdict: 'fix', measured: expect.closeTo(100, 0) as number });
+      expect(finding!.message).toMatch(/turns milky/);
+      expect(soft(finding!.remedies[0]!.pieces)).toEqual([]);
+    },
+  );
+
+  test('over what prints whole it mixes with that; half over it, half of it is half clear', () => {
+    expect(soft([ground, words({ opacity: 0.4 })])[0]).toMatchObject({ verdict: 'ready', measured: 0 });
+    const half = soft([ground, words({ opacity: 0.4, x: 210 } as Partial<Piece>)])[0]!;
+    expect(half.verdict).toBe('fix');
+    expect(half.measured).toBeGreaterThan(40);
+    expect(half.measured).toBeLessThan(60);
+  });
+
+  test('a method that prints soft parts well says nothing of it', () => {
+    expect(soft([words({ opacity: 0.4, x: 111, y: 46 } as Partial<Piece>)], blankById('mug-325'))).toEqual(
+      [],
+    );
   });
 });

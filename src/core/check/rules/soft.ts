@@ -1,20 +1,66 @@
-import type { ShowingPiece } from '../../fit/schema';
+import type { Piece, ShowingPiece } from '../../fit/schema';
 import { fixed } from '../../length/show';
-import { measureShowing, withFinish, type CheckContext, type Rule } from '../context';
+import { measureEach, measureShowing, withFinish, withPiece, type CheckContext, type Rule } from '../context';
 import { judge, type Finding, type Remedy } from '../finding';
 import { CHECK_LIMITS } from '../../limits';
 import { shownOf, softOf } from '../measure/artwork';
+import { halfClearShare } from '../measure/faded';
 
-/** Half-transparent pixels, which methods with white ink under the colours print badly. Listed for those methods. */
+/**
+ * Half-transparent pixels, in an artwork or where a piece is laid at less than all of its strength, which methods with white
+ * ink under the colours print badly. Listed for those methods.
+ */
 export const soft: Rule = {
   id: 'soft',
-  version: 1,
+  version: 2,
   rests: [],
   name: 'Soft parts',
   way: 'Give soft parts a hard edge in Artwork, or choose a method that prints them.',
   onInk: 'soft',
-  check: (context) => (context.blank.limits.softPrintsBadly ? measureShowing(context, 'less', measure) : []),
+  check: (context) => {
+    if (!context.blank.limits.softPrintsBadly) return [];
+    const faded = context.pieces.filter(
+      ({ visible, knockout, opacity = 1 }) => visible && !knockout && opacity < 1,
+    );
+    return [
+      ...measureShowing(context, 'less', measure),
+      ...measureEach(context, faded, 'less', measureFaded),
+    ];
+  },
 };
+
+/** A piece at less than its strength: over what prints whole it mixes with that, over the product it is half clear. */
+function measureFaded(context: CheckContext, piece: Piece): Finding {
+  const { softReady, softLook } = CHECK_LIMITS;
+  const share = halfClearShare(context, piece);
+  const strength = `${fixed((piece.opacity ?? 1) * 100, 0)} %`;
+  const verdict = judge(share, softReady, softLook);
+  const whole: Piece = { ...piece };
+  delete whole.opacity;
+  return {
+    rule: 'soft',
+    verdict,
+    faceId: context.face.id,
+    measured: share * 100,
+    required: softReady * 100,
+    unit: '%',
+    shown: {
+      measured: share === 0 ? 'none' : `${fixed(share * 100, 1)} %`,
+      required: `at most ${fixed(softReady * 100, 1)} % half clear`,
+    },
+    gauge: { from: 5, to: -1, limit: softReady * 100, value: Math.min(5, share * 100) },
+    pieceId: piece.id,
+    word: verdict === 'ready' ? 'Prints whole' : `Laid at ${strength}`,
+    message:
+      verdict === 'ready'
+        ? `“${piece.name}”, laid at ${strength}, lies on what prints whole.`
+        : `“${piece.name}” is laid at ${strength} where nothing lies under it: ${context.blank.method.name.toLowerCase()} prints white under it and it turns milky.`,
+    remedies:
+      verdict === 'ready'
+        ? []
+        : [{ id: 'whole', label: 'Lay it whole, at 100 %', pieces: withPiece(context, whole) }],
+  };
+}
 
 function measure(context: CheckContext, piece: ShowingPiece): Finding {
   const { softReady, softLook } = CHECK_LIMITS;

@@ -14,13 +14,15 @@ interface Props {
   head: string;
   /** px */
   place: { left: number; width: number };
+  /** Whether Tab comes to it: to that of the column that has the focus alone. */
+  focused: boolean;
   /** The designs that are shown, by id. */
   designs: readonly string[];
   onAsk: (asked: Asked) => void;
 }
 
 /** The head of a column: its blank, what that measures, and what can be done with it. */
-export function ColumnHead({ column: resolved, index, head, place, designs, onAsk }: Props) {
+export function ColumnHead({ column: resolved, index, head, place, focused, designs, onAsk }: Props) {
   const { blank } = resolved;
   const unit = useShop((shop) => shop.settings.unit);
   return (
@@ -35,6 +37,7 @@ export function ColumnHead({ column: resolved, index, head, place, designs, onAs
       <LateMenu
         label={blank.name}
         spoken={`${blank.name}: column`}
+        tabIndex={focused ? 0 : -1}
         className="line-clamp-2 text-left font-bold leading-tight"
       >
         <ColumnLines blank={blank} designs={designs} onAsk={onAsk} />

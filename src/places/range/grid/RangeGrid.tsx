@@ -131,6 +131,7 @@ export function RangeGrid({ columns, designs, heads, movable, onOpen, onAsk }: P
               index={index}
               head={heads.columns[index] ?? ''}
               place={{ left, width }}
+              focused={index === Math.max(0, column)}
               designs={lines.designs}
               onAsk={onAsk}
             />
