@@ -1,5 +1,5 @@
 import { execFileSync } from 'node:child_process';
-import { writeFileSync } from 'node:fs';
+import { readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { By, Key, until } from 'selenium-webdriver';
 import { wayRound } from '@/core/blank/kinds';
@@ -105,27 +105,6 @@ describe('every kind of piece', () => {
         expect(fonts.trim().split('\n')).toHaveLength(2);
       }
     }
-  });
-
-  test('a drawing goes out as paths, what of it is blurred as a picture of its own, which is said', async () => {
-    const badge = shop.file('badge.svg');
-    writeFileSync(
-      badge,
-      `<svg xmlns="http://www.w3.org/2000/svg" width="80mm" height="60mm" viewBox="0 0 80 60"><filter id="f"><feGaussianBlur stdDeviation="1"/></filter>
-       <rect x="4" y="4" width="30" height="50" fill="#103080"/><circle cx="58" cy="30" r="18" fill="#c02010"/><rect x="10" y="10" width="12" height="12" filter="url(#f)" fill="#f3b909"/></svg>`,
-    );
-    await shop.openFit('shirt');
-    await shop.bench.add(badge, 'badge');
-    await shop.bench.saved();
-    await shop.bench.press('other formats…');
-    const pdf = By.xpath('//label[normalize-space()="PDF"]');
-    await (await shop.browser.wait(until.elementLocated(pdf), PATIENCE)).click();
-    await shop.bench.press('Make the file');
-    const { name } = await downloaded(shop.browser, shop.downloads, '.pdf');
-    const images = execFileSync('pdfimages', ['-list', join(shop.downloads, name)], { encoding: 'utf8' });
-    // The picture, and what of it shows through.
-    expect(images.trim().split('\n')).toHaveLength(4);
-    await shop.bench.says('body', /“badge.svg” is paths, but for one part drawn at \d+ PPI: a filter\./);
   });
 
   test('a font that is brought in shows what it allows; one that is none says so', async () => {
@@ -272,3 +251,25 @@ function lineWidths({ ink }: TextPiece): number[] {
   }
   return lines.map(({ left, right }) => right - left);
 }
+
+test('a drawing goes out as paths, what of it is blurred as a picture of its own, which is said', async () => {
+  const badge = shop.file('badge.svg');
+  writeFileSync(
+    badge,
+    `<svg xmlns="http://www.w3.org/2000/svg" width="80mm" height="60mm" viewBox="0 0 80 60"><filter id="f"><feGaussianBlur stdDeviation="1"/></filter>
+     <rect x="4" y="4" width="30" height="50" fill="#103080"/><circle cx="58" cy="30" r="18" fill="#c02010"/><rect x="10" y="10" width="12" height="12" filter="url(#f)" fill="#f3b909"/></svg>`,
+  );
+  await shop.openFit('shirt');
+  await shop.bench.add(badge, 'badge');
+  await shop.bench.saved();
+  await shop.bench.press('other formats…');
+  const pdf = By.xpath('//label[normalize-space()="PDF"]');
+  await (await shop.browser.wait(until.elementLocated(pdf), PATIENCE)).click();
+  for (const name of readdirSync(shop.downloads)) rmSync(join(shop.downloads, name));
+  await shop.bench.press('Make the file');
+  const { name } = await downloaded(shop.browser, shop.downloads, '.pdf');
+  const images = execFileSync('pdfimages', ['-list', join(shop.downloads, name)], { encoding: 'utf8' });
+  // The gull that was there, and the blur; each with what of it shows through.
+  expect(images.trim().split('\n')).toHaveLength(6);
+  await shop.bench.says('body', /“badge.svg” is paths, but for one part drawn at \d+ PPI: a filter\./);
+});

@@ -116,7 +116,7 @@ test('a swap in nine: eight stay Ready and one becomes Look is said before it is
 });
 
 test('a file that is new comes in an artwork’s place, brought in from the act', async () => {
-  drawMark(shop.file('brought.png'), 1600, []);
+  drawMark(shop.file('brought.png'), 1600, [[60, 60]]);
   await range.act('Swap an artwork');
   const field = await shop.browser.findElement(By.css('input[type=file][aria-label="A file for “comes”"]'));
   await field.sendKeys(shop.file('brought.png'));

@@ -54,8 +54,7 @@ export function Cell({ column, index, place, focused, design, versions, onOpen, 
   const chosen = useChosen(({ keys }) => keys.has(keyOfPlace(at)));
   // What is seen of a cell at hand alone is made then: hundreds of cells scroll by.
   const [pointed, setPointed] = useState(false);
-  const near = pointed || focused;
-  const tick = (near || chosen) && (
+  const tick = (pointed || focused || chosen) && (
     <ChooseTick chosen={chosen} what={`${design.name} on ${blank.name}`} focused={focused} at={at} />
   );
   const cell = {
@@ -107,7 +106,7 @@ export function Cell({ column, index, place, focused, design, versions, onOpen, 
       : 'measuring…';
   return (
     <div {...cell} className="group/cell absolute top-0 h-full border-b border-r border-rule p-[6px]">
-      <Hint words={near ? telling?.message : undefined}>
+      <Hint words={telling?.message}>
         <button
           {...stop}
           aria-label={`${design.name} on ${blank.name}: ${verdict ? VERDICT_WORDS[verdict] : 'measuring'}${verdict && verdict !== 'ready' ? `, ${word}` : ''}`}
