@@ -292,7 +292,8 @@ describe('packed by outline', () => {
           expect(apart(layout, gap)).toBe(true);
         },
       ),
-      runs(12),
+      // The tips of these two reached a hair into each other's cells.
+      { ...runs(12), examples: [[[63, 68], 0, true]] },
     );
   }, 60_000);
 });

@@ -1,6 +1,6 @@
 import { rgbOf, type Rgb } from '../colour/hex';
 import { boundsOf, flattenPath, mapPath, type Bounds, type Path } from '../geometry/path';
-import { combined, moved, type Matrix } from '../geometry/matrix';
+import { combined, type Matrix } from '../geometry/matrix';
 import type { Step } from '../artwork/steps';
 
 /**
@@ -206,10 +206,4 @@ export function pathBounds(path: Path): Bounds | null {
     return point;
   });
   return reach > 0 ? boundsOf(flattenPath(path, reach / 10_000)) : null;
-}
-
-/** A mark's path in a drawing's own box. */
-export function pathIn({ matrix }: Drawing, mark: Pick<DrawnMark, 'matrix' | 'path'>): Path {
-  const through = combined(matrix, mark.matrix);
-  return mapPath(mark.path, ({ x, y }) => moved(through, x, y));
 }

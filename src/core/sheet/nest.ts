@@ -1,10 +1,14 @@
+import { lerp } from '../geometry/lerp';
 import type { Outline } from '../geometry/outline';
+import type { PathPoint } from '../geometry/path';
 import { grow } from '../cut/polygons';
 import { coverOf } from '../raster/cover';
 import type { Placed, Print, Room } from './print';
 
 /** mm of a cell: outlines are laid on squares of this size, and so never nearer than the gap. */
 const CELL = 0.5;
+/** mm that an outline is followed inside of itself, so that one along a line of the grid takes nothing beyond it. */
+const INSIDE = 0.0005;
 /** More prints than these are packed by their boxes alone. */
 const MOST = 400;
 const BITS = 32;
@@ -76,19 +80,52 @@ function stampsOf(print: Print, { gap, turning }: NestRoom): Stamp[] {
       outers.map((ring) => Float64Array.from(ring.flatMap(([x, y]) => [x / CELL + off, y / CELL + off]))),
       { left: 0, top: 0, right: width, bottom: height },
     );
+    const cells = edgeCells(
+      grow({ outers: reachOf(print, turned), holes: [] }, gap / 2 - INSIDE).outers,
+      off,
+    );
+    for (let y = 0; y < mask.height; y++)
+      for (let x = 0; x < mask.width; x++)
+        if (mask.data[y * mask.width + x]! > 0) cells.push([mask.left + x, mask.top + y]);
     const words = Math.ceil((width + BITS) / BITS);
     const shifted = Array.from({ length: BITS }, (_, shift) => {
       const rows = new Uint32Array(words * height);
-      for (let y = 0; y < mask.height; y++)
-        for (let x = 0; x < mask.width; x++)
-          if (mask.data[y * mask.width + x]! > 0) {
-            const at = mask.left + x + shift;
-            rows[(mask.top + y) * words + (at >>> 5)]! |= 1 << (at & 31);
-          }
+      for (const [x, y] of cells) {
+        if (x < 0 || y < 0 || x >= width || y >= height) continue;
+        const at = x + shift;
+        rows[y * words + (at >>> 5)]! |= 1 << (at & 31);
+      }
       return rows;
     });
     return { turned, off, width, height, shifted, words };
   });
+}
+
+/** Every cell that outlines go through: a sharp tip covers too little of its last cell to be seen in a mask. */
+function edgeCells(outers: readonly Outline[], off: number): [x: number, y: number][] {
+  const cells: [number, number][] = [];
+  for (const ring of outers)
+    for (const [i, to] of ring.entries()) {
+      const from = ring[(i + ring.length - 1) % ring.length]!;
+      const [a, b] = [from, to].map(([x, y]) => ({ x: x / CELL + off, y: y / CELL + off })) as [
+        PathPoint,
+        PathPoint,
+      ];
+      // Between two crossings of a line of the grid it is in one cell.
+      const crossings = [0, ...crossed(a.x, b.x), ...crossed(a.y, b.y), 1].sort((one, other) => one - other);
+      for (let k = 1; k < crossings.length; k++) {
+        const t = (crossings[k - 1]! + crossings[k]!) / 2;
+        cells.push([Math.floor(lerp(a.x, b.x, t)), Math.floor(lerp(a.y, b.y, t))]);
+      }
+    }
+  return cells;
+}
+
+/** Where on its way, 0 to 1, something that goes from one number to another passes whole ones. */
+function crossed(from: number, to: number): number[] {
+  const [low, high] = [Math.ceil(Math.min(from, to)), Math.floor(Math.max(from, to))];
+  if (from === to) return [];
+  return Array.from({ length: Math.max(0, high - low + 1) }, (_, i) => (low + i - from) / (to - from));
 }
 
 /** What of a sheet is taken: its room with half a gap round it, since every print brings half a gap of its own. */

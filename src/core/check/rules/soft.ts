@@ -29,6 +29,21 @@ export const soft: Rule = {
   },
 };
 
+/** A share that is half clear, 0 to 1, as a finding shows it. */
+function measuredAs(share: number): Pick<Finding, 'measured' | 'required' | 'unit' | 'shown' | 'gauge'> {
+  const limit = CHECK_LIMITS.softReady * 100;
+  return {
+    measured: share * 100,
+    required: limit,
+    unit: '%',
+    shown: {
+      measured: share === 0 ? 'none' : `${fixed(share * 100, 1)} %`,
+      required: `at most ${fixed(limit, 1)} % half clear`,
+    },
+    gauge: { from: 5, to: -1, limit, value: Math.min(5, share * 100) },
+  };
+}
+
 /** A piece at less than its strength: over what prints whole it mixes with that, over the product it is half clear. */
 function measureFaded(context: CheckContext, piece: Piece): Finding {
   const { softReady, softLook } = CHECK_LIMITS;
@@ -41,14 +56,7 @@ function measureFaded(context: CheckContext, piece: Piece): Finding {
     rule: 'soft',
     verdict,
     faceId: context.face.id,
-    measured: share * 100,
-    required: softReady * 100,
-    unit: '%',
-    shown: {
-      measured: share === 0 ? 'none' : `${fixed(share * 100, 1)} %`,
-      required: `at most ${fixed(softReady * 100, 1)} % half clear`,
-    },
-    gauge: { from: 5, to: -1, limit: softReady * 100, value: Math.min(5, share * 100) },
+    ...measuredAs(share),
     pieceId: piece.id,
     word: verdict === 'ready' ? 'Prints whole' : `Laid at ${strength}`,
     message:
@@ -72,14 +80,7 @@ function measure(context: CheckContext, piece: ShowingPiece): Finding {
     rule: 'soft',
     verdict,
     faceId: context.face.id,
-    measured: share * 100,
-    required: softReady * 100,
-    unit: '%',
-    shown: {
-      measured: share === 0 ? 'none' : percent,
-      required: `at most ${fixed(softReady * 100, 1)} % half clear`,
-    },
-    gauge: { from: 5, to: -1, limit: softReady * 100, value: Math.min(5, share * 100) },
+    ...measuredAs(share),
     pieceId: piece.id,
     word: `Soft ${percent}`,
     message:
