@@ -1,13 +1,16 @@
 import { isSolid, leavesOf, withPixels, type Drawing, type DrawnPixels } from '@/core/render/drawing';
 import type { Facts } from '@/core/artwork/facts';
-import type { Piece } from '@/core/fit/schema';
+import { BLACK_BELOW } from '@/core/colour/black';
+import { rgbOf } from '@/core/colour/hex';
+import { labOf } from '@/core/colour/lab';
 import { combined, type Matrix } from '@/core/geometry/matrix';
 import { MM_PER_INCH } from '@/core/length/units';
 import type { PrintPart } from '@/core/pack/cut-out';
+import type { PrintPlan } from '@/core/print/plan';
 import { cropped } from '@/core/plates/crop';
 import type { Raster } from '@/core/raster/raster';
 import type { Shown } from '@/core/render/face';
-import type { KeptAs } from '@/core/render/layers';
+import { canStayPaths, type KeptAs } from '@/core/render/layers';
 import type { Engine } from '@/imaging/engine';
 
 /** What is drawn of a part that is pixels: from its unit square, y down, to the coordinates of the drawing's nodes. */
@@ -18,8 +21,8 @@ export interface DrawnPart {
 
 /** The drawings among the artworks of a print, each with its parts that are pixels made. */
 export interface Drawings<P extends DrawnPart> {
-  /** What of them is printed as pixels all the same, a sentence each. */
-  told: string[];
+  /** What of those that were asked for is printed as pixels all the same, a sentence each. */
+  told: () => string[];
   of: (artworkId: string) => Drawing<P>;
   keptAs: (artworkId: string) => KeptAs;
 }
@@ -35,26 +38,34 @@ export async function drawingsOn<P extends DrawnPart>(
   engine: Engine,
   sides: readonly PrintPart[],
   shown: Shown,
-  ppi: number,
+  { ppi, mode }: Pick<PrintPlan, 'ppi' | 'mode'>,
   make: MakePart<P>,
 ): Promise<Drawings<P>> {
-  const made = new Map<string, { drawing: Drawing<P>; solid: boolean }>();
+  const made = new Map<string, { drawing: Drawing<P>; solid: boolean; told: string[] }>();
   const told: string[] = [];
+  const used = new Set<string>();
   for (const [artworkId, mm] of widestPlaces(sides)) {
     const { name, format } = shown.facts(artworkId);
     if (!isDrawing(format) || !shown.drawing) continue;
     const drawing = await shown.drawing(artworkId);
-    told.push(...toldOf(name, drawing, ppi));
-    if (!drawing) continue;
+    const picture = `“${name}” is drawn at ${ppi} PPI`;
+    if (!drawing) told.push(`${picture}: what it holds, or what was done to it, makes a picture of it.`);
+    // What is thin of a black is printed by black ink alone, which is told by its pixels.
+    else if (mode === 'cmyk' && hasBlack(drawing))
+      told.push(`${picture}, so that its thin blacks are black ink alone.`);
+    if (!drawing || (mode === 'cmyk' && hasBlack(drawing))) continue;
     const across = Math.ceil((mm / MM_PER_INCH) * ppi);
     const drawn = await withPixels(drawing, (pixels) =>
       Promise.resolve(partOf(engine, pixels, across, make)),
     );
-    made.set(artworkId, { drawing: drawn, solid: isSolid(drawing) });
+    made.set(artworkId, { drawing: drawn, solid: isSolid(drawing), told: toldOf(name, drawing, ppi) });
   }
   return {
-    told,
-    of: (artworkId) => made.get(artworkId)!.drawing,
+    told: () => [...told, ...[...used].flatMap((artworkId) => made.get(artworkId)!.told)],
+    of: (artworkId) => {
+      used.add(artworkId);
+      return made.get(artworkId)!.drawing;
+    },
     keptAs: (artworkId) => {
       const found = made.get(artworkId);
       return !found ? 'pixels' : found.solid ? 'solid paths' : 'paths';
@@ -66,12 +77,23 @@ function isDrawing(format: Facts['format']): boolean {
   return format === 'svg' || format === 'pdf';
 }
 
+/** Whether any of it has a black that goes on a recipe. */
+function hasBlack({ nodes }: Drawing): boolean {
+  const isBlack = (colour: string) => labOf(...rgbOf(colour))[0] < BLACK_BELOW;
+  return [...leavesOf(nodes)].some(
+    (leaf) =>
+      leaf.kind === 'mark' &&
+      [
+        ...(leaf.fill?.kind === 'flat'
+          ? [leaf.fill.colour]
+          : (leaf.fill?.stops.map(({ colour }) => colour) ?? [])),
+        ...(leaf.stroke ? [leaf.stroke.colour] : []),
+      ].some(isBlack),
+  );
+}
+
 /** What a drawing's pixels are for, in the seller's words. */
-function toldOf(name: string, drawing: Drawing | null, ppi: number): string[] {
-  if (!drawing)
-    return [
-      `“${name}” is drawn at ${ppi} PPI: what it holds, or what was done to it, makes a picture of it.`,
-    ];
+function toldOf(name: string, drawing: Drawing, ppi: number): string[] {
   const pixels = [...leavesOf(drawing.nodes)].filter((leaf) => leaf.kind === 'pixels');
   if (pixels.length === 0) return [];
   const why = [...new Set(pixels.map((leaf) => `a ${leaf.why}`))].join(', ');
@@ -82,10 +104,9 @@ function toldOf(name: string, drawing: Drawing | null, ppi: number): string[] {
 /** How wide, in mm, each artwork lies where it lies largest. */
 function widestPlaces(sides: readonly PrintPart[]): Map<string, number> {
   const widest = new Map<string, number>();
-  const isPlaced = (piece: Piece) => piece.kind === 'artwork' && piece.visible;
-  for (const { pieces } of sides)
-    for (const piece of pieces.filter(isPlaced)) {
-      if (piece.kind !== 'artwork') continue;
+  for (const { face, pieces } of sides)
+    for (const piece of pieces) {
+      if (!piece.visible || !canStayPaths(face, piece)) continue;
       const mm = Math.max(piece.width, piece.height);
       widest.set(piece.artworkId, Math.max(mm, widest.get(piece.artworkId) ?? 0));
     }

@@ -83,7 +83,7 @@ async function writeAs(
   const { title, sides, plan } = asked;
   const [first] = sides;
   if (plan.format === 'pdf') {
-    const drawings = await drawingsOn(engine, sides, shown, plan.ppi, (raster, at) => ({
+    const drawings = await drawingsOn(engine, sides, shown, plan, (raster, at) => ({
       ...at,
       ...pictureFor(engine, asked, first!, raster),
     }));
@@ -94,15 +94,15 @@ async function writeAs(
     const colours =
       plan.mode === 'cmyk' ? { inks: conditionOf(engine, asked) } : { rgb: engine.screenProfile() };
     const marks = { mirrored: plan.mirrored, cutInk: cutInksOf(asked.blank.spec).cut };
-    return { bytes: await printPdf(title, pages, colours, marks), told: drawings.told };
+    return { bytes: await printPdf(title, pages, colours, marks), told: drawings.told() };
   }
   if (plan.format === 'svg') {
-    const drawings = await drawingsOn(engine, sides, shown, plan.ppi, (raster, at): PngPart => ({
+    const drawings = await drawingsOn(engine, sides, shown, plan, (raster, at): PngPart => ({
       ...at,
       png: pngOf(engine, raster, plan),
     }));
     const svg = printSvg(first!.face, svgLayers(engine, asked, first!, { shown, drawings }, progress));
-    return { bytes: new TextEncoder().encode(svg), told: drawings.told };
+    return { bytes: new TextEncoder().encode(svg), told: drawings.told() };
   }
   return { bytes: writePixels(engine, asked, first!, shown, progress) };
 }

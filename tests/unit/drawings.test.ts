@@ -57,6 +57,9 @@ const svg = (inner: string, box = '0 0 60 40', more = '') =>
 const sourceOf = (file: string | Uint8Array) =>
   bytesSource(typeof file === 'string' ? new TextEncoder().encode(file) : file);
 
+/** What was said of the print that was written last. */
+let lastTold: string[] = [];
+
 async function write(
   format: PrintFormat,
   text: string | Uint8Array,
@@ -78,7 +81,8 @@ async function write(
   };
   const press = mode === 'cmyk' ? { press: engine.bakePress(null, 'relative'), profile: null } : null;
   const asked = { title: 'Test', blank: mug, sides: [{ face, pieces }], plan, press };
-  const { bytes } = await writePrint(engine, asked, shown);
+  const { bytes, told } = await writePrint(engine, asked, shown);
+  lastTold = told;
   const path = join(folder, `print.${format}`);
   writeFileSync(path, bytes);
   return path;
@@ -264,6 +268,30 @@ test('mirrored it is flipped once, and on a press it is in inks alone', async ()
     encoding: 'latin1',
   });
   expect(listed).not.toMatch(/DeviceRGB| rg\n/);
+});
+
+test('what was done to one piece’s pixels is printed so, and beside it the drawing stays paths', async () => {
+  const { text } = DRAWINGS['two shapes']!;
+  const knocked = { kind: 'knock', colour: '#c02010', within: 2 } as const;
+  const pieces = [placed({ x: 60, id: 'done', finish: [knocked] }), placed({ x: 160 })];
+  const png = PNG.sync.read(readFileSync(await write('png', text, pieces)));
+  const pdf = await write('pdf', text, pieces);
+  expect(difference(png, pdfDrawn(pdf, png.width))).toBeLessThan(1);
+  expect(imagesIn(pdf)).toBe(2);
+  expect(lastTold).toEqual([]);
+});
+
+test('on a press a drawing with black in it keeps its thin lines on black ink alone, as pixels, and says so', async () => {
+  const lines = svg(
+    '<path d="M5 20h50" stroke="#000000" stroke-width=".4"/><rect x="5" y="25" width="50" height="5" fill="#0b5563"/>',
+  );
+  const pdf = await write('pdf', lines, [placed()], { mode: 'cmyk' });
+  expect(imagesIn(pdf)).toBeGreaterThan(0);
+  expect(lastTold).toEqual([
+    expect.stringMatching(/is drawn at 150 PPI, so that its thin blacks/),
+  ]);
+  expect(imagesIn(await write('pdf', lines, [placed()]))).toBe(0);
+  expect(lastTold).toEqual([]);
 });
 
 test('what cannot stay paths is known by its reason; a drawing of pixels alone, and too many parts, are a picture', async () => {

@@ -42,9 +42,7 @@ export function layersOf(
   { mirror = false, flat = false, keptAs = () => 'pixels' }: LayerOptions = {},
 ): PrintLayer[] {
   const visible = pieces.filter((piece) => piece.visible);
-  // An arc bends what lies on it, and with it every line of a drawing.
-  const drawn = (piece: Piece): KeptAs =>
-    piece.kind === 'artwork' && !face.bend ? keptAs(piece.artworkId) : 'pixels';
+  const drawn = (piece: Piece): KeptAs => (canStayPaths(face, piece) ? keptAs(piece.artworkId) : 'pixels');
   const last = visible.findLastIndex(
     (piece) =>
       piece.knockout || isMixed(piece) || (flat && isShowing(piece) && drawn(piece) !== 'solid paths'),
@@ -58,6 +56,14 @@ export function layersOf(
     else layers.push({ kind: 'picture', pieces: [piece] });
   }
   return layers;
+}
+
+/**
+ * Whether a piece may be printed as a drawing's own paths: an arc bends every line of what lies on it, and what is done to
+ * the pixels of this piece alone is done to pixels.
+ */
+export function canStayPaths(face: PrintFace, piece: Piece): piece is ArtworkPiece {
+  return piece.kind === 'artwork' && !face.bend && (piece.finish ?? []).length === 0;
 }
 
 /** A piece as paths on the print's page; null where it is a picture. */
