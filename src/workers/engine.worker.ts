@@ -1,69 +1,43 @@
 import { expose } from 'comlink';
 import { UpFitError } from '@/core/errors';
 import { requireReadableSize } from '@/core/artwork/limits';
-import type { Drawing } from '@/core/render/drawing';
 import { pixelsKey } from '@/core/artwork/steps';
-import { bytesSource, pagedSource, READ_WHOLE_BYTES, type Source } from '@/core/formats/source';
+import { bytesSource } from '@/core/formats/source';
 import { renderFace, type Pixels } from '@/core/render/face';
 import { cutAnew } from '@/core/cut/make';
 import { PARTED, partPicture, withGroups } from '@/core/cut/parting';
 import { reducedTo } from '@/core/raster/shrink';
 import { makeDocket } from '@/core/check/docket';
-import type { FactsOf } from '@/core/fit/geometry';
-import { wantedAcross } from '@/core/fit/wanted';
 import type { Progress, Raster } from '@/core/raster/raster';
-import {
-  artworkDrawing,
-  artworkPixels,
-  measureArtwork,
-  type DrawingReaders,
-  type Readers,
-} from '@/files/artwork';
+import { artworkPixels, measureArtwork } from '@/files/artwork';
 import { hexOf, rgbOf } from '@/core/colour/hex';
 import { requirePrintingProfile } from '@/core/colour/icc';
 import type { Press } from '@/core/colour/press';
 import { partAt } from '@/files/svg/part';
-import type { MakePlain } from '@/files/svg/plain';
-import { loadBrowserEngine } from '@/imaging/browser';
 import { digest } from '@/imaging/digest';
 import { part } from '@/imaging/measure';
 import type { PhotoScene } from '@/core/mockup/photo/schema';
 import type { Texture } from '@/core/product/texture';
 import type { Headline } from '@/core/mockup/prints';
 import type { KeptForPictures } from '@/files/picture';
-import type { EngineService, FitJob, JobArtwork, OnProgress, Outcome, PressAsked } from './messages';
+import type { EngineService, FitJob, OnProgress, Outcome, PressAsked } from './messages';
 import { failureOf, Stopped } from './outcome';
+import {
+  drawingOf,
+  engine,
+  factsOf,
+  hasEngine,
+  rasterOf,
+  rastersOf,
+  ready,
+  shelf,
+  sourceOf,
+} from './job-files';
 import { Kept } from './kept';
-import { RasterShelf } from './rasters';
 import { FORMATS } from '@/core/formats/registry';
 
 /** Progress is told at most this often, in ms: each telling is a message to the page. */
 const TELL_EVERY = 60;
-
-const shelf = new RasterShelf();
-let readers: Promise<Readers> | undefined;
-const ready = () => (readers ??= loadReaders());
-const engine = async () => (await ready()).engine;
-
-async function loadReaders(): Promise<Readers> {
-  return {
-    engine: await loadBrowserEngine(self.location.origin),
-    drawPage: async (...asked) => {
-      const { browserPages } = await import('@/files/pdf/browser');
-      return browserPages(self.location.origin)(...asked);
-    },
-  };
-}
-
-/** A file of the page; a large one is read part by part. */
-async function sourceOf(file: Blob): Promise<Source> {
-  if (file.size <= READ_WHOLE_BYTES) return bytesSource(new Uint8Array(await file.arrayBuffer()));
-  const reader = new FileReaderSync();
-  return pagedSource(
-    file.size,
-    (at, length) => new Uint8Array(reader.readAsArrayBuffer(file.slice(at, at + length))),
-  );
-}
 
 /** Progress that tells the page now and then, and stops the work once the shared flag is set. */
 function follow(flag: Int32Array, onProgress: OnProgress): Progress {
@@ -79,9 +53,7 @@ function follow(flag: Int32Array, onProgress: OnProgress): Progress {
 
 /** Whether a file may have failed for want of memory in one piece, and not for being damaged. */
 async function isTired(told: UpFitError | undefined): Promise<boolean> {
-  return (
-    readers !== undefined && (told === undefined || told.code === 'unreadable') && (await engine()).tired()
-  );
+  return hasEngine() && (told === undefined || told.code === 'unreadable') && (await engine()).tired();
 }
 
 async function answer<T>(work: () => Promise<T>): Promise<Outcome<T>> {
@@ -92,20 +64,6 @@ async function answer<T>(work: () => Promise<T>): Promise<Outcome<T>> {
     const told = error instanceof UpFitError ? error : undefined;
     return { ...failure, dead: error instanceof WebAssembly.RuntimeError || (await isTired(told)) };
   }
-}
-
-/** The pixels of every artwork of a job, decoded once, drawings as fine as the job needs them. */
-async function rastersOf(
-  { artworks, fit, blank }: FitJob,
-  progress: Progress,
-): Promise<(artworkId: string) => Raster> {
-  const rasters = new Map<string, Raster>();
-  for (const [index, artwork] of artworks.entries()) {
-    const step = part(progress, index / artworks.length, (index + 1) / artworks.length);
-    const across = wantedAcross(fit, blank.faces, artwork.id, artwork.facts);
-    rasters.set(artwork.id, await rasterOf(artwork, across, step));
-  }
-  return (artworkId) => rasters.get(artworkId)!;
 }
 
 async function profileOf(
@@ -123,35 +81,6 @@ async function pressOf({ profile, intent }: PressAsked): Promise<Press> {
     lastPress = { key, press: (await engine()).bakePress(await profileOf(profile), intent) };
   }
   return lastPress.press;
-}
-
-function factsOf({ artworks }: FitJob): FactsOf {
-  return (artworkId) => artworks.find(({ id }) => id === artworkId)!.facts;
-}
-
-function rasterOf({ key, facts, original, steps }: JobArtwork, across: number, progress: Progress) {
-  return shelf.take(facts.pixels ? key : `${key}@${across}`, async () => {
-    const file = { name: facts.name, source: await sourceOf(original), steps };
-    return artworkPixels(await ready(), file, across, progress);
-  });
-}
-
-/** Each loaded with the first drawing that is printed as paths. */
-const drawings: DrawingReaders = {
-  makePlain: async (svg) => {
-    plain ??= import('@/files/svg/browser').then(({ browserPlain }) => browserPlain(self.location.origin));
-    return (await plain)(svg);
-  },
-  readPage: async (...asked) => {
-    const { browserPageDrawings } = await import('@/files/pdf/browser');
-    return browserPageDrawings(self.location.origin)(...asked);
-  },
-};
-let plain: Promise<MakePlain> | undefined;
-
-async function drawingOf({ artworks }: FitJob, artworkId: string): Promise<Drawing | null> {
-  const { facts, original, steps } = artworks.find(({ id }) => id === artworkId)!;
-  return artworkDrawing(drawings, { name: facts.name, source: await sourceOf(original), steps });
 }
 
 /** What is printed on the fits that were pictured last. */

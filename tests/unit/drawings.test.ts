@@ -287,9 +287,7 @@ test('on a press a drawing with black in it keeps its thin lines on black ink al
   );
   const pdf = await write('pdf', lines, [placed()], { mode: 'cmyk' });
   expect(imagesIn(pdf)).toBeGreaterThan(0);
-  expect(lastTold).toEqual([
-    expect.stringMatching(/is drawn at 150 PPI, so that its thin blacks/),
-  ]);
+  expect(lastTold).toEqual([expect.stringMatching(/is drawn at 150 PPI, so that its thin blacks/)]);
   expect(imagesIn(await write('pdf', lines, [placed()]))).toBe(0);
   expect(lastTold).toEqual([]);
 });
