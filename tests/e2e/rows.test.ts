@@ -1,8 +1,9 @@
 import { writeFileSync } from 'node:fs';
 import { TextWriter, Uint8ArrayReader, ZipReader, type FileEntry } from '@zip.js/zip.js';
-import { By, Key } from 'selenium-webdriver';
+import { By, Key, until } from 'selenium-webdriver';
 import type { List } from '@/core/rows/schema';
 import type { Fit } from '@/core/fit/schema';
+import type { Sheet } from '@/core/sheet/schema';
 import { keepsOut } from '../support/axe';
 import { downloaded } from '../support/bench';
 import { BenchShop } from '../support/bench-shop';
@@ -110,6 +111,7 @@ test('eleven prints are made and named by the pattern, with a table of what beca
 test('kept as versions they are fits of their own, in one act that is taken back as one', async () => {
   const before = (await records<Fit>(shop.browser, 'fits')).length;
   await shop.bench.press('Keep as versions');
+  await shop.bench.press('on the range');
   await shop.bench.says('[data-sonner-toast]', /11 rows are versions on the range/);
   const fits = await records<Fit>(shop.browser, 'fits');
   expect(fits).toHaveLength(before + 11);
@@ -118,6 +120,26 @@ test('kept as versions they are fits of their own, in one act that is taken back
   expect(JSON.stringify(hoshi)).toContain('Hoshi');
   await shop.bench.undo('11 rows are versions');
   await shop.browser.wait(async () => (await records<Fit>(shop.browser, 'fits')).length === before);
+});
+
+test('they go onto a sheet, and into a pack, in the order of the rows', async () => {
+  const here = await shop.browser.getCurrentUrl();
+  await shop.bench.press('Keep as versions');
+  await shop.bench.press('and lay them on a new sheet');
+  await shop.browser.wait(until.urlContains('/sheets?sheet='), 30_000);
+  const names = new Map(
+    (await records<Fit>(shop.browser, 'fits')).map(({ id, version }) => [id, version?.name ?? '']),
+  );
+  const [sheet] = (await records<Sheet>(shop.browser, 'sheets')).filter(({ items }) => items.length === 11);
+  const order = sheet!.items.map(({ fitId }) => Number.parseInt(names.get(fitId)!, 10));
+  expect(order).toEqual([1, 2, 3, 4, 5, 6, 8, 9, 10, 11, 12]);
+  await shop.browser.get(here);
+  await shop.bench.says('main', /Keep as versions/);
+  await shop.bench.press('Keep as versions');
+  await shop.bench.press('and put them in a pack');
+  await shop.browser.wait(until.urlContains('/packs?fits=handed'), 30_000);
+  await shop.bench.says('main', /9-Hoshi-1908/);
+  await shop.browser.get(here);
 });
 
 test('a CSV from a file takes the place of the list, and an undo brings it back', async () => {

@@ -102,7 +102,7 @@ export function moveWithin(
 }
 
 /** A point of the face in shares of a piece's placement. */
-function sharesAt(piece: PlacedPiece, { x, y }: PathPoint): PathPoint {
+export function sharesAt(piece: PlacedPiece, { x, y }: PathPoint): PathPoint {
   const own = turn({ x: x - piece.x, y: y - piece.y }, -piece.rotation);
   return { x: ((piece.flipped ? -1 : 1) * own.x) / piece.width + 0.5, y: own.y / piece.height + 0.5 };
 }

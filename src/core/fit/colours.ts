@@ -19,7 +19,7 @@ export function givenColours(piece: Piece): string[] {
 /** A text with its letters, and nothing else of it, in other colours. */
 export function inLetterColours(piece: TextPiece, to: (colour: string) => string): TextPiece {
   const { colour, dealt } = piece.lettering;
-  const { parts } = piece.ink;
+  const { parts, inner } = piece.ink;
   return {
     ...piece,
     lettering: {
@@ -30,6 +30,9 @@ export function inLetterColours(piece: TextPiece, to: (colour: string) => string
     ink: {
       ...piece.ink,
       ...(parts && { parts: parts.map((part) => ({ ...part, colour: to(part.colour) })) }),
+      ...(inner && {
+        inner: inner.map((part) => ({ ...part, colour: part.colour && to(part.colour) })),
+      }),
     },
   };
 }
@@ -45,11 +48,13 @@ export function recoloured(piece: Piece, to: (colour: string) => string): Piece 
       return { ...piece, fill: piece.fill && to(piece.fill), stroke: within(piece.stroke) };
     case 'text': {
       const own = inLetterColours(piece, to);
-      const { outline, plate, shadow } = piece.lettering;
+      const { outline, rings, inline, plate, shadow } = piece.lettering;
       const lettering = {
         ...own.lettering,
         outline: within(outline),
         plate: within(plate),
+        ...(rings && { rings: rings.map((ring) => ({ ...ring, colour: to(ring.colour) })) }),
+        ...(inline && { inline: within(inline) }),
         ...(shadow && { shadow: within(shadow) }),
       };
       return { ...own, lettering };

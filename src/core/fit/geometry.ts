@@ -113,7 +113,11 @@ export function corners(box: Box): [Point, Point, Point, Point] {
 
 /** Overall extent of a turned box. */
 export function extentOf(box: Box): Extent {
-  const points = corners(box);
+  return extentAround(corners(box));
+}
+
+/** The extent that just holds some points. */
+export function extentAround(points: readonly Point[]): Extent {
   const xs = points.map(({ x }) => x);
   const ys = points.map(({ y }) => y);
   return { left: Math.min(...xs), right: Math.max(...xs), top: Math.min(...ys), bottom: Math.max(...ys) };

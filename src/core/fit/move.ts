@@ -4,7 +4,7 @@ import {
   placeOpaqueBox,
   turn,
   type Box,
-  type Extent,
+  extentAround,
   type PieceFacts,
   type Point,
 } from './geometry';
@@ -43,15 +43,9 @@ export function mirrorPiece<P extends PlacedPiece>(piece: P, facts: PieceFacts, 
 
 /** The smallest box, its axes turned by `rotation`, that holds several. */
 export function frameOf(boxes: readonly Box[], rotation: number): Box {
-  const { left, top, right, bottom } = extentOfPoints(
+  const { left, top, right, bottom } = extentAround(
     boxes.flatMap(corners).map((point) => turn(point, -rotation)),
   );
   const centre = turn({ x: (left + right) / 2, y: (top + bottom) / 2 }, rotation);
   return { ...centre, width: right - left, height: bottom - top, rotation };
-}
-
-function extentOfPoints(points: readonly Point[]): Extent {
-  const xs = points.map(({ x }) => x);
-  const ys = points.map(({ y }) => y);
-  return { left: Math.min(...xs), right: Math.max(...xs), top: Math.min(...ys), bottom: Math.max(...ys) };
 }

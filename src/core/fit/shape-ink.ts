@@ -65,7 +65,7 @@ export function thickened(piece: ShapePiece, least: number): ShapePiece {
 }
 
 /** The outer edge of a shape. */
-function edgeOf({ shape, width, height }: ShapePiece): Path {
+export function edgeOf({ shape, width, height }: ShapePiece): Path {
   const toBox = (path: Path) => mapPath(path, ({ x, y }) => ({ x: x * width, y: y * height }));
   switch (shape.kind) {
     case 'line':

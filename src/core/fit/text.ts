@@ -1,4 +1,4 @@
-import { scaledLettering } from '../type/layout';
+import { redrawn, scaledLettering, type Dress } from '../type/layout';
 import type { Ink, Lettering } from '../type/schema';
 import type { Point } from './geometry';
 import type { TextPiece } from './schema';
@@ -61,6 +61,12 @@ export function placedLettering({ lettering, ink, height }: TextPiece): Letterin
   return Math.abs(factor - 1) < 1e-9 ? lettering : scaledLettering(lettering, factor);
 }
 
+/** The text at its placed size with something else round, under or behind its letters. */
+export function dressed(piece: TextPiece, change: Partial<Dress>): TextPiece {
+  const lettering = { ...placedLettering(piece), ...change };
+  return withInk(piece, lettering, redrawn(piece.ink, piece.height / piece.ink.height, lettering));
+}
+
 /** Cap height in mm of the smallest line, at the size the text is placed in. */
 export function smallestCap({ ink, height }: TextPiece): number {
   return Math.min(...ink.lines.map(({ cap }) => cap)) * (height / ink.height);
@@ -74,23 +80,36 @@ function nameOf({ lines }: Lettering): string {
   return words.length > 40 ? `${words.slice(0, 39)}…` : words || 'Text';
 }
 
-/** What a text prints, the lowest first, in units of its ink's own box: its plate, its shadow, its outline, its letters. */
+/** What a text prints, the lowest first, in units of its ink's own box: its plate, its shadow, what goes round its letters, they. */
 export function textInks({
   ink,
   lettering,
 }: Pick<TextPiece, 'ink' | 'lettering'>): { d: string; colour: string }[] {
-  const { plate, shadow, outline, colour } = lettering;
+  const { plate, shadow, outline, rings = [], inline, colour } = lettering;
+  const { inner, ringsD = [] } = ink;
   return [
     ...(ink.plateD !== null && plate ? [{ d: ink.plateD, colour: plate.colour }] : []),
     ...(ink.shadowD && shadow ? [{ d: ink.shadowD, colour: shadow.colour }] : []),
+    // The widest lies lowest.
+    ...ringsD.flatMap((d, i) => (rings[i] ? [{ d, colour: rings[i].colour }] : [])).reverse(),
     ...(ink.outlineD !== null && outline ? [{ d: ink.outlineD, colour: outline.colour }] : []),
-    ...(ink.parts ?? [{ d: ink.d, colour }]),
+    ...(inner && inline
+      ? [
+          { d: ink.d, colour: inline.colour },
+          ...inner.map((part) => ({ d: part.d, colour: part.colour ?? colour })),
+        ].filter(({ d }) => d !== '')
+      : (ink.parts ?? [{ d: ink.d, colour }])),
   ];
 }
 
 /** All that a text covers, as one outline in units of its ink's own box: a shadow turns the way that what casts it does. */
-export function textCover({ plateD, shadowD, outlineD, d }: TextPiece['ink']): string {
-  return plateD ?? `${shadowD ?? ''}${outlineD ?? d}`;
+export function textCover(ink: TextPiece['ink']): string {
+  return ink.plateD ?? `${ink.shadowD ?? ''}${lettersCover(ink)}`;
+}
+
+/** All that a text's letters cover with what goes round them, without shadow and plate. */
+export function lettersCover({ ringsD, outlineD, d }: TextPiece['ink']): string {
+  return ringsD?.at(-1) ?? outlineD ?? d;
 }
 
 /** The colours of a text's letters. */

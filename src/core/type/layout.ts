@@ -2,7 +2,8 @@ import { boundsOf, flattenPath, mapPath, writePath, type Path, type PathPoint } 
 import { parsePath } from '../geometry/parse-path';
 import { dealColours } from './deal';
 import { grownPath } from './outline';
-import type { Ink, Lettering } from './schema';
+import type { Ink, Lettering, Shadow } from './schema';
+import { shadowPath } from './shadow';
 
 /** A letter's outline in units of its font, y downwards from the baseline, its origin at x = 0. */
 export interface Glyph {
@@ -106,23 +107,32 @@ interface Part {
   path: Path;
 }
 
+/** What is laid round, under, behind and inside letters that are set. */
+export type Dress = Pick<Lettering, 'outline' | 'rings' | 'inline' | 'shadow' | 'plate'>;
+
 /**
- * Letters with a line round them, a shadow under them and a plate behind, where there are any, in a box that holds all;
- * `base` is where the first baseline lies. Null without ink.
+ * Letters with lines round and inside them, a shadow under them and a plate behind, where there are any, in a box that
+ * holds all; `base` is where the first baseline lies. Null without ink.
  */
 function drawnAs(
   { all, parts }: { all: Path; parts: readonly Part[] | undefined },
-  { outline, shadow, plate }: Pick<Lettering, 'outline' | 'shadow' | 'plate'>,
+  { outline, rings, inline, shadow, plate }: Dress,
   base: number | undefined,
 ): Omit<Ink, 'lines'> | null {
   const grown = outline ? grownPath(all, outline.width, FINE) : null;
-  const cast = shadow && mapPath(grown ?? all, ({ x, y }) => ({ x: x + shadow.right, y: y + shadow.down }));
-  const ink = boundsOf(flattenPath([...(grown ?? all), ...(cast ?? [])], FINE));
+  const further = (rings ?? []).map((_, i, own) => {
+    const reach = own.slice(0, i + 1).reduce((sum, { width }) => sum + width, outline?.width ?? 0);
+    return grownPath(all, reach, FINE);
+  });
+  const outermost = further.at(-1) ?? grown ?? all;
+  const cast = shadow && shadowPath(outermost, shadow, FINE);
+  const ink = boundsOf(flattenPath([...outermost, ...(cast ?? [])], FINE));
   if (!ink || ink.right <= ink.left || ink.bottom <= ink.top) return null;
   const margin = plate?.margin ?? 0;
   const [left, top] = [ink.left - margin, ink.top - margin];
   const [width, height] = [ink.right + margin - left, ink.bottom + margin - top];
   const home = (path: Path) => writePath(mapPath(path, ({ x, y }) => ({ x: x - left, y: y - top })));
+  const within = (path: Path) => home(grownPath(path, -inline!.width, FINE));
   return {
     width,
     height,
@@ -131,7 +141,14 @@ function drawnAs(
     outlineD: grown && home(grown),
     plateD: plate ? `M0 0H${width}V${height}H0Z` : null,
     ...(cast && { shadowD: home(cast) }),
+    ...(further.length > 0 && { ringsD: further.map(home) }),
     ...(parts && { parts: parts.map(({ colour, path }) => ({ colour, d: home(path) })) }),
+    ...(inline && {
+      inner: (parts ?? [{ colour: null, path: all }]).map(({ colour, path }) => ({
+        colour,
+        d: within(path),
+      })),
+    }),
   };
 }
 
@@ -231,12 +248,8 @@ export function arcHolds(lettering: Lettering, ink: Pick<Ink, 'lines'>): boolean
   return widest / bend.sweep > foot * 1.02;
 }
 
-/** Outlines that are set already, scaled, with another line round the letters and another plate behind them. */
-export function redrawn(
-  ink: Ink,
-  factor: number,
-  lettering: Pick<Lettering, 'outline' | 'shadow' | 'plate'>,
-): Ink {
+/** Outlines that are set already, scaled, with other things round, under and behind the letters. */
+export function redrawn(ink: Ink, factor: number, lettering: Dress): Ink {
   const scaled = (d: string) => mapPath(parsePath(d) ?? [], ({ x, y }) => ({ x: x * factor, y: y * factor }));
   const letters = {
     all: scaled(ink.d),
@@ -250,7 +263,8 @@ export function redrawn(
 
 /** The same lettering at another size: every length of it, its outline too. */
 export function scaledLettering(lettering: Lettering, factor: number): Lettering {
-  const { lines, cap, equalWidth, gap, spacing, outline, bend, plate, shadow } = lettering;
+  const { lines, cap, equalWidth, gap, spacing, outline, rings, inline, bend, plate, shadow } = lettering;
+  const wider = <T extends { width: number }>(line: T): T => ({ ...line, width: line.width * factor });
   return {
     ...lettering,
     lines: lines.map((line) => ({ ...line, gap: line.gap === null ? null : line.gap * factor })),
@@ -258,12 +272,21 @@ export function scaledLettering(lettering: Lettering, factor: number): Lettering
     equalWidth: equalWidth === null ? null : equalWidth * factor,
     gap: gap * factor,
     spacing: spacing * factor,
-    outline: outline && { ...outline, width: outline.width * factor },
+    outline: outline && wider(outline),
+    ...(rings && { rings: rings.map(wider) }),
+    ...(inline && { inline: wider(inline) }),
     plate: plate && { ...plate, margin: plate.margin * factor },
-    ...(shadow && {
-      shadow: { ...shadow, right: shadow.right * factor, down: shadow.down * factor },
-    }),
+    ...(shadow && { shadow: scaledShadow(shadow, factor) }),
     bend:
       bend?.kind === 'wave' ? { ...bend, height: bend.height * factor, length: bend.length * factor } : bend,
+  };
+}
+
+function scaledShadow({ right, down, hatch, ...rest }: Shadow, factor: number): Shadow {
+  return {
+    ...rest,
+    right: right * factor,
+    down: down * factor,
+    ...(hatch && { hatch: { ...hatch, line: hatch.line * factor, gap: hatch.gap * factor } }),
   };
 }

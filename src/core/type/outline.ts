@@ -3,9 +3,9 @@ import { areaOfPath, pathOfAreas } from '../geometry/clipper';
 import type { Path } from '../geometry/path';
 
 /** Decimals in mm that grown outlines are reckoned to. */
-const PRECISION = 4;
+export const PRECISION = 4;
 
-/** A path grown outwards by so many mm, its corners rounded, as straight lines that stray by `tolerance` at most. */
+/** A path grown outwards by so many mm, or inwards below zero, its corners rounded, as lines that stray by `tolerance` at most. */
 export function grownPath(path: Path, width: number, tolerance: number): Path {
   const whole = areaOfPath(path, tolerance, PRECISION);
   return pathOfAreas(

@@ -24,6 +24,21 @@ export const BendSchema = v.variant('kind', [
   v.object({ kind: v.literal('wave'), height: finite, length: positive }),
 ]);
 
+/** Lines that go round letters at most, besides the first. */
+export const MOST_RINGS = 3;
+
+/** Letters, with all that goes round them, once more under themselves, so far to the right and down. */
+export const ShadowSchema = v.object({
+  right: finite,
+  down: finite,
+  colour,
+  /** Drawn out from the letters, without a gap between it and them, in the place of lying apart. */
+  joined: v.optional(v.boolean()),
+  /** In lines so thick and so far apart, so many degrees counterclockwise from across, in the place of solid. */
+  hatch: v.optional(v.nullable(v.object({ line: positive, gap: positive, angle: finite }))),
+});
+export type Shadow = v.InferOutput<typeof ShadowSchema>;
+
 export const DEALT_BY = ['letter', 'word', 'line'] as const;
 export const DEAL_RULES = ['in turn', 'no neighbours alike', 'random'] as const;
 
@@ -54,8 +69,11 @@ export const LetteringSchema = v.object({
   bend: v.nullable(BendSchema),
   /** A rectangle of one colour behind the whole, so many mm larger on every side. */
   plate: v.optional(v.nullable(v.object({ margin: v.pipe(finite, v.minValue(0)), colour })), null),
-  /** The letters, with their outline, once more under themselves, so far to the right and down. */
-  shadow: v.optional(v.nullable(v.object({ right: finite, down: finite, colour }))),
+  /** More lines round that one, the next outside the last. */
+  rings: v.optional(list(v.object({ width: positive, colour }), MOST_RINGS)),
+  /** A line along the inside of every letter's edge. */
+  inline: v.optional(v.nullable(v.object({ width: positive, colour }))),
+  shadow: v.optional(v.nullable(ShadowSchema)),
   /** Degrees that the letters lean over to the right, each on its own foot. */
   slant: v.optional(v.pipe(finite, v.minValue(-MOST_SLANT), v.maxValue(MOST_SLANT))),
   /** In the place of the one colour. */
@@ -73,6 +91,10 @@ export const InkSchema = v.object({
   /** The plate behind them; null without one. */
   plateD: v.optional(v.nullable(v.string()), null),
   shadowD: v.optional(v.nullable(v.string())),
+  /** The letters grown by each of the further lines round them, the innermost first. */
+  ringsD: v.optional(list(v.string(), MOST_RINGS)),
+  /** What is left of the letters inside a line along their edges, by its colour where they have several. */
+  inner: v.optional(list(v.object({ d: v.string(), colour: v.nullable(colour) }), 12)),
   /** The letters by their colours, where they have several. */
   parts: v.optional(list(v.object({ d: v.string(), colour }), 12)),
   /** mm from the box's top to the first baseline; of texts that were set before it was kept, nothing. */

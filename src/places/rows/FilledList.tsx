@@ -1,5 +1,6 @@
 'use client';
 import Link from 'next/link';
+import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from '@/ui/toast';
 import type { Design, Fit } from '@/core/fit/schema';
@@ -8,10 +9,13 @@ import { columnFor } from '@/core/rows/schema';
 import type { List } from '@/state/rows/list';
 import { keepRowsAsVersions, makeRows, saveRows } from '@/state/rows/made';
 import { measureMissing, standingOf } from '@/state/rows/standings';
+import { addSheet } from '@/state/handover/sheets';
 import { Checkbox } from '@/ui/Checkbox';
+import { MenuLine, VerbMenu } from '@/ui/Menu';
 import { tellDone } from '@/ui/tell';
 import { useTitle } from '@/ui/useTitle';
 import { VERDICT_INK, VERDICT_WORDS } from '@/ui/Verdict';
+import { withHanded } from '../shell/address';
 import { useWork } from '../shell/useWork';
 import { WorkLine } from '../shell/WorkLine';
 import { ListPanel } from './ListPanel';
@@ -35,6 +39,7 @@ interface Progress {
 /** The rows of a list as they fill a fit, and what is made of them. */
 export function FilledList({ title, bench, fit, list, design }: Props) {
   useTitle(title);
+  const router = useRouter();
   const { rows, trouble, left, stand, stopMeasuring } = useRows(fit, list, design.name);
   const [withFix, setWithFix] = useState(false);
   const work = useWork<Progress>();
@@ -79,7 +84,8 @@ export function FilledList({ title, bench, fit, list, design }: Props) {
         await saveRows(`${safeName(design.name)}-rows`, made, list, (number) => saidOf(rows[number - 1]));
       toast(saidAfter(made, rows));
     });
-  const keep = () =>
+  /** Rows kept as fits of their own, and taken on from there. */
+  const keep = (onKept: (fitIds: readonly string[]) => void = () => undefined) =>
     work.run({ words: 'measured', done: 0, of: taken.length }, async (asked) => {
       stopMeasuring();
       const fits = await checked(taken, asked);
@@ -89,7 +95,9 @@ export function FilledList({ title, bench, fit, list, design }: Props) {
         return standing && 'docket' in standing ? [{ ...one, docket: standing.docket }] : [];
       });
       const { result, undo } = await keepRowsAsVersions(kept);
-      tellDone(`${result} ${result === 1 ? 'row is a version' : 'rows are versions'} on the range.`, undo);
+      const { length } = result;
+      tellDone(`${length} ${length === 1 ? 'row is a version' : 'rows are versions'} on the range.`, undo);
+      if (length > 0) onKept(result);
     });
   const progress = work.progress;
   return (
@@ -118,13 +126,29 @@ export function FilledList({ title, bench, fit, list, design }: Props) {
           <Link href={bench} className="verb whitespace-nowrap">
             Back to the bench
           </Link>
-          <button
-            className="verb whitespace-nowrap"
-            disabled={busy || taken.length === 0}
-            onClick={() => void keep()}
-          >
-            Keep as versions
-          </button>
+          <VerbMenu label="Keep as versions…" align="end" disabled={busy || taken.length === 0}>
+            <MenuLine onSelect={() => void keep()}>on the range</MenuLine>
+            <MenuLine
+              onSelect={() =>
+                void keep((fitIds) => {
+                  void addSheet(fitIds).then(({ id }) => {
+                    router.push(`/sheets?sheet=${id}`);
+                  });
+                })
+              }
+            >
+              and lay them on a new sheet
+            </MenuLine>
+            <MenuLine
+              onSelect={() =>
+                void keep((fitIds) => {
+                  router.push(withHanded('/packs', fitIds));
+                })
+              }
+            >
+              and put them in a pack…
+            </MenuLine>
+          </VerbMenu>
           <button
             className="action whitespace-nowrap"
             disabled={busy || taken.length === 0}

@@ -1,4 +1,5 @@
 import { useChosen } from '@/state/many/chosen';
+import { useHanded } from '@/state/many/handed';
 import { targetsIn } from '@/state/many/preview';
 import { usePathname, useSearchParams } from 'next/navigation';
 
@@ -15,10 +16,18 @@ export function withChosen(place: string): string {
   return `${place}?fits=chosen`;
 }
 
-/** The fits that an address names, none or several, or those that are chosen on the range. */
+/** Where some fits are taken to by themselves. */
+export function withHanded(place: string, fitIds: readonly string[]): string {
+  useHanded.setState({ fitIds });
+  return `${place}?fits=handed`;
+}
+
+/** The fits that an address names, none or several, those that are chosen on the range, or what the last place handed on. */
 export function useFitIds(): readonly string[] {
   const asked = useSearchParams();
   const keys = useChosen((chosen) => chosen.keys);
+  const handed = useHanded(({ fitIds }) => fitIds);
+  if (asked.get('fits') === 'handed') return handed;
   if (asked.get('fits') !== 'chosen') return asked.getAll('fit');
   return targetsIn(keys).flatMap(({ fit }) => fit?.id ?? []);
 }

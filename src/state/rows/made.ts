@@ -110,21 +110,22 @@ export async function saveRows(
   saveAs(zip, `${title}.zip`);
 }
 
-/** Keeps rows as versions of their fit, each called by its name, with what was measured of them, as one act. */
+/** Keeps rows as versions of their fit, each called by its name, with what was measured of them, as one act; gives their ids, in order. */
 export function keepRowsAsVersions(
   rows: readonly { fit: Fit; name: string; docket: StoredDocket }[],
-): Promise<Kept<number>> {
+): Promise<Kept<string[]>> {
   return commit(['fits', 'dockets', 'summaries'], async (store) => {
     const shop = useShop.getState();
     const taken = (await store.all('fits')).flatMap(({ version }) => version?.name ?? []);
     const names = uniqueNames([...taken, ...rows.map(({ name }) => name)]).slice(taken.length);
+    const ids = rows.map(() => crypto.randomUUID());
     for (const [i, { fit, docket }] of rows.entries()) {
-      const kept = rowAsVersion(fit, names[i]!, crypto.randomUUID());
+      const kept = rowAsVersion(fit, names[i]!, ids[i]!);
       const blank = blankOf(kept, shop);
       store.put('fits', kept);
       // What it measures does not hang on what it is called.
       if (blank) putDocket(store, { ...docket, fitId: kept.id, key: docketKey(kept, blank, shop) });
     }
-    return rows.length;
+    return ids;
   });
 }

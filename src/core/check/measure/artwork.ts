@@ -1,6 +1,6 @@
 import type { PixelBox } from '../../artwork/facts';
 import { clipOutline, fromShares } from '../../fit/clip';
-import type { Extent } from '../../fit/geometry';
+import { extentAround, type Extent } from '../../fit/geometry';
 import type { ShowingPiece } from '../../fit/schema';
 import { softPlaces, type SoftPlaces } from '../../raster/soft';
 import { flattenPath, mapPath, type Path } from '../../geometry/path';
@@ -95,8 +95,10 @@ function extentOn(piece: ShowingPiece, raster: { width: number; height: number }
   const on = fromShares(piece);
   const [x0, x1] = [box.x / raster.width, (box.x + box.width) / raster.width];
   const [y0, y1] = [box.y / raster.height, (box.y + box.height) / raster.height];
-  const corners = [on({ x: x0, y: y0 }), on({ x: x1, y: y0 }), on({ x: x1, y: y1 }), on({ x: x0, y: y1 })];
-  const xs = corners.map(({ x }) => x);
-  const ys = corners.map(({ y }) => y);
-  return { left: Math.min(...xs), right: Math.max(...xs), top: Math.min(...ys), bottom: Math.max(...ys) };
+  return extentAround([
+    on({ x: x0, y: y0 }),
+    on({ x: x1, y: y0 }),
+    on({ x: x1, y: y1 }),
+    on({ x: x0, y: y1 }),
+  ]);
 }

@@ -14,6 +14,7 @@ import { coverOn, flatGround, inkCover } from '../../render/ground';
 import { gridOver } from '../../render/transform';
 import type { CheckContext, ProductLook } from '../context';
 import { memo } from '../../memo';
+import type { Lettering } from '../../type/schema';
 
 /** Pixels that a stroke as thin as the limit is measured with. */
 const PIXELS_A_LIMIT = 10;
@@ -39,7 +40,7 @@ export function thinnestStroke(piece: TextPiece, limit: number): { thinnest: num
   const key = [limit, perMm.toFixed(4), width.toFixed(4), d].join(' ');
   return known(key, () => {
     const scale = (width / ink.width) * perMm;
-    const { strokes } = readStrokes(drawn(d, scale), limit * perMm);
+    const { strokes } = readStrokes(drawnOutline(d, scale), limit * perMm);
     return {
       thinnest: strokes.thinnest === null ? null : strokes.thinnest / perMm,
       share: strokes.share,
@@ -48,7 +49,7 @@ export function thinnestStroke(piece: TextPiece, limit: number): { thinnest: num
 }
 
 /** Outlines filled, as a picture with a clear margin; `scale` in pixels for one of their units. */
-function drawn(d: string, scale: number): Raster {
+export function drawnOutline(d: string, scale: number): Raster {
   const path = mapPath(parsePath(d) ?? [], ({ x, y }) => ({ x: x * scale + 2, y: y * scale + 2 }));
   const polygons = flattenPath(path, 0.05);
   const bounds = boundsOf(polygons) ?? { right: 0, bottom: 0 };
@@ -94,7 +95,7 @@ export function behindOf(context: CheckContext, piece: TextPiece): Behind {
       total++;
     }
   }
-  const { outline, plate } = piece.lettering;
+  const { plate } = piece.lettering;
   const colours = letterColours(piece.lettering);
   if (plate) {
     // It lies right behind them, whatever is under it.
@@ -111,9 +112,9 @@ export function behindOf(context: CheckContext, piece: TextPiece): Behind {
     ratio: (look) => {
       const on = (hex: string) => luminanceOf(printedOn(rgbOf(hex), rgbOf(look.hex), ink));
       const owns = colours.map(on);
-      const outside = outline ? on(outline.colour) : null;
+      const round = linesRound(piece.lettering).map(on);
       // The worst of their colours tells.
-      const reads = (luminance: number) => Math.min(...owns.map((own) => ratioOf(own, outside, luminance)));
+      const reads = (luminance: number) => Math.min(...owns.map((own) => ratioOf(own, round, luminance)));
       const ratios = spread(look)
         .map(({ luminance, count }) => ({ ratio: reads(luminance), count }))
         .sort((a, b) => a.ratio - b.ratio);
@@ -133,12 +134,16 @@ export function behindOf(context: CheckContext, piece: TextPiece): Behind {
   };
 }
 
-/** How letters of one luminance read on another: by themselves, by their outline against that, or on it. */
-function ratioOf(own: number, outside: number | null, luminance: number): number {
-  const plain = contrastRatio(own, luminance);
-  return outside === null
-    ? plain
-    : Math.max(plain, contrastRatio(own, outside), contrastRatio(outside, luminance));
+/** The colours of the lines at the edge of a text's letters, the innermost first. */
+function linesRound({ inline, outline, rings = [] }: Lettering): string[] {
+  return [inline, outline, ...rings].flatMap((line) => (line ? [line.colour] : []));
+}
+
+/** How letters of one luminance read on another: by themselves, or by any of the edges between them and it. */
+function ratioOf(own: number, round: readonly number[], luminance: number): number {
+  const bands = [own, ...round, luminance];
+  const edges = bands.slice(1).map((band, i) => contrastRatio(bands[i]!, band));
+  return Math.max(contrastRatio(own, luminance), ...edges);
 }
 
 /** A pixel that is at most half a letter's, right beside one that is. */

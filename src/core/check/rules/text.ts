@@ -3,19 +3,18 @@ import { luminanceOf, nearestThatReads, contrastRatio } from '../../colour/ratio
 import { scalePiece } from '../../fit/place';
 import type { TextPiece } from '../../fit/schema';
 import { inLetterColours } from '../../fit/colours';
-import { letterColours, placedLettering, smallestCap, withInk } from '../../fit/text';
+import { dressed, letterColours, smallestCap } from '../../fit/text';
 import { fixed } from '../../length/show';
 import { withPiece, type CheckContext, type ProductLook, type Rule } from '../context';
 import { overLooks, rank, tellingOnes, type Finding, type Remedy, type Verdict } from '../finding';
 import { CHECK_LIMITS } from '../../limits';
 import { behindOf, thinnestStroke, type Behind } from '../measure/lettering';
-import { redrawn } from '../../type/layout';
-import type { Lettering } from '../../type/schema';
+import { dressOf } from './text-dress';
 
 /** Lettering: its smallest capitals and thinnest strokes against the method, and how it reads against what is behind it. */
 export const text: Rule = {
   id: 'text',
-  version: 3,
+  version: 4,
   rests: [],
   name: 'Lettering',
   way: 'Make the letters larger or heavier, or choose another colour for them.',
@@ -24,7 +23,11 @@ export const text: Rule = {
     tellingOnes(
       context.pieces
         .filter((piece): piece is TextPiece => piece.kind === 'text' && piece.visible)
-        .flatMap((piece) => [sizeOf(context, piece), ...legibilityOf(context, piece)])
+        .flatMap((piece) => [
+          sizeOf(context, piece),
+          ...dressOf(context, piece),
+          ...legibilityOf(context, piece),
+        ])
         .sort((a, b) => rank(a.verdict) - rank(b.verdict)),
     ),
 };
@@ -170,19 +173,12 @@ function reading(context: CheckContext, piece: TextPiece, behind: Behind, look: 
     {
       id: 'reading-plate',
       label: `Lay a ${edge === '#000000' ? 'black' : 'white'} plate behind it, ${fixed(margin, 1)} mm wider all round`,
-      pieces: withPiece(context, redrawnWith(piece, { plate: { margin, colour: edge } })),
+      pieces: withPiece(context, dressed(piece, { plate: { margin, colour: edge } })),
     },
   ];
 }
 
 /** The text with an outline of so many mm at its placed size. */
 function withOutline(piece: TextPiece, width: number, colour: string): TextPiece {
-  return redrawnWith(piece, { outline: { width, colour } });
-}
-
-/** The text at its placed size with something else round or behind it. */
-function redrawnWith(piece: TextPiece, change: Partial<Pick<Lettering, 'outline' | 'plate'>>): TextPiece {
-  const lettering = { ...placedLettering(piece), ...change };
-  const factor = piece.height / piece.ink.height;
-  return withInk(piece, lettering, redrawn(piece.ink, factor, lettering));
+  return dressed(piece, { outline: { width, colour } });
 }

@@ -1,9 +1,10 @@
 import { toast } from '@/ui/toast';
+import { drawnPiece } from '@/files/svg/drawn-piece';
 import { wayRound } from '@/core/blank/kinds';
 import { addedPieces, takenOn } from '@/core/fit/begin';
 import { placeFirst, spotsBeside } from '@/core/fit/first-place';
 import { factsFor, opaqueBox, overlap, type Point } from '@/core/fit/geometry';
-import { newFill, roleOf } from '@/core/fit/place';
+import { newFill, newPiece, roleOf } from '@/core/fit/place';
 import { newRepeat, oneOf } from '@/core/fit/repeat';
 import { rgbOf } from '@/core/colour/hex';
 import { labOf } from '@/core/colour/lab';
@@ -11,6 +12,7 @@ import {
   isMotifKind,
   isShowing,
   type ArtworkPiece,
+  type InkPiece,
   type Piece,
   type PlacedPiece,
   type RepeatPiece,
@@ -19,6 +21,7 @@ import { newShape, type NewShape } from '@/core/fit/shapes';
 import { firstLettering, newText, placedLettering } from '@/core/fit/text';
 import { FIRST_FONT } from '@/core/type/fonts';
 import type { Lettering } from '@/core/type/schema';
+import { importFiles } from '@/state/artwork/imports';
 import { changePiece, changePieces, piecesOf } from '@/state/bench/open-fit';
 import { select, useHand } from '@/state/bench/hand';
 import { sentence } from '@/state/sentence';
@@ -153,6 +156,22 @@ export function asRepeat(live: Live, piece: ArtworkPiece): void {
   const repeat = newRepeat(piece, live.factsOf(piece.artworkId), live.face, around);
   const others = piecesOf(live.face.id).filter(({ id }) => id !== piece.id);
   void changePieces(live.face.id, [repeat, ...others]);
+}
+
+/** A shape or a text as an artwork of its own, and that repeated over the whole face in the piece's place. */
+export async function asTile(live: Live, piece: InkPiece): Promise<void> {
+  const file = new File([drawnPiece(piece)], `${piece.name}.svg`, { type: 'image/svg+xml' });
+  await towardsEdit(async () => {
+    const [artwork] = await importFiles([file]);
+    if (!artwork) return;
+    const { id, name, x, y, width, height, rotation, flipped } = piece;
+    const laid = newPiece(id, artwork.id, artwork.facts, 'motif', live.face);
+    const tile = { ...laid, name, x, y, width, height, rotation, flipped };
+    const around = wayRound(live.blank.blank.body, live.face);
+    const others = piecesOf(live.face.id).filter((one) => one.id !== id);
+    await changePieces(live.face.id, [newRepeat(tile, artwork.facts, live.face, around), ...others]);
+    toast(`“${artwork.facts.name}” is an artwork now, and repeated over the face.`);
+  });
 }
 
 export function asOne(live: Live, piece: RepeatPiece): void {

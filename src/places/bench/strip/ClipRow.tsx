@@ -4,7 +4,8 @@ import { clipTo, moveWithin } from '@/core/fit/clip';
 import { factsFor, opaqueBox } from '@/core/fit/geometry';
 import type { ArtworkPiece, Clip } from '@/core/fit/schema';
 import { fixed } from '@/core/length/show';
-import { changePiece } from '@/state/bench/open-fit';
+import { clipToShape } from '@/core/fit/shape-clip';
+import { changePiece, changePieces, piecesOf } from '@/state/bench/open-fit';
 import { useHand } from '@/state/bench/hand';
 import { sentence } from '@/state/sentence';
 import { towardsEdit } from '@/state/bench/save-queue';
@@ -57,6 +58,23 @@ export function ClipMenu({ live, piece }: { live: Live; piece: ArtworkPiece }) {
         >
           a rectangle (a crop)
         </MenuLine>
+        {live.pieces
+          .filter((one) => one.kind === 'shape')
+          .map((shape) => (
+            <MenuLine
+              key={shape.id}
+              onSelect={() => {
+                // The shape has become the edge of the artwork, and would hide it.
+                const others = piecesOf(live.face.id).filter(({ id }) => id !== shape.id);
+                void changePieces(
+                  live.face.id,
+                  others.map((one) => (one.id === piece.id ? clipToShape(piece, shape) : one)),
+                );
+              }}
+            >
+              <span className="max-w-72 truncate">the {shape.name}, where it lies</span>
+            </MenuLine>
+          ))}
         <MenuLine onSelect={picker.open}>the closed path of an SVG…</MenuLine>
         {piece.clip && (
           <MenuLine

@@ -3,6 +3,7 @@ import { toast } from '@/ui/toast';
 import { shapeOf } from '@/core/cut/face';
 import { lengthOf } from '@/core/cut/polygons';
 import type { Cut } from '@/core/fit/cut';
+import { outlineOf } from '@/core/fit/shape-clip';
 import { showLength } from '@/core/length/show';
 import { cutInksOf } from '@/core/blank/cut-inks';
 import { cutPages, saveCutLines } from '@/state/handover/cut-files';
@@ -74,6 +75,18 @@ export function CutRow({ live, cut }: { live: Live; cut: Cut }) {
         {choose(SHAPES, cut.shape as keyof typeof SHAPES, (shape) => {
           set({ shape });
         })}
+        {live.pieces
+          .filter((one) => one.kind === 'shape')
+          .map((shape) => (
+            <MenuLine
+              key={shape.id}
+              onSelect={() => {
+                set({ shape: 'path', own: { name: shape.name, d: outlineOf(shape) } });
+              }}
+            >
+              <span className="max-w-72 truncate">the outline of the {shape.name}</span>
+            </MenuLine>
+          ))}
         <MenuLine onSelect={picker.open}>the closed path of an SVG…</MenuLine>
       </VerbMenu>
       <CutLengths cut={cut} unit={unit} peel={kiss} onSet={set} />

@@ -1,16 +1,18 @@
 'use client';
-import { useState } from 'react';
-import { DEAL_RULES, DEALT_BY, MOST_SLANT, type Dealt, type Lettering } from '@/core/type/schema';
-import { inStyle } from '@/core/type/style';
-import { forgetStyle, keepStyle } from '@/state/bench/styles';
-import { useShop } from '@/state/shop/shop';
+import {
+  DEAL_RULES,
+  DEALT_BY,
+  MOST_RINGS,
+  MOST_SLANT,
+  type Dealt,
+  type Lettering,
+  type Shadow,
+} from '@/core/type/schema';
 import { Choice } from '@/ui/Field';
+import { Hint } from '@/ui/Hint';
 import { LengthValue } from '@/ui/LengthValue';
-import { MenuHeading, MenuLine, MenuRule, VerbMenu } from '@/ui/Menu';
 import { Popup } from '@/ui/Popup';
-import { tellDone } from '@/ui/tell';
-import { NameDialog } from '../../shell/NameDialog';
-import { refuseFar } from '../acts/refusals';
+import { refuseFar, refuseSize } from '../acts/refusals';
 import type { Live } from '../live/useLive';
 import { ColourField } from './ColourField';
 import { CountValue } from './CountValue';
@@ -25,7 +27,17 @@ interface Props {
 const FIRST_DEALT = ['#c0392b', '#0b5563', '#a65a00', '#2e6f40', '#5b3f8c'];
 const MOST_COLOURS = 12;
 
-/** A shadow under the letters, how they lean, and colours that they have by turns. */
+/** What a shadow can be. */
+const CASTS = [
+  ['apart', 'apart from them'],
+  ['joined', 'drawn out of them'],
+  ['hatched', 'hatched'],
+] as const;
+
+/** A hatching that every method holds, to begin with. */
+const FIRST_HATCH = { line: 0.6, gap: 0.6, angle: 45 };
+
+/** A shadow under the letters, how they lean, more lines round and inside them, and colours that they have by turns. */
 export function LookMenu({ live, lettering, onSet }: Props) {
   const { shadow, dealt, slant = 0 } = lettering;
   return (
@@ -72,9 +84,11 @@ export function LookMenu({ live, lettering, onSet }: Props) {
             >
               No shadow
             </button>
+            <ShadowFields live={live} shadow={shadow} onSet={onSet} />
           </>
         )}
       </div>
+      <EdgeFields live={live} lettering={lettering} onSet={onSet} />
       <div className="flex items-center border-b border-rule py-1.5">
         <CountValue
           name="Slant in degrees"
@@ -99,6 +113,139 @@ export function LookMenu({ live, lettering, onSet }: Props) {
       />
       {dealt && <DealtFields live={live} dealt={dealt} onSet={onSet} />}
     </Popup>
+  );
+}
+
+/** How a shadow lies, and the lines of one that is hatched. */
+function ShadowFields({ live, shadow, onSet }: { live: Live; shadow: Shadow; onSet: Props['onSet'] }) {
+  const { hatch, joined } = shadow;
+  const set = (change: Partial<Shadow>) => {
+    onSet(({ shadow: now }) => ({ shadow: now && { ...now, ...change } }));
+  };
+  return (
+    <>
+      <Choice
+        label="it lies"
+        value={hatch ? 'hatched' : joined ? 'joined' : 'apart'}
+        choices={CASTS}
+        onChange={(cast) => {
+          set({ joined: cast === 'joined', hatch: cast === 'hatched' ? FIRST_HATCH : null });
+        }}
+      />
+      {hatch && (
+        <>
+          {(['line', 'gap'] as const).map((part) => (
+            <LengthValue
+              key={part}
+              name={part === 'line' ? 'Hatched lines' : 'Gap of the hatching'}
+              mm={hatch[part]}
+              unit={live.unit}
+              refuse={refuseSize}
+              onSet={(mm) => {
+                set({ hatch: { ...hatch, [part]: mm } });
+              }}
+            >
+              {part === 'line' ? 'lines' : 'gaps'}
+            </LengthValue>
+          ))}
+          <CountValue
+            name="Angle of the hatching in degrees"
+            value={Math.round(hatch.angle)}
+            from={-90}
+            to={90}
+            unit="°"
+            onSet={(angle) => {
+              set({ hatch: { ...hatch, angle } });
+            }}
+          >
+            at
+          </CountValue>
+        </>
+      )}
+    </>
+  );
+}
+
+/** A line inside the letters' edge, and more lines outside their outline. */
+function EdgeFields({ live, lettering, onSet }: Props) {
+  const { outline, rings = [], inline } = lettering;
+  return (
+    <div className="flex flex-wrap items-center gap-x-4 gap-y-1.5 border-b border-rule py-1.5">
+      <LengthValue
+        name="Line inside the edge"
+        mm={inline?.width ?? null}
+        unit={live.unit}
+        refuse={(mm) => (mm === 0 ? null : refuseSize(mm))}
+        onSet={(width) => {
+          onSet(({ inline: now }) => ({
+            inline: width > 0 ? { width, colour: now?.colour ?? '#ffffff' } : null,
+          }));
+        }}
+      >
+        line inside the edge
+      </LengthValue>
+      {inline && (
+        <ColourField
+          live={live}
+          name="Line inside"
+          colour={inline.colour}
+          onColour={(colour) => {
+            onSet(({ inline: now }) => ({ inline: now && { ...now, colour } }));
+          }}
+        />
+      )}
+      {rings.map((ring, i) => {
+        const set = (change: Partial<typeof ring> | null) => {
+          onSet(({ rings: now = [] }) => ({
+            rings: now.flatMap((own, at) => (at !== i ? [own] : change ? [{ ...own, ...change }] : [])),
+          }));
+        };
+        return (
+          <span key={i} className="flex w-full items-center gap-x-4">
+            <LengthValue
+              name={`Outline ${i + 2}`}
+              mm={ring.width}
+              unit={live.unit}
+              refuse={(mm) => (mm === 0 ? null : refuseSize(mm))}
+              onSet={(width) => {
+                set(width > 0 ? { width } : null);
+              }}
+            >
+              outline {i + 2}
+            </LengthValue>
+            <ColourField
+              live={live}
+              name={`Outline ${i + 2}`}
+              colour={ring.colour}
+              onColour={(colour) => {
+                set({ colour });
+              }}
+            />
+            <button
+              className="verb"
+              onClick={() => {
+                set(null);
+              }}
+            >
+              Take off
+            </button>
+          </span>
+        );
+      })}
+      <Hint words={outline ? 'Outside the outline that is there' : 'Give the letters an outline first'}>
+        <button
+          className="verb"
+          disabled={!outline || rings.length >= MOST_RINGS}
+          onClick={() => {
+            onSet(({ outline: first, rings: now = [], colour }) => ({
+              rings: first ? [...now, { width: first.width, colour }].slice(0, MOST_RINGS) : now,
+            }));
+          }}
+        >
+          One more outline
+        </button>
+      </Hint>
+    </div>
   );
 }
 
@@ -174,65 +321,4 @@ function moved({ shadow, colour }: Lettering, way: 'right' | 'down', mm: number)
 function begun({ colour }: Lettering): Dealt {
   const others = FIRST_DEALT.filter((one) => one !== colour);
   return { colours: [colour, ...others].slice(0, 5), by: 'letter', rule: 'no neighbours alike', seed: 1 };
-}
-
-/** How these words are set, kept under a name, and kept styles for them. */
-export function StyleMenu({ lettering, onSet }: Omit<Props, 'live'>) {
-  const styles = useShop((shop) => shop.settings.styles);
-  const [keeping, setKeeping] = useState(false);
-  return (
-    <>
-      <VerbMenu label="Style…">
-        {styles.length > 0 && <MenuHeading>set these words in</MenuHeading>}
-        {styles.map((style) => (
-          <MenuLine
-            key={style.name}
-            onSelect={() => {
-              onSet((now) => inStyle(style, now));
-            }}
-          >
-            <span className="max-w-72 truncate">{style.name}</span>
-          </MenuLine>
-        ))}
-        {styles.length > 0 && <MenuRule />}
-        <MenuLine
-          onSelect={() => {
-            setKeeping(true);
-          }}
-        >
-          keep how these are set…
-        </MenuLine>
-        {styles.length > 0 && <MenuHeading>take out</MenuHeading>}
-        {styles.map(({ name }) => (
-          <MenuLine
-            key={name}
-            onSelect={() =>
-              void forgetStyle(name).then((undo) => {
-                tellDone(`The style “${name}” is taken out; words in it stay.`, undo);
-              })
-            }
-          >
-            <span className="max-w-72 truncate">{name}</span>
-          </MenuLine>
-        ))}
-      </VerbMenu>
-      {keeping && (
-        <NameDialog
-          title="Keep how these words are set"
-          description="Font, spacing, colours, outline, shadow, slant and bend; other words are set so in one step, on any fit."
-          label="name of the style"
-          verb="Keep it"
-          first=""
-          onSaid={async (name) => {
-            const undo = await keepStyle(name, lettering);
-            setKeeping(false);
-            tellDone(`“${name.trim()}” is a style.`, undo);
-          }}
-          onClose={() => {
-            setKeeping(false);
-          }}
-        />
-      )}
-    </>
-  );
 }

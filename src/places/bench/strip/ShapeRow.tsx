@@ -10,6 +10,7 @@ import { ColourField } from './ColourField';
 import { CountValue } from './CountValue';
 import { MixMenu } from './MixMenu';
 import { Row } from './Row';
+import { TileButton } from './TileButton';
 
 /** For what has no colour of its own yet. */
 const INK = '#20252b';
@@ -119,6 +120,7 @@ export function ShapeRow({ live, piece }: { live: Live; piece: ShapePiece }) {
         </LengthValue>
       )}
       <MixMenu live={live} piece={piece} />
+      <TileButton live={live} piece={piece} />
       <Fill live={live} piece={piece} onSet={set} />
       {!line && (
         <LengthValue

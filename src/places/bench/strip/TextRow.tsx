@@ -11,10 +11,13 @@ import type { Live } from '../live/useLive';
 import { BendField } from './BendField';
 import { ColourField } from './ColourField';
 import { FontMenu } from './FontMenu';
-import { LookMenu, StyleMenu } from './LookMenu';
+import { LookMenu } from './LookMenu';
 import { MixMenu } from './MixMenu';
 import { Row } from './Row';
+
 import { SlotMenu } from './SlotMenu';
+import { StyleMenu } from './StyleMenu';
+import { TileButton } from './TileButton';
 import { WordsDialog } from './WordsDialog';
 import { Hint } from '@/ui/Hint';
 
@@ -142,6 +145,7 @@ export function TextRow({ live, piece }: { live: Live; piece: TextPiece }) {
         onSet={(width) => {
           set(({ outline }) => ({
             outline: width > 0 ? { width, colour: outline?.colour ?? '#ffffff' } : null,
+            ...(width > 0 ? {} : { rings: [] }),
           }));
         }}
       >
@@ -182,6 +186,7 @@ export function TextRow({ live, piece }: { live: Live; piece: TextPiece }) {
       <StyleMenu lettering={lettering} onSet={set} />
       <SlotMenu live={live} piece={piece} />
       <MixMenu live={live} piece={piece} />
+      <TileButton live={live} piece={piece} />
       <BendField unit={unit} lettering={lettering} width={Math.max(...widths)} onSet={set} />
       <Hint words={'Width of each line, straight'}>
         <span className="measure truncate text-ink-2">
