@@ -9,6 +9,7 @@ import { startApp } from './lib/app.mjs';
 import { crowdedRows } from './lib/crowded.mjs';
 import { rangeRows } from './lib/full-range.mjs';
 import { handedRows } from './lib/handed.mjs';
+import { rowRows } from './lib/row-rate.mjs';
 import { openBrowser, openDemo } from './lib/browser.mjs';
 
 const root = new URL('..', import.meta.url);
@@ -52,7 +53,7 @@ const server = createServer(async (request, response) => {
 });
 await new Promise((ready) => server.listen(0, '127.0.0.1', ready));
 
-const only = ['--engine', '--products', '--drag', '--crowded', '--handed', '--range'].find((one) =>
+const only = ['--engine', '--products', '--drag', '--crowded', '--handed', '--range', '--rows'].find((one) =>
   process.argv.includes(one),
 );
 const wanted = (part) => only === undefined || only === part;
@@ -65,6 +66,7 @@ if (wanted('--crowded')) rows.push(...(await crowdedRows()));
 
 if (wanted('--handed')) rows.push(...(await handedRows()));
 if (wanted('--range')) rows.push(...(await rangeRows()));
+if (wanted('--rows')) rows.push(...(await rowRows()));
 
 let slow = 0;
 for (const { name, limit, ratio, ms, unit = 'x' } of rows) {

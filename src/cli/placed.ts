@@ -14,6 +14,7 @@ import { nodePlain } from '@/files/svg/node';
 import { fileSource } from '@/imaging/node';
 import type { Drawing } from '@/core/render/drawing';
 import type { Facts } from '@/core/artwork/facts';
+import { withWords } from './words';
 import { badArgument, oneOf, readNumber, readPoint, readSize, required, type Args } from './args';
 
 export const PLACED_OPTIONS = [
@@ -66,7 +67,7 @@ const drawings = { makePlain: nodePlain(), readPage: nodePageDrawings() };
 
 export async function readPlaced(readers: Readers, args: Args): Promise<Placed> {
   const { blank, face, fit: bare } = readBare(args);
-  const file = openNamed(required(args, 'artwork'));
+  const file = await withWords(openNamed(required(args, 'artwork')));
   const { facts, raster } = await measureArtwork(readers, file);
   const fit: Fit = { ...bare, faces: [{ faceId: face.id, pieces: [place(args, facts, face)] }] };
   const pixels = async (ppi: number) => {

@@ -2,7 +2,7 @@ import { requireReadableSize } from '@/core/artwork/limits';
 import { formatOf } from '@/core/formats/sniff';
 import type { Source } from '@/core/formats/source';
 import { drawingAfter, type Drawing } from '@/core/render/drawing';
-import { omittedBy, pageOf, sizeAfter, type Step } from '@/core/artwork/steps';
+import { pageOf, sizeAfter, type Step } from '@/core/artwork/steps';
 import { IN_SILENCE, type Progress, type Raster } from '@/core/raster/raster';
 import { applySteps } from '@/core/raster/steps/apply';
 import { digest } from '@/imaging/digest';
@@ -33,7 +33,7 @@ async function openArtwork({ engine, drawPage }: Readers, file: ArtworkFile): Pr
   const { name, source, steps = [] } = file;
   requireReadableSize(name, source.size);
   const format = formatOf(name, source);
-  if (format === 'svg') return openDrawing(engine, name, source, omittedBy(steps));
+  if (format === 'svg') return openDrawing(engine, name, source, steps);
   if (format !== 'pdf') return openPicture(engine, name, source, pageOf(steps));
   // The library for PDF comes in when it is first needed.
   const { openPage } = await import('./pdf/artwork');
@@ -91,7 +91,7 @@ export async function artworkDrawing(
   if (format === 'pdf') {
     drawing = await readPage(source.bytes ?? source.read(0, source.size), pageOf(steps));
   } else if (format === 'svg') {
-    const { svg, size } = cleanOf(name, source, omittedBy(steps));
+    const { svg, size } = cleanOf(name, source, steps);
     const scale = PLAIN_SIDE / Math.max(size.width, size.height);
     const plain = await makePlain(svg({ width: size.width * scale, height: size.height * scale }));
     const { readDrawing } = await import('./svg/drawing');

@@ -38,19 +38,44 @@ export function openFont(name: string, bytes: ArrayBuffer): OpenedFont {
 /** What a font says of itself: its name, what it allows, its licence. */
 export function fontFacts(name: string, font: OpenedFont): FontFacts {
   const { names } = font;
-  const said = (entry: unknown): string => {
-    const text = Object.values((entry ?? {}) as Record<string, unknown>)[0];
-    return typeof text === 'string' ? text.trim() : '';
-  };
   const table = ('windows' in names ? names.windows : names) as Record<string, unknown>;
-  const full = said(table['fullName']) || said(table['fontFamily']);
+  const full = saidIn(table['fullName']) || saidIn(table['fontFamily']);
   const flags = (font.tables['os2'] as { fsType?: number } | undefined)?.fsType ?? 0;
   return {
     name: full || name.replace(/\.[a-z0-9]+$/i, ''),
     embedding: flags & 8 ? 'editable' : flags & 4 ? 'print' : flags & 2 ? 'restricted' : 'installable',
-    licence: [said(table['license']), said(table['licenseURL'])].filter(Boolean).join(' '),
+    licence: [saidIn(table['license']), saidIn(table['licenseURL'])].filter(Boolean).join(' '),
     glyphs: font.glyphs.length,
   };
+}
+
+/** Which of its family a font is. */
+export interface FontCut {
+  family: string;
+  /** Its family and cut in one. */
+  full: string;
+  bold: boolean;
+  italic: boolean;
+}
+
+/** A font's family and cut, as its own records say (OpenType, `name` and OS/2 `usWeightClass`, `fsSelection`). */
+export function fontCut(name: string, font: OpenedFont): FontCut {
+  const { names } = font;
+  const table = ('windows' in names ? names.windows : names) as Record<string, unknown>;
+  const family = saidIn(table['preferredFamily']) || saidIn(table['fontFamily']) || name;
+  const os2 = font.tables['os2'] as { usWeightClass?: number; fsSelection?: number } | undefined;
+  return {
+    family,
+    full: saidIn(table['fullName']) || family,
+    bold: (os2?.usWeightClass ?? 400) >= 600,
+    italic: ((os2?.fsSelection ?? 0) & 1) === 1,
+  };
+}
+
+/** What a font's record says, in the first language that it says it in. */
+function saidIn(entry: unknown): string {
+  const text = Object.values((entry ?? {}) as Record<string, unknown>)[0];
+  return typeof text === 'string' ? text.trim() : '';
 }
 
 /** A font as the core sets type with it. */

@@ -1,6 +1,6 @@
 import { MM_PER_INCH } from '@/core/length/units';
 import type { Facts, Flaw, PixelSize } from '@/core/artwork/facts';
-import { sizeAfter, type Step } from '@/core/artwork/steps';
+import { isOpening, sizeAfter, type Step } from '@/core/artwork/steps';
 import { paletteOfInks, paletteOfPicture } from '@/core/raster/palette';
 import { flatBackground } from '@/core/raster/background';
 import type { Band } from '@/core/raster/band';
@@ -37,7 +37,7 @@ export async function measureOpened(
   steps: readonly Step[] = [],
   progress: Progress = IN_SILENCE,
 ): Promise<Measured> {
-  const onPixels = steps.some(({ kind }) => kind !== 'page' && kind !== 'omit');
+  const onPixels = steps.some((step) => !isOpening(step));
   if (opened.bands && !onPixels) return measureBands(file, opened, opened.bands, progress);
   const size = measuredSize(opened);
   const whole = await opened.raster(size, part(progress, 0, 0.55));

@@ -1,5 +1,6 @@
 import type { FontFacts } from '@/core/type/fonts';
 import type { ReadShape } from '@/files/svg/shape';
+import type { OutlinedWords } from '@/files/svg/words';
 import type { Ink, Lettering } from '@/core/type/schema';
 
 /** Where a face comes from: the seller's own file, or the app's server where there is none. */
@@ -21,4 +22,6 @@ export interface TypeService {
   inspect(name: string, file: Blob): Promise<Read<{ id: string; facts: FontFacts }>>;
   /** The shape of a drawing, to clip to. */
   shapeOf(name: string, file: Blob): Promise<Read<{ shape: ReadShape }>>;
+  /** A drawing with its live text as outlines, in whichever of these fonts it names. */
+  outline(name: string, file: Blob, fonts: readonly FaceSource[]): Promise<Read<OutlinedWords>>;
 }

@@ -3,7 +3,12 @@ import { UpFitError } from '@/core/errors';
 import { layText, type Font } from '@/core/type/layout';
 import { requireReadableSize } from '@/core/artwork/limits';
 import { bytesSource } from '@/core/formats/source';
+import { textOf } from '@/files/svg/artwork';
+import { browserPlain } from '@/files/svg/browser';
+import type { MakePlain } from '@/files/svg/plain';
 import { readShape } from '@/files/svg/shape';
+import { wordFont } from '@/files/svg/word-fonts';
+import { outlineWords } from '@/files/svg/words';
 import { digest } from '@/imaging/digest';
 import { fontFacts, fontOf, lackingIn, openFont } from '@/files/font';
 import type { FaceSource, Read, TypeService } from './type-messages';
@@ -57,6 +62,16 @@ const service: TypeService = {
       requireReadableSize(name, file.size);
       return { shape: readShape(name, await file.text()) };
     }),
+  outline: (name, file, fonts) =>
+    read(name, async () => {
+      requireReadableSize(name, file.size);
+      const source = textOf(bytesSource(new Uint8Array(await file.arrayBuffer())));
+      const all = await Promise.all(
+        fonts.map(async (one) => wordFont(one.id, await bytesOf(one.id, one.file))),
+      );
+      return outlineWords(name, source, all, (plain ??= browserPlain(self.location.origin)));
+    }),
 };
+let plain: MakePlain | undefined;
 
 expose(service);

@@ -3,10 +3,11 @@ import { describeFacts } from '@/core/fit/describe';
 import { UpFitError } from '@/core/errors';
 import type { Facts } from '@/core/artwork/facts';
 import { damaged } from '@/core/formats/sniff';
-import { measureArtwork } from '@/files/artwork';
+import { measureArtwork, type ArtworkFile } from '@/files/artwork';
 import { badArgument, type Args } from '../args';
 import type { Answer, ReaderSupply } from '../answer';
 import { openNamed } from '../placed';
+import { withWords } from '../words';
 
 type Result = Facts | { name: string; error: { code: string; message: string } };
 
@@ -37,13 +38,20 @@ export async function inspect(args: Args, readers: ReaderSupply): Promise<Answer
 
 /** A file that fails on a tired engine is tried once more on a fresh one. */
 async function factsOf(readers: ReaderSupply, path: string): Promise<Facts> {
-  const file = openNamed(path);
+  const opened = openNamed(path);
+  try {
+    const file = await withWords(opened);
+    return await measuredOf(readers, file);
+  } finally {
+    opened.source.close();
+  }
+}
+
+async function measuredOf(readers: ReaderSupply, file: ArtworkFile): Promise<Facts> {
   try {
     return (await measureArtwork(await readers(), file)).facts;
   } catch (error) {
     if (!(await readers()).engine.tired()) throw error;
     return (await measureArtwork(await readers(true), file)).facts;
-  } finally {
-    file.source.close();
   }
 }

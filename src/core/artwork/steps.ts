@@ -1,11 +1,16 @@
 import * as v from 'valibot';
 import { list } from '../bounds';
+import { digestOf } from '../digest';
 import type { Lie } from '../geometry/lie';
+import { memoOf } from '../memo';
 import type { PixelSize } from './facts';
 
 const share = v.pipe(v.number(), v.minValue(0), v.maxValue(1));
 const colour = v.pipe(v.string(), v.regex(/^#[0-9a-f]{6}$/));
 const whole = v.pipe(v.number(), v.integer(), v.minValue(0));
+
+/** Characters of a drawing that is kept with its text outlined. */
+export const MOST_OUTLINED = 4_000_000;
 
 /**
  * One thing done to an artwork on its way from the file to the print. The file itself is never touched: steps are
@@ -14,6 +19,12 @@ const whole = v.pipe(v.number(), v.integer(), v.minValue(0));
 export const StepSchema = v.variant('kind', [
   /** Another page than the first of a file with several, from 0. */
   v.object({ kind: v.literal('page'), page: whole }),
+  /** Live text of a drawing as outlines: the drawing as it is with them, and the families of its letters. */
+  v.object({
+    kind: v.literal('outline'),
+    families: list(v.string(), 40),
+    svg: v.pipe(v.string(), v.maxLength(MOST_OUTLINED)),
+  }),
   /** Parts of a drawing left out, by their number in the order they are drawn. */
   v.object({ kind: v.literal('omit'), parts: list(whole) }),
   /** Cut down to a part, in shares of what there is before. */
@@ -66,6 +77,8 @@ export function sayStep(step: Step): string {
   switch (step.kind) {
     case 'page':
       return `Page ${step.page + 1} is used`;
+    case 'outline':
+      return `Words outlined in ${step.families.join(', ')}`;
     case 'omit':
       return step.parts.length === 1 ? 'One part left out' : `${step.parts.length} parts left out`;
     case 'crop':
@@ -128,14 +141,32 @@ export function omittedBy(steps: readonly Step[]): readonly number[] {
   return steps.find((step) => step.kind === 'omit')?.parts ?? [];
 }
 
+/** Whether a step says what of a file is opened, and is no work on its pixels. */
+export function isOpening({ kind }: Step): boolean {
+  return kind === 'page' || kind === 'omit' || kind === 'outline';
+}
+
+/** The drawing that the steps put in the place of the file's own, its text outlined; null where they do not. */
+export function outlinedBy(steps: readonly Step[]): string | null {
+  return steps.find((step) => step.kind === 'outline')?.svg ?? null;
+}
+
 /** A step added: another page or other parts take the place of those before. */
 export function withStep(steps: readonly Step[], step: Step): Step[] {
-  const first = step.kind === 'page' || step.kind === 'omit';
-  if (!first) return [...steps, step];
+  if (!isOpening(step)) return [...steps, step];
   return [step, ...steps.filter(({ kind }) => kind !== step.kind)];
 }
 
 /** What pixels are known by: the file they come from and the steps that were done to them. */
 export function pixelsKey(sha256: string, steps: readonly Step[]): string {
-  return steps.length === 0 ? sha256 : `${sha256}~${JSON.stringify(steps)}`;
+  return steps.length === 0 ? sha256 : `${sha256}~${JSON.stringify(steps.map(shortOf))}`;
+}
+
+const shorts = memoOf<StepOf<'outline'>, 'short', { svg: string }>(1);
+
+/** A step as it is known by: a whole drawing by its digest. */
+function shortOf(step: Step): Step {
+  return step.kind === 'outline'
+    ? { ...step, ...shorts(step, 'short', () => ({ svg: digestOf(step.svg) })) }
+    : step;
 }

@@ -152,6 +152,7 @@ function after(drawing: Drawing, step: Step): Drawing | null {
   switch (step.kind) {
     case 'page':
     case 'omit':
+    case 'outline':
       return drawing;
     case 'crop':
       return through([1, 0, 0, 1, -step.x * width, -step.y * height], {

@@ -40,6 +40,16 @@ export const ATTRIBUTES: ReadonlySet<string> = new Set(
   ).split(' '),
 );
 
+/** What live text is made of and set by, besides: only where it is about to be outlined. */
+export const WORD_ELEMENTS: ReadonlySet<string> = new Set('text tspan textPath'.split(' '));
+export const WORD_ATTRIBUTES: ReadonlySet<string> = new Set(
+  (
+    'font-family font-size font-weight font-style font-stretch font-variant letter-spacing word-spacing ' +
+    'text-anchor text-decoration dominant-baseline alignment-baseline baseline-shift writing-mode direction ' +
+    'rotate textLength lengthAdjust startOffset xml:space font-kerning'
+  ).split(' '),
+);
+
 /** An address that stays inside the drawing, or a picture that is written into it. */
 const INSIDE = /^#[^\s"'<>]+$/;
 const PICTURE = /^data:image\/(png|jpe?g|gif|webp);base64,[A-Za-z0-9+/=\s]+$/;

@@ -1,19 +1,20 @@
 import type { Facts } from '@/core/artwork/facts';
 import { heldSize } from '@/core/artwork/limits';
+import { omittedBy, outlinedBy, type Step } from '@/core/artwork/steps';
 import type { Source } from '@/core/formats/source';
 import type { Engine } from '@/imaging/engine';
 import type { Opened } from '@/imaging/opened';
 import { sharpness } from '../placed';
 import { cleanDrawing, type CleanDrawing } from './clean';
 
-/** Opens a drawing: made safe first, and only then ever drawn. `omit` leaves parts out by their number. */
+/** Opens a drawing: made safe first, and only then ever drawn. Its steps say which parts are left out, and what its words look like. */
 export function openDrawing(
   engine: Engine,
   name: string,
   source: Source,
-  omit: readonly number[] = [],
+  steps: readonly Step[] = [],
 ): Opened {
-  const drawing = cleanOf(name, source, omit);
+  const drawing = cleanOf(name, source, steps);
   const { width, height } = drawing.size;
   return {
     format: 'svg',
@@ -32,9 +33,9 @@ export function openDrawing(
   };
 }
 
-/** A drawing made safe, from its file. */
-export function cleanOf(name: string, source: Source, omit: readonly number[]): CleanDrawing {
-  return cleanDrawing(name, textOf(source), { omit });
+/** A drawing made safe, from its file or as it is with its words outlined. */
+export function cleanOf(name: string, source: Source, steps: readonly Step[]): CleanDrawing {
+  return cleanDrawing(name, outlinedBy(steps) ?? textOf(source), { omit: omittedBy(steps) });
 }
 
 /** Text in UTF-8, or UTF-16 where it begins with its mark. */
@@ -50,7 +51,7 @@ function notesOn({ text, refused, images, size }: CleanDrawing): Facts['notes'] 
     const words = text.slice(0, 3).map((line) => `“${line}”`);
     notes.push({
       code: 'live-text',
-      message: `Has live text, which is left out until it is outlined where it was drawn: ${words.join(', ')}${text.length > 3 ? ' and more' : ''}.`,
+      message: `Has live text, which is left out until it is outlined: ${words.join(', ')}${text.length > 3 ? ' and more' : ''}.`,
     });
   }
   if (refused.length > 0) {

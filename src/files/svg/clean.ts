@@ -11,6 +11,8 @@ import {
   isAllowedValue,
   allowedRules,
   PARTS,
+  WORD_ATTRIBUTES,
+  WORD_ELEMENTS,
 } from './allowed';
 import { Expansion } from './expansion';
 import { readElements, type Element } from './elements';
@@ -37,6 +39,8 @@ export interface CleanDrawing {
 export interface CleanOptions {
   /** Parts to leave out, by their number. */
   omit?: readonly number[];
+  /** Keeps live text, to be outlined. */
+  words?: boolean;
   /** Draws each part in a colour of its own, its number plus one, so that a click can be told which it met. */
   map?: boolean;
 }
@@ -67,6 +71,8 @@ export function cleanDrawing(name: string, source: string, options: CleanOptions
   /** Depth of the element that is left out with all in it; of a `text`; of a style sheet; of the outermost hidden one. */
   let skipped: number | null = null;
   let spoken: number | null = null;
+  /** Depth of a `text` that is kept. */
+  let speaking: number | null = null;
   let sheet: { depth: number; rules: string } | null = null;
   let hidden: number | null = null;
 
@@ -77,12 +83,16 @@ export function cleanDrawing(name: string, source: string, options: CleanOptions
       lineage[depth] = elements++;
       if (depth === 0) size = readSvgSize(attributes);
       if (skipped !== null || spoken !== null) return;
+      const word = tag !== null && options.words === true && WORD_ELEMENTS.has(tag);
       if (tag !== null && TEXT.has(tag)) {
-        spoken = depth;
         text.push('');
-        return;
+        if (word) speaking = depth;
+        else {
+          spoken = depth;
+          return;
+        }
       }
-      if (tag === null || !ELEMENTS.has(tag)) {
+      if (tag === null || !(ELEMENTS.has(tag) || word)) {
         if (tag !== null && !SILENT.has(tag)) refused.add(tag);
         skip(depth);
         return;
@@ -101,7 +111,7 @@ export function cleanDrawing(name: string, source: string, options: CleanOptions
       }
       if (tag === 'image' && size) images.push(...placedImage(element, userUnit(size)));
       expansion.enter(tag, attributes, depth);
-      const kept = keptAttributes(tag, attributes, refused);
+      const kept = keptAttributes(tag, attributes, refused, options.words);
       if (depth === 0) {
         root = kept;
         return;
@@ -110,7 +120,8 @@ export function cleanDrawing(name: string, source: string, options: CleanOptions
       out.push(opened(tag, drawn));
     },
     text: (inner) => {
-      if (spoken !== null) text.push((text.pop() ?? '') + inner);
+      if (speaking !== null && skipped === null) out.push(escaped(inner));
+      if (spoken !== null || speaking !== null) text.push((text.pop() ?? '') + inner);
       else if (sheet) sheet.rules += inner;
     },
     close: (tag, depth) => {
@@ -131,6 +142,7 @@ export function cleanDrawing(name: string, source: string, options: CleanOptions
         sheet = null;
         return;
       }
+      if (depth === speaking) speaking = null;
       expansion.leave(depth);
       if (depth === hidden) hidden = null;
       if (depth > 0) out.push(`</${tag!}>`);
@@ -161,6 +173,7 @@ function keptAttributes(
   tag: string,
   attributes: Readonly<Record<string, string>>,
   refused: Set<string>,
+  words = false,
 ): Attributes {
   const kept: Attributes = [];
   for (const [key, value] of Object.entries(attributes)) {
@@ -168,7 +181,7 @@ function keptAttributes(
       if (tag === 'a') continue;
       if (isAllowedAddress(tag, value)) kept.push(['xlink:href', value.trim()]);
       else refused.add('outside address');
-    } else if (ATTRIBUTES.has(key)) {
+    } else if (ATTRIBUTES.has(key) || (words && WORD_ATTRIBUTES.has(key))) {
       if (isAllowedValue(value)) kept.push([key, value]);
       else refused.add('outside address');
     }

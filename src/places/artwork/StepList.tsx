@@ -2,6 +2,7 @@
 import { gridOf } from '@/core/artwork/facts';
 import { sayStep, withStep, type Step } from '@/core/artwork/steps';
 import { setSteps } from '@/state/artwork/artworks';
+import { hasLiveText, outlineText } from '@/state/artwork/words';
 import { Heading } from '@/ui/StripParts';
 import type { DocketProps } from './types';
 import { ClearBackground } from './ClearBackground';
@@ -98,6 +99,17 @@ export function StepList({ artwork, tool, onTool, change }: DocketProps) {
             {verb}
           </button>
         ))}
+        {hasLiveText(artwork) && (
+          <button
+            className="verb"
+            disabled={busy}
+            onClick={() => {
+              change.run('Its words are outlined', (options) => outlineText(artwork, options));
+            }}
+          >
+            Outline its words
+          </button>
+        )}
         {facts.format === 'svg' && (
           <Hint
             words={moved && 'Take back crops and turns first: parts are picked on the whole drawing.'}

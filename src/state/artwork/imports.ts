@@ -1,10 +1,11 @@
 import { create } from 'zustand';
 import { sentence } from '../sentence';
 import { requireReadableSize } from '@/core/artwork/limits';
-import { ENGINES, engine, isStopped } from '@/workers/client';
+import { ENGINES, engine, isStopped, type JobOptions } from '@/workers/client';
 import type { Artwork } from '@/store/schema';
 import { keepFile } from './artworks';
 import { gatherFolder } from './folders';
+import { hasLiveText, outlineText } from './words';
 
 /** One file on its way in. */
 export interface Import {
@@ -144,12 +145,25 @@ async function importOne({ id, name, file }: Import, signal: AbortSignal): Promi
       change(id, { share });
     };
     const measured = await engine.measure({ name, file, steps: [] }, { signal, onProgress });
-    const { artwork, known } = await keepFile(measured, file, signal);
+    const { artwork: kept, known } = await keepFile(measured, file, signal);
+    const artwork = known ? kept : await withItsWords(kept, { signal });
     const message = known ? `Already here as “${artwork.facts.name}”.` : null;
     change(id, { phase: known ? 'known' : 'done', share: 1, message });
     return artwork;
   } catch (error) {
     change(id, isStopped(error) ? { phase: 'stopped' } : { phase: 'failed', message: sentence(error) });
     return null;
+  }
+}
+
+/** A drawing that came in with live text, its words outlined where its fonts are here; as it is where they are not. */
+async function withItsWords(artwork: Artwork, options: JobOptions): Promise<Artwork> {
+  if (!hasLiveText(artwork)) return artwork;
+  try {
+    return (await outlineText(artwork, options)).artwork;
+  } catch (error) {
+    if (isStopped(error)) throw error;
+    // What stands in the way is said where the artwork is opened and its words are asked for.
+    return artwork;
   }
 }

@@ -24,6 +24,7 @@ function applyStep(raster: Raster, step: Step, progress: Progress): Raster {
     // What a file is opened with is no work on its pixels.
     case 'page':
     case 'omit':
+    case 'outline':
       return raster;
     case 'crop':
       return cropRaster(raster, step);
