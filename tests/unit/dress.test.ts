@@ -194,7 +194,14 @@ describe('what of it would not print', () => {
     )!;
     expect(finding.shown.measured).toMatch(/of 3 counters closed/);
     expect(finding.places ?? [finding.place]).not.toEqual([]);
-    if (finding.remedies.length > 0) expect(mended(finding)).toEqual([]);
+    expect(finding.remedies[0]!.label).toMatch(/^Make the outline 0\.\d\d mm, so/);
+    expect(mended(finding)).toEqual([]);
+    const two = told(
+      { cap: 20, outline: { width: 1.2, colour: '#c0392b' }, rings: [{ width: 1.8, colour: '#0b5563' }] },
+      ['ABO'],
+    ).find(({ word }) => word === 'Counters closed')!;
+    expect(two.remedies[0]!.label).toMatch(/Make the outlines \d\.\d\d mm in all/);
+    expect(mended(two)).toEqual([]);
     expect(
       told({ cap: 20, outline: { width: 0.5, colour: '#c0392b' } }, ['ABO']).filter(
         ({ word }) => word === 'Counters closed',

@@ -55,12 +55,13 @@ export function thinnestLine(piece: TextPiece, limit: number): DressLine | null 
 export interface ClosedCounters {
   count: number;
   of: number;
-  /** mm that the lines round the letters may have in all, so that each counter stays open by the limit; 0 where none may. */
+  /** mm that the lines round the letters have in all, and may have so that each counter stays open by the limit; 0 where none may. */
+  reach: number;
   most: number;
   places: Extent[];
 }
 
-const counters = memo<string, { reach: number; most: number; closed: PathsD; of: number }>(24);
+const counters = memo<string, { most: number; closed: PathsD; of: number }>(24);
 
 /** The counters that a text's outlines fill, or leave narrower than `limit` mm; null where none does. */
 export function closedCounters(piece: TextPiece, limit: number): ClosedCounters | null {
@@ -82,7 +83,6 @@ export function closedCounters(piece: TextPiece, limit: number): ClosedCounters 
     // One that is narrower than the limit without any line is not the line's doing.
     const held = holes.filter(({ radius }) => radius >= limit / 2);
     return {
-      reach,
       most: Math.max(0, Math.min(...held.map(({ radius }) => radius - limit / 2))),
       closed: closed.filter(({ radius }) => radius >= limit / 2).map(({ ring }) => ring),
       of: held.length,
@@ -93,7 +93,7 @@ export function closedCounters(piece: TextPiece, limit: number): ClosedCounters 
     const { left, top, right, bottom } = extentAround(ring);
     return onFace(piece, [left, top, right, bottom], factor);
   });
-  return { count: read.closed.length, of: read.of, most: read.most, places };
+  return { count: read.closed.length, of: read.of, reach, most: read.most, places };
 }
 
 /** The radius of the largest round that goes into a polygon, to a hundredth of a millimetre: how far it can be shrunk. */

@@ -81,9 +81,16 @@ function countersOf(context: CheckContext, piece: TextPiece): Finding | null {
   const limit = context.blank.limits.stroke;
   const found = closedCounters(piece, limit);
   if (!found) return null;
-  const { outline } = placedLettering(piece);
   const share = `${found.count} of ${found.of}`;
-  const can = outline !== null && found.most >= limit && !piece.lettering.rings?.length;
+  const { outline, rings } = placedLettering(piece);
+  const narrower = <T extends { width: number }>(line: T): T => ({
+    ...line,
+    width: Math.floor(((line.width * found.most) / found.reach) * 100) / 100,
+  });
+  const lines = { outline: outline && narrower(outline), ...(rings && { rings: rings.map(narrower) }) };
+  const holds = [...(lines.outline ? [lines.outline] : []), ...(lines.rings ?? [])].every(
+    ({ width }) => width >= limit,
+  );
   return {
     rule: 'text',
     verdict: 'look',
@@ -97,14 +104,12 @@ function countersOf(context: CheckContext, piece: TextPiece): Finding | null {
     word: 'Counters closed',
     message: `The outline of “${piece.name}” closes ${share} counters of its letters, or leaves them narrower than the ${fixed(limit, 2)} mm that hold: the product does not show through them.`,
     ...placed(found.places),
-    remedies: can
+    remedies: holds
       ? [
           {
             id: 'open-counters',
-            label: `Make the outline ${fixed(found.most, 2)} mm, so that every counter stays open`,
-            pieces: withDress(context, piece, {
-              outline: { ...outline, width: Math.floor(found.most * 100) / 100 },
-            }),
+            label: `Make ${rings?.length ? 'the outlines' : 'the outline'} ${fixed(found.most, 2)} mm${rings?.length ? ' in all' : ''}, so that every counter stays open`,
+            pieces: withDress(context, piece, lines),
           },
         ]
       : [],
