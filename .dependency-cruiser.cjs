@@ -45,6 +45,7 @@ const core = [
   'many',
   'mockup',
   'pack',
+  'listing',
 ];
 
 module.exports = {

@@ -81,7 +81,8 @@ export async function rowRows() {
 /** A text that is a slot of a name. */
 async function addSlot(browser, name) {
   await browser.wait(until.elementLocated(By.css('[aria-label=Flat] canvas')), WAIT);
-  await browser.actions().sendKeys('i').perform();
+  // What is open of the slot before this one is left first.
+  await browser.actions().sendKeys(Key.ESCAPE, Key.ESCAPE, 'i').perform();
   const field = await browser.wait(until.elementLocated(By.css('[aria-label="Line 1"]')), WAIT);
   await browser.wait(
     () => browser.executeScript('return document.activeElement === arguments[0]', field),
@@ -96,7 +97,6 @@ async function addSlot(browser, name) {
     WAIT,
   );
   await named.sendKeys(Key.chord(Key.CONTROL, 'a'), name, Key.ENTER);
-  await browser.actions().sendKeys(Key.ESCAPE, Key.ESCAPE).perform();
 }
 
 async function press(browser, words) {
@@ -139,10 +139,10 @@ function heldAtRest(done) {
 
 /** In the page: the list from its top to its end and back, a screen a frame. */
 function scrollThrough(done) {
-  const list = document.querySelector('[aria-label=Rows]');
-  const box = [list, ...list.querySelectorAll('*')].find(
-    (one) => one.scrollHeight > one.clientHeight + 50 && getComputedStyle(one).overflowY !== 'visible',
-  );
+  const row = document.querySelector('[aria-label=Rows] [role=row]');
+  let box = row.parentElement;
+  while (!(box.scrollHeight > box.clientHeight + 50 && /auto|scroll/.test(getComputedStyle(box).overflowY)))
+    box = box.parentElement;
   let way = 1;
   const step = () => {
     box.scrollTop += way * box.clientHeight;

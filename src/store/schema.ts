@@ -9,6 +9,8 @@ import { SummarySchema, summaryOf } from '@/core/check/summary';
 import { INTENTS } from '@/core/colour/press';
 import { digestOf } from '@/core/digest';
 import { UnitSettingSchema } from '@/core/length/show';
+import { FIRST_LISTING_WORDS, ListingWordsSchema } from '@/core/listing/schema';
+import { RateSchema } from '@/core/price/earn';
 import { StyleSchema } from '@/core/type/style';
 import { ViewSchema } from '@/core/many/view';
 
@@ -128,6 +130,13 @@ export const SettingsSchema = v.object({
   lastAct: v.optional(v.nullable(ActSchema), null),
   /** How words are set, kept by name. */
   styles: v.optional(list(StyleSchema, 200), []),
+  /** The place to sell that costs are reckoned for, and how many are ordered at once there. */
+  outletId: v.optional(v.string(), 'quay-market'),
+  quantity: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(1_000_000)), 1),
+  /** What currencies are worth in one another, by hand. */
+  rates: v.optional(list(RateSchema, 200), []),
+  /** What listings are drafted from. */
+  listingWords: v.optional(ListingWordsSchema, FIRST_LISTING_WORDS),
   /** A blank that is being measured. */
   draft: v.optional(
     v.nullable(
@@ -161,5 +170,9 @@ export const FIRST_SETTINGS: Settings = {
   acts: [],
   lastAct: null,
   styles: [],
+  outletId: 'quay-market',
+  quantity: 1,
+  rates: [],
+  listingWords: FIRST_LISTING_WORDS,
   draft: null,
 };

@@ -3,6 +3,9 @@ import { BLANKS, METHODS, SPECS } from '@/core/blank/library';
 import { artworkIdsOf, DesignSchema, FitSchema } from '@/core/fit/schema';
 import { fromFirstLayout, LayoutSchema } from '@/core/layout/schema';
 import { StoredPackSchema } from '@/core/pack/record';
+import { ListingSchema } from '@/core/listing/schema';
+import { PriceListSchema } from '@/core/price/list';
+import { OutletSchema } from '@/core/price/outlet';
 import { ListSchema } from '@/core/rows/schema';
 import { SheetSchema } from '@/core/sheet/schema';
 import {
@@ -127,6 +130,34 @@ export const TABLES = {
         ];
       },
     },
+  }),
+  /** How fits are listed where they are sold. */
+  listings: table({
+    schema: ListingSchema,
+    key: 'fitId',
+    since: 14,
+    noun: 'listing',
+    archive: { words: 'listings', files: [] },
+    owner: 'fits',
+    needs: { tables: ['fits'], of: ({ fitId }) => [{ table: 'fits', key: fitId }] },
+  }),
+  /** What houses ask. */
+  prices: table({
+    schema: PriceListSchema,
+    key: 'id',
+    since: 14,
+    noun: 'price list',
+    name: ({ name }) => name,
+    archive: { words: 'price lists', files: [] },
+  }),
+  /** Places to sell that the seller wrote or changed. */
+  outlets: table({
+    schema: OutletSchema,
+    key: 'id',
+    since: 14,
+    noun: 'place to sell',
+    name: ({ name }) => name,
+    archive: { words: 'places to sell', files: [] },
   }),
   dockets: table({
     schema: StoredDocketSchema,

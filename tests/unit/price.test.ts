@@ -15,7 +15,8 @@ afterAll(() => {
 
 const line = (change: Partial<Price> = {}): Price => ({
   ...{ house: 'Harl Kiln Works', blank: 'mug-325', size: '', method: '', from: 1 },
-  ...{ price: '4.10', setup: null, postage: '2.90', currency: 'EUR', day: '2026-11-28', ...change },
+  ...{ price: '4.10', setup: null, postage: '2.90', currency: 'EUR', day: '2026-11-28' },
+  ...{ material: '', side: null, more: null, ...change },
 });
 const MUG = [line(), line({ from: 12, price: '3.40' })];
 const ask = { quantity: 1, inks: null, sides: 1, asking: '14.50', fee: '0.08' };

@@ -2,6 +2,7 @@ import { readFile } from 'node:fs/promises';
 import { extname } from 'node:path';
 import * as v from 'valibot';
 import { UpFitError } from '@/core/errors';
+import { linesFor, unclear } from '@/core/price/choose';
 import { costOf, type Cost } from '@/core/price/cost';
 import { MoneySchema, PRICE_COLUMNS, readPrices, type Price } from '@/core/price/list';
 import { readTable } from '@/files/table';
@@ -66,33 +67,20 @@ function asJson(bytes: Uint8Array): unknown {
 /** The lines that are for what is asked: of one house, one method and one size, or of every size. */
 function chosen(prices: readonly Price[], args: Args): readonly Price[] {
   const id = required(args, 'blank');
-  const same = (a: string, b: string) => a.toLowerCase() === b.toLowerCase();
-  const of = (column: 'house' | 'method' | 'size', lines: readonly Price[]) => {
-    const wanted = args.values.get(column);
-    if (wanted === undefined) return lines;
-    const exact = lines.filter((line) => same(line[column], wanted));
-    // A line that names none is for all of them.
-    return exact.length > 0 ? exact : lines.filter((line) => line[column] === '');
+  const named = (name: string) => {
+    const wanted = args.values.get(name);
+    return wanted === undefined ? {} : { [name]: [wanted] };
   };
-  const own = of(
-    'size',
-    of(
-      'method',
-      of(
-        'house',
-        prices.filter(({ blank }) => same(blank, id)),
-      ),
-    ),
-  );
+  const own = linesFor(prices, { blank: [id], ...named('house'), ...named('method'), ...named('size') });
   if (own.length === 0) {
     const asked = [id, ...['house', 'method', 'size'].flatMap((name) => args.values.get(name) ?? [])];
     throw new UpFitError('not-found', `The list has no price for ${asked.join(', ')}.`);
   }
-  for (const column of ['house', 'method', 'size'] as const) {
-    const names = [...new Set(own.map((line) => line[column]))];
-    if (names.length > 1)
-      throw badArgument(`The list prices ${id} for ${names.join(', ')}: say which with --${column}.`);
-  }
+  const several = unclear(own);
+  if (several)
+    throw badArgument(
+      `The list prices ${id} for ${several.names.join(', ')}: say which with --${several.by}.`,
+    );
   return own;
 }
 

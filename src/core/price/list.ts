@@ -1,5 +1,7 @@
 import Big from 'big.js';
 import * as v from 'valibot';
+import { list } from '../bounds';
+import { NameSchema } from '../blank/basics';
 
 /** A decimal number as it is written, without a sign; kept as words, so that no cent is lost. */
 export const MoneySchema = v.pipe(v.string(), v.regex(/^\d{1,9}(\.\d{1,6})?$/));
@@ -19,6 +21,11 @@ export const PriceSchema = v.object({
   setup: v.nullable(MoneySchema),
   /** Of one piece. */
   postage: v.nullable(MoneySchema),
+  /** Of each further piece of one parcel, where that is not the first one's. */
+  more: v.optional(v.nullable(MoneySchema), null),
+  /** Of each further printed side or place, of one piece. */
+  side: v.optional(v.nullable(MoneySchema), null),
+  material: v.optional(Words, ''),
   currency: v.pipe(v.string(), v.regex(/^[A-Z]{3}$/)),
   /** Since when: `2026-11-28`. */
   day: v.pipe(v.string(), v.isoDate()),
@@ -37,7 +44,26 @@ export const PRICE_COLUMNS = [
   'currency',
   'day',
 ] as const;
-type Column = (typeof PRICE_COLUMNS)[number];
+/** Columns that a list may have besides. */
+export const MORE_COLUMNS = ['material', 'side', 'more'] as const;
+export type PriceColumn = (typeof PRICE_COLUMNS)[number] | (typeof MORE_COLUMNS)[number];
+type Column = PriceColumn;
+
+/** A list's lines as the rows of a table, its head first: what `readPrices` reads. */
+export function pricesTable(prices: readonly Price[]): string[][] {
+  const columns = [...PRICE_COLUMNS, ...MORE_COLUMNS];
+  return [[...columns], ...prices.map((price) => columns.map((column) => String(price[column] ?? '')))];
+}
+
+/** A price list as it is kept: who said so, and when. */
+export const PriceListSchema = v.object({
+  upfit: v.literal('prices/1'),
+  id: v.string(),
+  name: NameSchema,
+  source: v.pipe(v.string(), v.maxLength(200)),
+  lines: list(PriceSchema, 20_000),
+});
+export type PriceList = v.InferOutput<typeof PriceListSchema>;
 
 /** What is wrong with a list, by the row as a table shows it (the head is row 1) and the column. */
 export interface PriceTrouble {
@@ -85,6 +111,7 @@ export function readPrices(table: readonly (readonly string[])[]): {
       ...{ house: cell('house'), blank: cell('blank'), size: cell('size'), method: cell('method') },
       ...{ from, price: money('price'), setup: money('setup'), postage: money('postage') },
       ...{ currency: cell('currency'), day: cell('day') },
+      ...{ material: cell('material'), side: money('side'), more: money('more') },
     };
     return troubles.length > before ? [] : [{ row, price }];
   });
@@ -100,8 +127,8 @@ function moneyTrouble(text: string): string | null {
 }
 
 /** The words by which prices belong to one thing of one house. */
-const keyOfPrice = ({ house, blank, size, method }: Price): string =>
-  JSON.stringify([house, blank, size, method].map((word) => word.toLowerCase()));
+export const keyOfPrice = ({ house, blank, size, method, material }: Price): string =>
+  JSON.stringify([house, blank, size, method, material].map((word) => word.toLowerCase()));
 
 /** Quantities that are priced twice, larger ones that cost more, and two currencies for one thing. */
 function clashes(lines: readonly { row: number; price: Price }[]): PriceTrouble[] {

@@ -36,6 +36,9 @@ export function Blanks() {
           <Link href="/blanks/houses" className="verb whitespace-nowrap">
             Houses
           </Link>
+          <Link href="/blanks/prices" className="verb whitespace-nowrap">
+            Prices
+          </Link>
           <ImportButton onTaken={setChosenId} />
           <Link href="/blanks/make" className="verb whitespace-nowrap">
             By its numbers

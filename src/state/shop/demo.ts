@@ -1,10 +1,13 @@
 import * as v from 'valibot';
 import { MEASURED_FILE, MeasuredSchema, previewFile, type MeasuredDemo } from '@/demo/measured';
 import { DEMO_COLUMNS, DEMO_FILES, demoDesigns, SHOP_NAME, type DemoKey } from '@/demo/shop';
+import { demoListings, demoPrices } from '@/demo/prices';
 import { FIRST_SETTINGS } from '@/store/schema';
 import { keepFile, noteArtwork } from '../artwork/artworks';
 import { commit } from './commit';
 import { putDocket } from './records';
+
+const DEMO_TABLES = ['designs', 'fits', 'listings', 'prices', 'settings', 'dockets', 'summaries'] as const;
 
 /** The keepers drew nearly all of it themselves; of what others gave, nothing was written down. */
 const OWN = {
@@ -30,10 +33,12 @@ export async function loadDemo(): Promise<void> {
     const { artwork } = await keepFile({ facts: factsOf(key), preview: previews[i]! }, files[i]!);
     if (!UNSAID.has(key)) await noteArtwork(artwork.id, { origin: OWN });
   }
-  await commit(['designs', 'fits', 'settings', 'dockets', 'summaries'], async (store) => {
+  await commit([...DEMO_TABLES], async (store) => {
     for (const design of demoDesigns(factsOf)) store.put('designs', design);
     for (const fit of fits) store.put('fits', fit);
     for (const docket of dockets) putDocket(store, docket);
+    store.put('prices', demoPrices());
+    for (const listing of demoListings(fits)) store.put('listings', listing);
     const settings = (await store.get('settings', 'settings')) ?? FIRST_SETTINGS;
     store.put('settings', { ...settings, shopName: SHOP_NAME, columns: [...DEMO_COLUMNS], demoLoaded: true });
   });

@@ -1,5 +1,4 @@
 import { toast } from '@/ui/toast';
-import { drawnPiece } from '@/files/svg/drawn-piece';
 import { wayRound } from '@/core/blank/kinds';
 import { addedPieces, takenOn } from '@/core/fit/begin';
 import { placeFirst, spotsBeside } from '@/core/fit/first-place';
@@ -21,7 +20,7 @@ import { newShape, type NewShape } from '@/core/fit/shapes';
 import { firstLettering, newText, placedLettering } from '@/core/fit/text';
 import { FIRST_FONT } from '@/core/type/fonts';
 import type { Lettering } from '@/core/type/schema';
-import { importFiles } from '@/state/artwork/imports';
+import { asArtwork } from '@/state/artwork/drawn';
 import { changePiece, changePieces, piecesOf } from '@/state/bench/open-fit';
 import { select, useHand } from '@/state/bench/hand';
 import { sentence } from '@/state/sentence';
@@ -160,9 +159,8 @@ export function asRepeat(live: Live, piece: ArtworkPiece): void {
 
 /** A shape or a text as an artwork of its own, and that repeated over the whole face in the piece's place. */
 export async function asTile(live: Live, piece: InkPiece): Promise<void> {
-  const file = new File([drawnPiece(piece)], `${piece.name}.svg`, { type: 'image/svg+xml' });
   await towardsEdit(async () => {
-    const [artwork] = await importFiles([file]);
+    const artwork = await asArtwork(piece);
     if (!artwork) return;
     const { id, name, x, y, width, height, rotation, flipped } = piece;
     const laid = newPiece(id, artwork.id, artwork.facts, 'motif', live.face);

@@ -1,6 +1,7 @@
 'use client';
 import { isOpen, standing, type Verdict } from '@/core/check/finding';
 import { isMendable } from '@/state/bench/mending';
+import { CostLine } from './CostLine';
 import { DocketLine } from './DocketLine';
 import { DocketReach } from './DocketReach';
 import { MendAll } from './MendAll';
@@ -54,6 +55,7 @@ export function DocketStrip({
           )}
         </span>
       </div>
+      <CostLine fitId={live.fit.id} />
       {trouble && (
         <p role="alert" className="border-b border-rule py-2 text-sm text-fix">
           {trouble}

@@ -51,6 +51,9 @@ export function HandOverMenu({ targets, onFiles }: Props) {
       {line('Make pictures of them…', () => {
         router.push(withChosen('/pictures'));
       })}
+      {line('Write their listings…', () => {
+        router.push(withChosen('/listing'));
+      })}
       {line('Lay them on a new sheet', () => {
         void addSheet(fits.map(({ id }) => id)).then(({ id }) => {
           router.push(`/sheets?sheet=${id}`);

@@ -1,0 +1,83 @@
+import type { ResolvedBlank } from '@/core/blank/resolve';
+import { givenColours } from '@/core/fit/colours';
+import { isShowing, type Fit } from '@/core/fit/schema';
+import { linesFor, unclear } from '@/core/price/choose';
+import type { Needs } from '@/core/price/cost';
+import { earningOf, type Earning } from '@/core/price/earn';
+import type { Price } from '@/core/price/list';
+import type { Outlet } from '@/core/price/outlet';
+import { contextOf, type Shop } from '../shop/shop';
+import { outletIn, pricesIn } from './prices';
+
+/** What a fit costs and earns, and what that was reckoned from. */
+export interface FitEarning {
+  earning: Earning;
+  needs: Needs;
+  /** The lines that are for it; empty where no list prices it. */
+  lines: readonly Price[];
+  outlet: Outlet;
+  asking: string | null;
+  /** What the lines differ by though one thing was asked for. */
+  unclear: ReturnType<typeof unclear>;
+  /** Whether each ink of its method wants a screen. */
+  screens: boolean;
+}
+
+/** What is asked otherwise than the shop's settings and the fit say. */
+export interface Otherwise {
+  quantity?: number;
+  inks?: number;
+  outlet?: Outlet;
+  asking?: string | null;
+  house?: string;
+}
+
+/** What a fit costs and earns; null where it is not whole. */
+export function earningOfFit(fit: Fit, shop: Shop, otherwise: Otherwise = {}): FitEarning | null {
+  const context = contextOf(fit, shop);
+  return context ? earningOn(fit, context.blank, shop, otherwise) : null;
+}
+
+function earningOn(fit: Fit, blank: ResolvedBlank, shop: Shop, otherwise: Otherwise): FitEarning {
+  const outlet = otherwise.outlet ?? outletIn(shop);
+  const size = blank.blank.sizes.find(({ id }) => id === fit.sizeId);
+  const lines = linesFor(pricesIn(shop), {
+    blank: [blank.blank.id, blank.blank.name],
+    house: [otherwise.house ?? blank.spec.house],
+    method: [blank.method.id, blank.method.name],
+    ...(size && { size: [size.id, size.name] }),
+  });
+  const screens = blank.method.limits.inks !== null;
+  const needs: Needs = {
+    quantity: otherwise.quantity ?? shop.settings.quantity,
+    inks: otherwise.inks ?? (screens ? inksOf(fit, shop) : 0),
+    sides: Math.max(1, fit.faces.filter(({ pieces }) => pieces.some(({ visible }) => visible)).length),
+  };
+  const asking =
+    otherwise.asking === undefined ? (shop.listings.get(fit.id)?.asking ?? null) : otherwise.asking;
+  return {
+    earning: earningOf(lines, needs, outlet, { asking, rates: shop.settings.rates }),
+    needs,
+    lines,
+    outlet,
+    asking,
+    unclear: unclear(lines),
+    screens,
+  };
+}
+
+/** How many inks a fit's side with most of them is made from; null where a photograph is on it. */
+export function inksOf(fit: Fit, { artworks }: Pick<Shop, 'artworks'>): number | null {
+  const sides = fit.faces.map(({ pieces }) => {
+    const inks = new Set<string>();
+    for (const piece of pieces.filter(({ visible }) => visible)) {
+      for (const colour of givenColours(piece)) inks.add(colour);
+      if (!isShowing(piece)) continue;
+      const facts = artworks.get(piece.artworkId)?.facts;
+      if (!facts || facts.inks === null) return null;
+      for (const { hex } of facts.palette.slice(0, facts.inks)) inks.add(hex);
+    }
+    return inks.size;
+  });
+  return sides.some((count) => count === null) ? null : Math.max(0, ...(sides as number[]));
+}
