@@ -15,13 +15,13 @@ const SHOTS = [
   ['range-beside', '/', layBeside],
   ['blanks', '/blanks?blank=tumbler-taper-480'],
   ['blanks-measure', '/blanks/measure', measureCup],
-  ['houses', '/blanks/houses?house=corrie-sublimation'],
+  ['earnings', '/earnings?fit=knot-badge--shirt'],
   ['artwork', '/artwork', chooseLighthouse],
   ['bench-mug', '/bench/night-watch--mug-325'],
   ['bench-shirt', '/bench/keep-the-light--shirt'],
   ['stickers', '/artwork', partSet],
-  ['bench-docket', '/bench/lighthouse--shirt', acceptOne],
-  ['bench-proof', '/bench/night-watch--mug-325', proof],
+  ['bench-cost', '/bench/knot-badge--shirt', seeCost],
+  ['listing', '/listing?fit=keep-the-light--mug-325', draftListing],
   ['sheets', '/sheets', fillSheet],
   ['packs', '/packs', handOver],
   ['pictures', '/pictures?fit=keep-the-light--mug-325', pictured],
@@ -193,23 +193,27 @@ async function press(words) {
   await (await browser.wait(until.elementLocated(said), 60_000)).click();
 }
 
-/** The docket of a shirt, one Look of it accepted, its colours and sizes laid out. */
-async function acceptOne() {
+/** What one of forty shirts costs and earns, and what two inks less save apiece. */
+async function seeCost() {
   await browser.wait(() => browser.executeScript(settled), 60_000);
-  await press('Accept it');
-  await browser.actions().sendKeys('A large print, seen from afar.', Key.ENTER).perform();
-  await browser.wait(until.elementLocated(By.css('[data-accepted=true]')), 60_000);
-  await (await named('//button[starts-with(., "Ready on")]')).click();
+  await (await named('//*[@aria-label="What it costs"]//button')).click();
+  for (const [label, text] of [
+    ['pieces ordered at once', '40'],
+    ['inks', '5'],
+    ['inks', '3'],
+  ]) {
+    const field = await named(`//input[@id=//label[.="${label}"]/@for]`);
+    await field.sendKeys(Key.chord(Key.CONTROL, 'a'), text, Key.ENTER);
+  }
+  await named('//*[@role="status"][contains(., "apiece")]');
 }
 
-/** The night sky as designed and as printed, side by side, what the inks cannot reach hatched. */
-async function proof() {
-  await browser.wait(() => browser.executeScript(settled), 60_000);
-  await press('Colours:');
-  await press('both, with a divider');
-  await press('Colours:');
-  await press('what the inks cannot reach');
-  await browser.wait(until.elementLocated(By.css('[data-hatched]')), 60_000);
+/** A listing drafted from the shop's words, with one tag more. */
+async function draftListing() {
+  await press('Draft it');
+  const field = await named('//input[starts-with(@aria-label, "More tags")]');
+  await field.sendKeys('harbour, keeper', Key.ENTER);
+  await named('//*[contains(., "reads in the first picture")]');
 }
 
 /** Mugs and tumblers on oversize paper, packed. */

@@ -134,7 +134,7 @@ test('they go onto a sheet, and into a pack, in the order of the rows', async ()
   const order = sheet!.items.map(({ fitId }) => Number.parseInt(names.get(fitId)!, 10));
   expect(order).toEqual([1, 2, 3, 4, 5, 6, 8, 9, 10, 11, 12]);
   await shop.browser.get(here);
-  await shop.bench.says('main', /Keep as versions/);
+  await shop.bench.says('body', /Make 11 prints/);
   await shop.bench.press('Keep as versions');
   await shop.bench.press('and put them in a pack');
   await shop.browser.wait(until.urlContains('/packs?fits=handed'), 30_000);

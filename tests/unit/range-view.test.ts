@@ -4,7 +4,17 @@ import { summaryOf, type OpenFinding, type Summary } from '@/core/check/summary'
 import type { Design } from '@/core/fit/schema';
 import { layBeside } from '@/core/many/beside';
 import { offersFor } from '@/core/many/offers';
-import { columnHead, columnsIn, rowHead, rowsIn, WHOLE, type SeenDesign, type View } from '@/core/many/view';
+import {
+  columnHead,
+  columnsIn,
+  rowHead,
+  rowsIn,
+  WHOLE,
+  type SeenDesign,
+  type View,
+  goesByMoney,
+  type SeenMoney,
+} from '@/core/many/view';
 import { sizedBody } from '@/core/blank/sized';
 import { shippedBlanks } from '@/core/blank/library';
 import { facesOf, trimSize } from '@/core/blank/resolve';
@@ -49,7 +59,7 @@ function seen(
   };
 }
 const names = (view: Partial<View>, designs: readonly SeenDesign[], search = '') =>
-  rowsIn({ ...WHOLE, ...view }, designs, search, NOW).map(({ design }) => design.name);
+  rowsIn({ ...WHOLE, ...view }, designs, search, { now: NOW }).map(({ design }) => design.name);
 const occasion = (name: string, day: string | null): Partial<Design> => ({
   idea: {
     note: '',
@@ -59,6 +69,29 @@ const occasion = (name: string, day: string | null): Partial<Design> => ({
     buyers: '',
     occasion: { name, day },
   },
+});
+
+test('by what it costs or earns: what is unknown comes last, and is found by itself', () => {
+  const all = ['Dear', 'Loss', 'Little', 'Unsaid'].map((name) => seen(name, [{ verdict: 'ready' }]));
+  const sums: Record<string, SeenMoney> = {
+    Dear: { cost: 12, margin: 0.4 },
+    Loss: { cost: 7, margin: -0.1 },
+    Little: { cost: 5, margin: 0.2 },
+    Unsaid: { cost: null, margin: null },
+  };
+  const names = new Map(all.map(({ design, fits }) => [fits[0]!.fit, design.name]));
+  const shown = (view: Partial<View>) =>
+    rowsIn({ ...WHOLE, ...view }, all, '', { now: NOW, moneyOf: (fit) => sums[names.get(fit)!]! }).map(
+      ({ design }) => design.name,
+    );
+  expect(shown({ sort: 'costs' })).toEqual(['Dear', 'Loss', 'Little', 'Unsaid']);
+  expect(shown({ sort: 'earns' })).toEqual(['Loss', 'Little', 'Dear', 'Unsaid']);
+  expect(shown({ money: 'loss' })).toEqual(['Loss']);
+  expect(shown({ money: 'little' })).toEqual(['Loss', 'Little']);
+  expect(shown({ money: 'unknown' })).toEqual(['Unsaid']);
+  expect(
+    [{ sort: 'costs' }, { money: 'loss' }, {}].map((view) => goesByMoney({ ...WHOLE, ...view } as View)),
+  ).toEqual([true, true, false]);
 });
 
 describe('what of the range is shown', () => {
@@ -114,7 +147,7 @@ describe('what of the range is shown', () => {
 
   test('rows of one head come together, and each head stands over its first row', () => {
     const view = { ...WHOLE, rows: 'occasion' as const };
-    const rows = rowsIn(view, all, '', NOW);
+    const rows = rowsIn(view, all, '', { now: NOW });
     const heads = rows.map((one) => rowHead(view, one));
     expect(heads).toEqual(['for no occasion', 'for no occasion', 'Harbour day', 'Harbour day', 'Lamp night']);
     const groups = groupsOf(heads);

@@ -9,6 +9,7 @@ export interface Variant {
   colour: string;
   /** Null where the blank has one size. */
   size: string | null;
+  sizeId: string | null;
   sku: string;
 }
 
@@ -33,6 +34,7 @@ export function variantsOf({ blank }: ResolvedBlank, fit: Fit, design: string, p
       key: `${colour.id}/${size?.id ?? ''}`,
       colour: colour.name,
       size: size?.name ?? null,
+      sizeId: size?.id ?? null,
       sku: skuBy(pattern, {
         design,
         blank: blank.name,

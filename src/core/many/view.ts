@@ -18,7 +18,9 @@ export const ViewSchema = v.object({
   /** Only blanks that are printed by this method, or this house. */
   methodId: v.nullable(v.string()),
   specId: v.nullable(v.string()),
-  sort: v.picklist(['own', 'name', 'wrong', 'occasion', 'measured']),
+  /** Only designs of which a fit is sold at a loss, or earns little, or of which what it earns is unknown. */
+  money: v.optional(v.nullable(v.picklist(['loss', 'little', 'unknown'])), null),
+  sort: v.picklist(['own', 'name', 'wrong', 'occasion', 'measured', 'costs', 'earns']),
   rows: v.picklist(['none', 'occasion', 'standing']),
   columns: v.picklist(['none', 'kind', 'house', 'method']),
 });
@@ -32,6 +34,7 @@ export const WHOLE: View = {
   days: null,
   methodId: null,
   specId: null,
+  money: null,
   sort: 'own',
   rows: 'none',
   columns: 'none',
@@ -44,6 +47,25 @@ export interface SeenFit {
   summary: (Summary & { measuredAt: number }) | undefined;
   blank: ResolvedBlank;
 }
+
+/** What one piece of a fit costs, and what share of its price it earns; null where that is unknown. */
+export interface SeenMoney {
+  cost: number | null;
+  margin: number | null;
+}
+
+/** Asked of a fit only where a view goes by it. */
+export type MoneyOf = (fit: Fit) => SeenMoney;
+
+/** Under this share of what is asked a fit earns little. */
+export const LITTLE = 0.25;
+
+/** Whether a view goes by what things cost or earn. */
+export function goesByMoney({ money, sort }: View): boolean {
+  return money !== null || sort === 'costs' || sort === 'earns';
+}
+
+const UNKNOWN: SeenMoney = { cost: null, margin: null };
 
 /** A design with its fits on the blanks that are shown. */
 export interface SeenDesign {
@@ -83,13 +105,13 @@ export function rowsIn(
   view: View,
   designs: readonly SeenDesign[],
   search: string,
-  now = Date.now(),
+  { now = Date.now(), moneyOf = () => UNKNOWN }: { now?: number; moneyOf?: MoneyOf } = {},
 ): SeenDesign[] {
   const wanted = search.trim().toLocaleLowerCase();
   const shown = designs.filter(
-    (seen) => isFound(seen, wanted) && isStanding(seen, view.standing) && hasFit(seen, view, now),
+    (seen) => isFound(seen, wanted) && isStanding(seen, view.standing) && hasFit(seen, view, now, moneyOf),
   );
-  return together(inOrder(view, shown), (seen) => rowHead(view, seen));
+  return together(inOrder(view, shown, moneyOf), (seen) => rowHead(view, seen));
 }
 
 /** What a design's row is under; empty where there are no heads. */
@@ -148,17 +170,30 @@ function isStanding({ fits }: SeenDesign, standing: View['standing']): boolean {
 const DAY = 86_400_000;
 
 /** Whether one of its fits is all that a view asks of it. */
-function hasFit({ fits }: SeenDesign, { rule, colour, days }: View, now: number): boolean {
-  if (rule === null && colour === null && days === null) return true;
+function hasFit({ fits }: SeenDesign, view: View, now: number, moneyOf: MoneyOf): boolean {
+  const { rule, colour, days, money } = view;
+  if (rule === null && colour === null && days === null && money === null) return true;
   return fits.some(
     ({ fit, summary, blank: { blank } }) =>
       (rule === null || summary?.findings.some((finding) => finding.rule === rule)) &&
       (colour === null || blank.colours.find(({ id }) => id === fit.colourId)?.name === colour) &&
-      (days === null || (summary !== undefined && now - summary.measuredAt <= days * DAY)),
+      (days === null || (summary !== undefined && now - summary.measuredAt <= days * DAY)) &&
+      (money === null || isEarning(moneyOf(fit), money)),
   );
 }
 
-function inOrder({ sort, rule }: View, designs: readonly SeenDesign[]): SeenDesign[] {
+function isEarning({ margin }: SeenMoney, money: NonNullable<View['money']>): boolean {
+  switch (money) {
+    case 'loss':
+      return margin !== null && margin < 0;
+    case 'little':
+      return margin !== null && margin < LITTLE;
+    case 'unknown':
+      return margin === null;
+  }
+}
+
+function inOrder({ sort, rule }: View, designs: readonly SeenDesign[], moneyOf: MoneyOf): SeenDesign[] {
   const by = (value: (seen: SeenDesign) => number) => {
     const values = new Map(designs.map((seen) => [seen, value(seen)]));
     return [...designs].sort((a, b) => values.get(a)! - values.get(b)!);
@@ -172,6 +207,10 @@ function inOrder({ sort, rule }: View, designs: readonly SeenDesign[]): SeenDesi
       return by((seen) => -wrongness(seen, rule));
     case 'occasion':
       return by(({ design: { idea } }) => (idea?.occasion.day ? Date.parse(idea.occasion.day) : Infinity));
+    case 'costs':
+      return by(({ fits }) => -Math.max(-Infinity, ...fits.map(({ fit }) => moneyOf(fit).cost ?? -Infinity)));
+    case 'earns':
+      return by(({ fits }) => Math.min(Infinity, ...fits.map(({ fit }) => moneyOf(fit).margin ?? Infinity)));
     case 'measured':
       return by(({ fits }) => -Math.max(0, ...fits.map(({ summary }) => summary?.measuredAt ?? 0)));
   }

@@ -140,10 +140,16 @@ export function marginOf({ profit, asking }: Pick<Earning, 'profit' | 'asking'>)
 /** A sum with its currency, or that it is unknown. */
 export function sayMoney(sum: Big | null, currency: string): string {
   const words = cents(sum);
-  return words === null ? 'unknown' : `${words} ${currency}`.trim();
+  return words === null ? 'unknown' : `${withMinus(words)} ${currency}`.trim();
 }
 
 /** A share in percent, with one decimal. */
 export function sayShare(share: string | null): string {
-  return share === null ? 'unknown' : `${Big(share).times(HUNDRED).round(1, Big.roundHalfUp).toFixed(1)} %`;
+  if (share === null) return 'unknown';
+  return `${withMinus(Big(share).times(HUNDRED).round(1, Big.roundHalfUp).toFixed(1))} %`;
+}
+
+/** What is below zero with a minus as it is printed. */
+function withMinus(number: string): string {
+  return number.replace(/^-/, '−');
 }

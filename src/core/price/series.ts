@@ -24,8 +24,11 @@ export function marginAgainstAsking(
 ): Point[] {
   const now = earningOf(prices, needs, outlet, { asking, rates });
   if (!now.lowest) return [];
-  const from = now.lowest.times('0.8');
-  const to = [now.lowest.times('2.5'), ...(now.asking ? [now.asking.times('1.2')] : [])].reduce((a, b) =>
+  const own = now.asking ? [now.asking] : [];
+  const from = [now.lowest.times('0.8'), ...own.map((sum) => sum.times('0.9'))].reduce((a, b) =>
+    a.lt(b) ? a : b,
+  );
+  const to = [now.lowest.times('2.5'), ...own.map((sum) => sum.times('1.2'))].reduce((a, b) =>
     a.gt(b) ? a : b,
   );
   return Array.from({ length: steps + 1 }, (_, i) => {
@@ -135,11 +138,14 @@ export function breakEven(
   return high;
 }
 
-/** Quantities that show every break of a list: each with the one before it, and some between, up to one. */
+/** So many quantities are drawn one by one; of more, so many steps. */
+const DRAWN = 120;
+
+/** Quantities that show every break of a list: each with the one before it, and those between, up to one. */
 function quantitiesTo(prices: readonly Price[], most: number): number[] {
   const quantities = new Set<number>([1, most]);
   for (const { from } of prices)
     for (const at of [from - 1, from]) if (at >= 1 && at <= most) quantities.add(at);
-  for (let i = 1; i <= 40; i++) quantities.add(Math.max(1, Math.round((most * i) / 40)));
+  for (let i = 1; i <= DRAWN; i++) quantities.add(Math.max(1, Math.round((most * i) / DRAWN)));
   return [...quantities].sort((a, b) => a - b);
 }

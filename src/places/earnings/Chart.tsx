@@ -74,7 +74,12 @@ export function Chart({ title, says, table, empty, children }: Props) {
             </ResponsiveContainer>
           </div>
           <Fold title="Its numbers" ruled={false} className="pt-1 text-sm">
-            <div className="max-h-44 overflow-auto">
+            <div
+              role="region"
+              aria-label={`Numbers of ${title}`}
+              tabIndex={0}
+              className="relative max-h-44 overflow-auto"
+            >
               <table className="w-full">
                 <caption className="sr-only">{title}</caption>
                 <thead>

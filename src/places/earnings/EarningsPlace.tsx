@@ -58,7 +58,7 @@ export function EarningsPlace() {
         </span>
       </div>
       {chosen ? (
-        <div className="grid min-h-0 grow auto-rows-min grid-cols-2 gap-3 overflow-auto p-3">
+        <div className="relative grid min-h-0 grow auto-rows-min grid-cols-2 gap-3 overflow-auto p-3">
           <FitCharts key={chosen.id} name={chosen.name} found={chosen.found} />
           <RangeCharts />
         </div>

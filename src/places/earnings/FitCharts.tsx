@@ -47,10 +47,9 @@ function MarginChart({ name, found }: { name: string; found: FitEarning }) {
         <XAxis
           dataKey="at"
           type="number"
-          domain={['dataMin', 'dataMax']}
+          domain={['auto', 'auto']}
           tick={INK}
-          tickFormatter={(sum: number) => sum.toFixed(0)}
-          unit={` ${currency}`}
+          tickFormatter={(sum: number) => `${sum} ${currency}`}
         />
         <YAxis tick={INK} unit=" %" width={54} />
         <ReferenceLine y={0} stroke="var(--ink)" />
@@ -87,7 +86,12 @@ function CostChart({ name, found }: { name: string; found: FitEarning }) {
       <LineChart data={points.map(({ at, value }) => ({ at, value }))} margin={MARGIN} accessibilityLayer>
         <CartesianGrid {...GRID} />
         <XAxis dataKey="at" type="number" domain={[1, most]} tick={INK} />
-        <YAxis tick={INK} width={54} domain={['auto', 'auto']} />
+        <YAxis
+          tick={INK}
+          width={54}
+          domain={['auto', 'auto']}
+          tickFormatter={(sum: number) => sum.toFixed(2)}
+        />
         {breaks.map((from) => (
           <ReferenceLine key={from} x={from} stroke="var(--ink-2)" strokeDasharray="2 3" />
         ))}
@@ -106,7 +110,7 @@ function CostChart({ name, found }: { name: string; found: FitEarning }) {
 function InksChart({ name, found }: { name: string; found: FitEarning }) {
   const rates = useShop((shop) => shop.settings.rates);
   const { lines, needs, outlet, asking, earning } = found;
-  const [more, setMore] = useState(String(Math.max(2, needs.inks ?? 5)));
+  const [more, setMore] = useState(String(Math.max(needs.inks ?? 0, 5)));
   const [fewer, setFewer] = useState('3');
   const [dearer, setDearer] = useState('1.00');
   const inks = [Number(more), Number(fewer)] as const;
@@ -122,7 +126,7 @@ function InksChart({ name, found }: { name: string; found: FitEarning }) {
     return null;
   };
   return (
-    <div className="col-span-2 grid grid-cols-[1fr_280px] gap-3">
+    <div className="col-span-2 grid grid-cols-[1fr_380px] gap-3">
       <Chart
         title={`${more} inks against ${fewer}`}
         says={
@@ -132,7 +136,7 @@ function InksChart({ name, found }: { name: string; found: FitEarning }) {
               ? `${name}: unknown until somebody says ${earning.unknown.join(', ')}.`
               : even === null
                 ? `${name}: ${more} inks do not pay over ${fewer} at ${dearer} ${earning.currency} more apiece.`
-                : `${name}: from ${even} pieces ${more} inks pay over ${fewer}, sold for ${dearer} ${earning.currency} more.`
+                : `${name}: from ${even} ${even === 1 ? 'piece' : 'pieces'} ${more} inks pay over ${fewer}, sold for ${dearer} ${earning.currency} more.`
         }
         table={[
           ['pieces', `${more} inks earn`, `${fewer} inks earn`],

@@ -1,5 +1,5 @@
 /** How charts are drawn: hairlines, one colour, numbers in the measure's face. */
-export const INK = { stroke: 'var(--ink)', fill: 'var(--ink-2)', fontSize: 12 };
+export const INK = { fill: 'var(--ink-2)', fontSize: 12 };
 export const GRID = { stroke: 'var(--rule)', vertical: false };
 export const LINE = {
   stroke: 'var(--thread)',

@@ -71,7 +71,7 @@ function Head({ label, count, over, text }: { label: string; count: string; over
       <span className="font-bold">{label}</span>
       <span className={`measure text-sm ${over ? 'font-semibold text-fix' : 'text-ink-2'}`}>{count}</span>
       <button
-        className="verb ml-auto text-sm"
+        className="verb ml-auto min-h-6 text-sm"
         disabled={text === ''}
         aria-label={`Copy ${label.toLowerCase()}`}
         onClick={() => {
@@ -197,7 +197,7 @@ function Tags({
           <li key={`${tag}/${i}`} className="flex items-baseline gap-1.5">
             <span className={troubles.some((one) => one.tag === i) ? 'text-fix' : ''}>{tag}</span>
             <button
-              className="verb text-sm"
+              className="verb min-h-6 text-sm"
               aria-label={`Take off the tag ${tag}`}
               onClick={() => {
                 onSet(tags.filter((_, at) => at !== i));
@@ -267,7 +267,7 @@ function Attributes({
             <span className="w-44 truncate text-ink-2">{one.name}</span>
             <span className="grow">{one.value}</span>
             <button
-              className="verb text-sm"
+              className="verb min-h-6 text-sm"
               aria-label={`Take off ${one.name}`}
               onClick={() => {
                 onSet(attributes.filter((_, at) => at !== i));

@@ -146,7 +146,7 @@ export function ListingPlace() {
           </nav>
         )}
         <ListingForm key={own.fit.id} own={own} outlet={outlet} />
-        <div className="flex w-[440px] shrink-0 flex-col overflow-auto border-l border-rule bg-docket px-5 pb-6 pt-3">
+        <div className="relative flex w-[440px] shrink-0 flex-col overflow-auto border-l border-rule bg-docket px-5 pb-6 pt-3">
           <ListingPictures own={own} outlet={outlet} />
           <VariantTable own={own} outlet={outlet} />
         </div>

@@ -1,36 +1,23 @@
 'use client';
 import { useState } from 'react';
-import { cents } from '@/core/price/cost';
 import { sayMoney, sayShare, marginOf } from '@/core/price/earn';
 import type { Outlet } from '@/core/price/outlet';
 import type { ListingOf } from '@/state/price/listing-pack';
-import { ask, changeListings } from '@/state/price/listings';
+import { changeListings } from '@/state/price/listings';
 import { Heading } from '@/ui/StripParts';
 import { Typed } from '@/ui/Typed';
-import * as v from 'valibot';
-import { MoneySchema } from '@/core/price/list';
+import { AskingField } from './AskingField';
 
 /** Every colour in every size with its number, price, cost and stock. */
 export function VariantTable({ own, outlet }: { own: ListingOf; outlet: Outlet }) {
-  const { fit, listing, variants, troubles, earning } = own;
+  const { fit, listing, variants, troubles, earning, costOf } = own;
   const sums = earning?.earning;
   return (
     <>
       <Heading>
         {variants.length} {variants.length === 1 ? 'variant' : 'variants'}
       </Heading>
-      <Typed
-        label={`asked, in ${outlet.currency}`}
-        value={listing.asking ?? ''}
-        placeholder="14.50"
-        onSet={(text) => {
-          const sum = text.trim();
-          const reads: boolean = sum === '' || v.is(MoneySchema, sum);
-          if (!reads) return 'Write a number with a point, as 14.50.';
-          void ask(fit.id, sum === '' ? null : sum);
-          return null;
-        }}
-      />
+      <AskingField fitId={fit.id} asking={listing.asking} currency={outlet.currency} />
       <p className="measure py-1 text-right text-sm text-ink-2">
         costs {sayMoney(sums?.cost ?? null, outlet.currency)}, earns{' '}
         {sayMoney(sums?.profit ?? null, outlet.currency)} ({sayShare(sums ? marginOf(sums) : null)})
@@ -56,7 +43,7 @@ export function VariantTable({ own, outlet }: { own: ListingOf; outlet: Outlet }
         <caption className="sr-only">Variants</caption>
         <thead>
           <tr className="text-ink-2">
-            {['number', 'colour', 'size', 'asked', 'stock'].map((word) => (
+            {['number', 'colour', 'size', 'costs', 'stock'].map((word) => (
               <th key={word} scope="col" className="py-0.5 pr-2 text-left font-normal last:text-right">
                 {word}
               </th>
@@ -69,7 +56,7 @@ export function VariantTable({ own, outlet }: { own: ListingOf; outlet: Outlet }
               <td className="measure max-w-40 truncate py-0.5 pr-2">{variant.sku}</td>
               <td className="py-0.5 pr-2">{variant.colour}</td>
               <td className="py-0.5 pr-2">{variant.size ?? '–'}</td>
-              <td className="measure py-0.5 pr-2">{cents(sums?.asking ?? null) ?? 'unknown'}</td>
+              <td className="measure py-0.5 pr-2">{costOf(variant) ?? 'unknown'}</td>
               <td className="py-0.5 text-right">
                 <Stock
                   label={`Stock of ${variant.sku}`}

@@ -3,7 +3,7 @@ import { dequal } from 'dequal';
 import { useState } from 'react';
 import { RULE_IDS } from '@/core/check/finding';
 import { ruleName } from '@/core/check/registry';
-import { WHOLE, type View } from '@/core/many/view';
+import { LITTLE, WHOLE, type View } from '@/core/many/view';
 import { forgetView, keepView, look } from '@/state/many/view';
 import { titleOf } from '@/state/shop/houses';
 import { useShop, type Shop } from '@/state/shop/shop';
@@ -18,6 +18,8 @@ const SORTS = [
   ['wrong', 'what is wrong first'],
   ['occasion', 'by occasion, the next first'],
   ['measured', 'what was changed last first'],
+  ['costs', 'what costs most first'],
+  ['earns', 'what earns least first'],
 ] as const;
 
 const ROWS = [
@@ -31,6 +33,13 @@ const COLUMNS = [
   ['kind', 'by kind'],
   ['house', 'by house'],
   ['method', 'by method'],
+] as const;
+
+const MONEY = [
+  ['', 'whatever it earns'],
+  ['loss', 'sold at a loss'],
+  ['little', `earning under ${LITTLE * 100} % of its price`],
+  ['unknown', 'of which that is unknown'],
 ] as const;
 
 const AGES = [
@@ -162,6 +171,12 @@ function questionsOf(view: View, { blanks, specs, methods, settings }: Shop): Qu
       value: view.methodId ?? '',
       choices: [['', 'every method'], ...ways],
       change: (methodId) => ({ methodId: methodId || null }),
+    },
+    {
+      label: 'Money',
+      value: view.money ?? '',
+      choices: MONEY,
+      change: (money) => ({ money: money === '' ? null : (money as View['money']) }),
     },
     {
       label: 'Age',

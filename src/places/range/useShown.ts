@@ -2,8 +2,9 @@ import { useDeferredValue, useMemo } from 'react';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import type { Verdict } from '@/core/check/finding';
 import type { Design } from '@/core/fit/schema';
-import { columnHead, columnsIn, rowHead, rowsIn, type View } from '@/core/many/view';
+import { columnHead, columnsIn, goesByMoney, rowHead, rowsIn, type View } from '@/core/many/view';
 import { seenDesigns, useView } from '@/state/many/view';
+import { moneyIn } from '@/state/price/earning';
 import { useShop } from '@/state/shop/shop';
 
 export interface Shown {
@@ -35,7 +36,11 @@ export function useShown(search: string): Shown {
   const all = useMemo(() => seen.flatMap(({ fits }) => fits.map(({ verdict }) => verdict)), [seen]);
   // Drawn bit by bit, so that the next letter never waits for the rows of the one before.
   const wanted = useDeferredValue(search);
-  const rows = useMemo(() => rowsIn(view, seen, wanted), [view, seen, wanted]);
+  const moneyOf = useMemo(() => (goesByMoney(view) ? moneyIn(shop) : undefined), [view, shop]);
+  const rows = useMemo(
+    () => rowsIn(view, seen, wanted, moneyOf && { moneyOf }),
+    [view, seen, wanted, moneyOf],
+  );
   const found = useDeferredValue(rows);
   const heads = useMemo(
     () => ({

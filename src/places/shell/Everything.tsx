@@ -10,6 +10,8 @@ import { takeBack, useDone } from '@/ui/tell';
 const FURTHER = [
   { name: 'Measure a new blank', href: '/blanks/measure' },
   { name: 'Houses and methods', href: '/blanks/houses' },
+  { name: 'Prices and places to sell', href: '/blanks/prices' },
+  { name: 'What it earns: charts', href: '/earnings' },
   { name: 'Blank of any kind, by its numbers', href: '/blanks/make' },
   { name: 'Starting layouts', href: '/blanks/layouts' },
   { name: 'Blank from a house’s spec', href: '/blanks/spec' },

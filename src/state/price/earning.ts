@@ -1,13 +1,14 @@
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import { givenColours } from '@/core/fit/colours';
 import { isShowing, type Fit } from '@/core/fit/schema';
+import type { MoneyOf } from '@/core/many/view';
 import { linesFor, unclear } from '@/core/price/choose';
 import type { Needs } from '@/core/price/cost';
-import { earningOf, type Earning } from '@/core/price/earn';
+import { earningOf, marginOf, type Earning } from '@/core/price/earn';
 import type { Price } from '@/core/price/list';
 import type { Outlet } from '@/core/price/outlet';
 import { contextOf, type Shop } from '../shop/shop';
-import { outletIn, pricesIn } from './prices';
+import { outletIn, pricesOf } from './prices';
 
 /** What a fit costs and earns, and what that was reckoned from. */
 export interface FitEarning {
@@ -19,7 +20,7 @@ export interface FitEarning {
   asking: string | null;
   /** What the lines differ by though one thing was asked for. */
   unclear: ReturnType<typeof unclear>;
-  /** Whether each ink of its method wants a screen. */
+  /** Whether each ink of its method wants a screen, or its house asks for one. */
   screens: boolean;
 }
 
@@ -41,13 +42,14 @@ export function earningOfFit(fit: Fit, shop: Shop, otherwise: Otherwise = {}): F
 function earningOn(fit: Fit, blank: ResolvedBlank, shop: Shop, otherwise: Otherwise): FitEarning {
   const outlet = otherwise.outlet ?? outletIn(shop);
   const size = blank.blank.sizes.find(({ id }) => id === fit.sizeId);
-  const lines = linesFor(pricesIn(shop), {
-    blank: [blank.blank.id, blank.blank.name],
+  const names = [blank.blank.id, blank.blank.name];
+  const lines = linesFor(pricesOf(shop, names), {
+    blank: names,
     house: [otherwise.house ?? blank.spec.house],
     method: [blank.method.id, blank.method.name],
     ...(size && { size: [size.id, size.name] }),
   });
-  const screens = blank.method.limits.inks !== null;
+  const screens = blank.method.limits.inks !== null || lines.some(({ setup }) => Number(setup ?? 0) > 0);
   const needs: Needs = {
     quantity: otherwise.quantity ?? shop.settings.quantity,
     inks: otherwise.inks ?? (screens ? inksOf(fit, shop) : 0),
@@ -80,4 +82,16 @@ export function inksOf(fit: Fit, { artworks }: Pick<Shop, 'artworks'>): number |
     return inks.size;
   });
   return sides.some((count) => count === null) ? null : Math.max(0, ...(sides as number[]));
+}
+
+/** What a fit costs and what share of its price it earns, as the range is sorted by. */
+export function moneyIn(shop: Shop): MoneyOf {
+  return (fit) => {
+    const earning = earningOfFit(fit, shop)?.earning;
+    const margin = earning ? marginOf(earning) : null;
+    return {
+      cost: earning?.cost ? Number(earning.cost) : null,
+      margin: margin === null ? null : Number(margin),
+    };
+  };
 }

@@ -3,6 +3,7 @@ import { UpFitError } from '@/core/errors';
 import { fieldsOf, filled, trueSizes, type Fields } from '@/core/listing/fields';
 import { columnsOf, variantTable } from '@/core/listing/columns';
 import { listingTroubles, type ListingTrouble } from '@/core/listing/check';
+import { headlineSide } from '@/core/listing/first';
 import type { Listing } from '@/core/listing/schema';
 import { skuTroubles, variantsOf, type Variant } from '@/core/listing/variants';
 import { CHECK_LIMITS } from '@/core/limits';
@@ -28,6 +29,7 @@ import {
 } from '../handover/pictures';
 import { contextOf, useShop, type Shop } from '../shop/shop';
 import { earningOfFit } from './earning';
+import { eachByEngines } from '../engine/each';
 import { changeListings, listingOf } from './listings';
 
 /** Pictures of a listing where its place sets no number, and px a side where it sets no size. */
@@ -44,6 +46,8 @@ export interface ListingOf {
   troubles: ListingTrouble[];
   pictures: ListedPicture[];
   earning: ReturnType<typeof earningOfFit>;
+  /** What a variant costs, in its own size; null where that is unknown. */
+  costOf: (variant: Variant) => string | null;
 }
 
 /** One picture of a listing, and what is said of it to who cannot see it. */
@@ -83,11 +87,13 @@ export function listingFor(fit: Fit, shop: Shop, outlet: Outlet): ListingOf | nu
       }).text,
     })),
     earning: earningOfFit(fit, shop, { outlet }),
+    costOf: ({ sizeId }) =>
+      cents(earningOfFit({ ...fit, sizeId: sizeId ?? fit.sizeId }, shop, { outlet })?.earning.cost ?? null),
   };
 }
 
 /**
- * The pictures of a listing, in order: the fit as it reads from the front, then every colour so, then it in other scenes; as
+ * The pictures of a listing, in order: the fit from the side that its headline is on, then every colour so, then it in other scenes; as
  * many as the place takes.
  */
 function picturesListed(fit: Fit, shop: Shop, outlet: Outlet): PictureWanted[] {
@@ -95,7 +101,8 @@ function picturesListed(fit: Fit, shop: Shop, outlet: Outlet): PictureWanted[] {
   const settings = settingsFor(blank, shop.photos.values()).filter(
     (setting) => setting.kind === 'photo' || fitsIn(setting.scene) === 1,
   );
-  const reads = (setting: Setting) => setting.kind === 'scene' && sidesIn(setting.scene).includes('front');
+  const side = headlineSide(blank, fit, (id) => shop.artworks.get(id)!.facts);
+  const reads = (setting: Setting) => setting.kind === 'scene' && sidesIn(setting.scene).includes(side);
   const order = [...settings.filter(reads), ...settings.filter((setting) => !reads(setting))];
   const [first] = order;
   if (!first) return [];
@@ -194,9 +201,9 @@ async function picturesMade(
   const made: MadePicture[] = [];
   const notes: string[] = [];
   const size = limits.pictureSize ?? USUAL_SIZE;
-  for (const [i, { wanted, alt }] of pictures.entries()) {
-    if (signal.aborted) break;
-    tell(`Picture ${i + 1} of ${pictures.length}, ${title}`, i / pictures.length);
+  let done = 0;
+  tell(`Picture 1 of ${pictures.length}, ${title}`, 0);
+  await eachByEngines(pictures, signal, async ({ wanted, alt }, i) => {
     const { file, read } = await makePicture(
       wanted,
       { ...size, format: 'jpeg', dress: USUAL_DRESS, proof: false },
@@ -211,14 +218,19 @@ async function picturesMade(
         `Picture ${i + 1} of ${title} is ${(file.size / MEGABYTE).toFixed(1)} MB, and ${limits.pictureBytes} MB are taken.`,
       );
     const name = `${String(i + 1).padStart(2, '0')}-${safeName(settingName(wanted.setting))}-${safeName(wanted.colour.name)}.jpg`;
-    made.push({ name, alt, file });
-  }
+    made[i] = { name, alt, file };
+    done++;
+    tell(
+      `Picture ${Math.min(done + 1, pictures.length)} of ${pictures.length}, ${title}`,
+      done / pictures.length,
+    );
+  });
   return { pictures: made, notes };
 }
 
 /** A listing's words and numbers as files. */
 function textsOf(
-  { listing, variants, fields, earning, title: called }: ListingOf,
+  { listing, variants, fields, costOf, title: called }: ListingOf,
   outlet: Outlet,
   pictures: readonly MadePicture[],
 ): ZipFile[] {
@@ -230,7 +242,7 @@ function textsOf(
     size: variant.size ?? '',
     price: asking ?? '',
     currency: outlet.currency,
-    cost: cents(earning?.earning.cost ?? null) ?? '',
+    cost: costOf(variant) ?? '',
     stock: stock[variant.key] === undefined ? '' : String(stock[variant.key]),
     design: fields['design'] ?? '',
     blank: fields['blank'] ?? '',

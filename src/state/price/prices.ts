@@ -11,6 +11,7 @@ import {
   type PriceTrouble,
 } from '@/core/price/list';
 import { newOutlet, OUTLETS, type Outlet } from '@/core/price/outlet';
+import { memoOf } from '@/core/memo';
 import { freeIdAmong, safeName } from '@/core/pack/names';
 import { readTable } from '@/files/table';
 import { unparse } from 'papaparse';
@@ -79,16 +80,26 @@ export function exportPrices({ name, lines }: PriceList): void {
   saveAs(new Blob(['\ufeff', unparse(pricesTable(lines))], { type: 'text/csv' }), `${safeName(name)}.csv`);
 }
 
-/** Lines of all lists: of what two lists price alike the one of the later day. */
-export function pricesIn({ prices }: Pick<Shop, 'prices'>): readonly Price[] {
-  const known = new Map<string, Price>();
-  for (const { lines } of prices.values())
-    for (const line of lines) {
-      const key = `${keyOfPrice(line)}/${line.from}`;
-      const before = known.get(key);
-      if (!before || before.day < line.day) known.set(key, line);
+const known = memoOf<Shop['prices'], 'lines', ReadonlyMap<string, readonly Price[]>>(1);
+
+/** The lines of all lists that are for a blank of any of these names: of what two lists price alike the one of the later day. */
+export function pricesOf({ prices }: Pick<Shop, 'prices'>, names: readonly string[]): readonly Price[] {
+  const byBlank = known(prices, 'lines', () => {
+    const latest = new Map<string, Price>();
+    for (const { lines } of prices.values())
+      for (const line of lines) {
+        const key = `${keyOfPrice(line)}/${line.from}`;
+        const before = latest.get(key);
+        if (!before || before.day < line.day) latest.set(key, line);
+      }
+    const groups = new Map<string, Price[]>();
+    for (const line of latest.values()) {
+      const key = line.blank.toLowerCase();
+      groups.set(key, [...(groups.get(key) ?? []), line]);
     }
-  return [...known.values()];
+    return groups;
+  });
+  return [...new Set(names.map((name) => name.toLowerCase()))].flatMap((name) => byBlank.get(name) ?? []);
 }
 
 /** What two lists price both, in words. */
@@ -152,14 +163,20 @@ export async function reckonFor(change: { outletId?: string; quantity?: number }
 }
 
 /** Lines under a heading that nobody has said: what is asked of a house. */
-export function priceQuestions(lines: readonly Price[]): string[] {
+export function priceQuestions(lines: readonly Price[], { blanks }: Pick<Shop, 'blanks'>): string[] {
+  const all = [...blanks.values()];
   return lines.flatMap((line) => {
+    const blank = all.find(({ blank: { id, name } }) =>
+      [id, name].some((one) => one.toLowerCase() === line.blank.toLowerCase()),
+    );
+    // A method without screens or films has no set-up of an ink.
+    const screens = blank === undefined || blank.method.limits.inks !== null;
     const what = [line.blank, line.size, line.method].filter(Boolean).join(', ');
     const ask = (field: 'price' | 'setup' | 'postage', words: string) =>
       line[field] === null ? [`${line.house || 'The house'}: ${words} ${what}, from ${line.from}?`] : [];
     return [
       ...ask('price', 'what is the price of'),
-      ...ask('setup', 'what is the set-up of each ink for'),
+      ...(screens ? ask('setup', 'what is the set-up of each ink for') : []),
       ...ask('postage', 'what is the postage of'),
     ];
   });

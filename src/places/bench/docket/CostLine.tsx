@@ -29,15 +29,13 @@ export function CostLine({ fitId }: { fitId: string }) {
           align="end"
           className="w-[420px]"
           trigger={
-            <button className="group/cost flex w-full items-baseline gap-1.5 text-left">
+            <button className="group/cost flex w-full items-baseline gap-1.5 whitespace-nowrap text-left">
               <span className="text-ink-2">{needs.quantity > 1 ? `of ${needs.quantity},` : ''} costs</span>
               <span className="measure font-semibold">{sayMoney(cost, currency)}</span>
               {asking === null ? (
                 <span className="verb ml-auto">ask a price</span>
               ) : (
                 <>
-                  <span className="text-ink-2">asked</span>
-                  <span className="measure">{cents(earning.asking)}</span>
                   <span className="verb ml-auto">
                     {profit ? (profit.lt(0) ? 'loses' : 'earns') : 'earns unknown'}
                   </span>

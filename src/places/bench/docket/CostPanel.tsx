@@ -6,20 +6,20 @@ import { cents } from '@/core/price/cost';
 import { askingFor, ENDINGS, marginOf, sayMoney, sayShare, type Ending } from '@/core/price/earn';
 import { MoneySchema } from '@/core/price/list';
 import { inksCompared } from '@/core/price/series';
-import type { Fit } from '@/core/fit/schema';
 import { earningOfFit, type FitEarning } from '@/state/price/earning';
-import { ask } from '@/state/price/listings';
 import { outletsIn, reckonFor } from '@/state/price/prices';
 import { useShop } from '@/state/shop/shop';
 import { Choice } from '@/ui/Field';
-import { tellDone } from '@/ui/tell';
+import { Select } from '@/ui/Select';
 import { Typed } from '@/ui/Typed';
+import { AskingField, keepAsking } from '../../listing/AskingField';
 import { HousesCompared } from './HousesCompared';
 
 /** A fit's cost part by part, what is asked for it, and what that leaves; each number can be changed where it stands. */
 export function CostPanel({ fitId }: { fitId: string }) {
   const shop = useShop();
   const [inks, setInks] = useState<number | null>(null);
+  const [before, setBefore] = useState<number | null>(null);
   const fit = shop.fits.get(fitId);
   const found = fit && earningOfFit(fit, shop, inks === null ? {} : { inks });
   if (!fit || !found) return null;
@@ -48,12 +48,15 @@ export function CostPanel({ fitId }: { fitId: string }) {
             const count = Number(text);
             if (text.trim() !== '' && (!Number.isInteger(count) || count < 0 || count > 24))
               return 'A whole number from 0 to 24.';
+            setBefore(needs.inks);
             setInks(text.trim() === '' ? null : count);
             return null;
           }}
         />
       )}
-      {screens && <FewerInks fit={fit} found={found} inks={inks} />}
+      {screens && before !== null && inks !== null && before !== inks && (
+        <InksChanged found={found} before={before} inks={inks} />
+      )}
       <Choice
         label="sold at"
         value={outlet.id}
@@ -81,25 +84,21 @@ export function CostPanel({ fitId }: { fitId: string }) {
   );
 }
 
-/** What other numbers of inks would cost a piece, said while the number is changed. */
-function FewerInks({ fit, found, inks }: { fit: Fit; found: FitEarning; inks: number | null }) {
-  const shop = useShop();
+/** What another number of inks costs a piece less or more, said as the number is changed. */
+function InksChanged({ found, before, inks }: { found: FitEarning; before: number; inks: number }) {
   const { needs, lines, earning } = found;
-  const own = earningOfFit(fit, shop)?.needs.inks ?? null;
-  if (inks === null || own === null || own === inks) return null;
-  const [more, fewer] = own > inks ? [own, inks] : [inks, own];
-  const { less } = inksCompared(lines, needs, [more, fewer]);
+  const { less } = inksCompared(lines, needs, [Math.max(before, inks), Math.min(before, inks)]);
   return (
     <p role="status" className="py-1 text-right">
       {less === null ? (
         'What the set-up of an ink costs is unknown.'
       ) : (
         <>
-          {own} inks to {inks}:{' '}
+          {before} inks to {inks}:{' '}
           <span className="measure font-semibold">
-            {less} {earning.currency}
+            {less} {lines[0]?.currency ?? earning.currency}
           </span>{' '}
-          {own > inks ? 'less' : 'more'} apiece over {needs.quantity}
+          {before > inks ? 'less' : 'more'} apiece over {needs.quantity}
         </>
       )}
     </p>
@@ -116,37 +115,19 @@ function Asking({ fitId, found }: { fitId: string; found: FitEarning }) {
   const offered = reads
     ? askingFor(earning, outlet, by === 'margin' ? { margin: wanted } : { profit: wanted }, ending)
     : null;
-  const keep = (sum: string | null) =>
-    void ask(fitId, sum).then((undo) => {
-      tellDone(sum === null ? 'Nothing is asked for it now.' : `Asked: ${sum} ${earning.currency}.`, undo);
-    });
   return (
     <>
-      <Typed
-        label={`asked, in ${earning.currency}`}
-        value={asking ?? ''}
-        placeholder="14.50"
-        onSet={(text) => {
-          const sum = text.trim();
-          const reads: boolean = sum === '' || v.is(MoneySchema, sum);
-          if (!reads)
-            return sum.startsWith('-')
-              ? 'A price is not below zero.'
-              : `Write a number with a point, as ${sum.includes(',') ? sum.replace(',', '.') : '14.50'}.`;
-          keep(sum === '' ? null : sum);
-          return null;
-        }}
-      />
+      <AskingField fitId={fitId} asking={asking} currency={earning.currency} />
       <div className="flex flex-wrap items-center gap-2 border-b border-rule py-1.5">
         <span>for a</span>
-        <Choice
-          label=""
+        <Select
+          label="Asked for a"
           value={by}
           choices={[
             ['margin', 'margin in %'],
             ['profit', `profit in ${earning.currency}`],
           ]}
-          className="w-32"
+          className="w-28"
           onChange={setBy}
         />
         <input
@@ -158,18 +139,19 @@ function Asking({ fitId, found }: { fitId: string; found: FitEarning }) {
             setWanted(event.target.value);
           }}
         />
-        <Choice
-          label="ending"
+        <span>ending</span>
+        <Select
+          label="Ending of the price"
           value={ending}
           choices={ENDINGS.map((one) => [one, one] as const)}
-          className="w-20"
+          className="w-[70px]"
           onChange={setEnding}
         />
         <button
           className="verb ml-auto"
           disabled={!offered}
           onClick={() => {
-            keep(cents(offered));
+            keepAsking({ fitId, currency: earning.currency }, cents(offered));
           }}
         >
           {offered ? `Ask ${cents(offered)}` : reads ? 'No price is enough' : 'Ask'}
@@ -198,11 +180,11 @@ function Sums({ found: { earning, outlet, needs } }: { found: FitEarning }) {
         <caption className="sr-only">What one piece costs and earns</caption>
         <tbody>
           {lines.map(([name, sum]) => (
-            <tr
-              key={name}
-              className={name === 'costs' || name === 'earns' ? 'border-t border-ink font-semibold' : ''}
-            >
-              <th scope="row" className="py-0.5 text-left font-[inherit]">
+            <tr key={name} className={name === 'costs' || name === 'earns' ? 'border-t border-ink' : ''}>
+              <th
+                scope="row"
+                className={`py-0.5 text-left ${name === 'costs' || name === 'earns' ? 'font-semibold' : 'font-normal'}`}
+              >
                 {name}
               </th>
               <td className={`measure py-0.5 text-right ${sum === null ? 'text-ink-2' : ''}`}>

@@ -23,6 +23,15 @@ const WIDTHS = 'grid-cols-[1.4fr_1.3fr_0.7fr_1fr_0.7fr_0.8fr_0.8fr_0.8fr_0.7fr_1
 /** Columns that hold sums and numbers. */
 const NUMBERS: ReadonlySet<PriceColumn> = new Set(['from', 'price', 'setup', 'postage', 'side', 'more']);
 
+/** What stands where nobody has said a number; a further side or piece that is not said costs what the first does, or nothing is asked. */
+const UNSAID: Partial<Record<PriceColumn, string>> = {
+  price: 'unknown',
+  setup: 'unknown',
+  postage: 'unknown',
+  side: '–',
+  more: '–',
+};
+
 /** One price list, a line a row, each cell typed where it stands; what does not read says why and stays as it was typed. */
 export function PriceTable({
   list,
@@ -71,7 +80,7 @@ export function PriceTable({
     });
   };
   const twice = twiceIn(shop);
-  const questions = priceQuestions(list.lines);
+  const questions = priceQuestions(list.lines, shop);
   return (
     <div className="flex min-h-0 grow flex-col px-4 pb-4">
       <div className="flex items-center gap-4 py-2">
@@ -137,7 +146,11 @@ export function PriceTable({
       >
         <div role="row" className={`sticky top-0 z-10 grid min-w-[1180px] bg-frame ${WIDTHS}`}>
           {COLUMNS.map((column) => (
-            <span key={column} role="columnheader" className="truncate px-1.5 py-1 text-sm text-ink-2">
+            <span
+              key={column}
+              role="columnheader"
+              className={`flex items-end px-1.5 py-1 text-sm leading-tight text-ink-2 ${NUMBERS.has(column) ? 'justify-end text-right' : ''}`}
+            >
               {COLUMN_WORDS[column]}
             </span>
           ))}
@@ -159,6 +172,7 @@ export function PriceTable({
                   label={`${COLUMN_WORDS[column]} of line ${index + 1}`}
                   value={table[index + 1]![at]!}
                   number={NUMBERS.has(column)}
+                  empty={UNSAID[column] ?? ''}
                   onSet={(text) => set(index, column, text)}
                 />
               ))}
@@ -201,11 +215,14 @@ function PriceCell({
   label,
   value,
   number,
+  empty,
   onSet,
 }: {
   label: string;
   value: string;
   number: boolean;
+  /** What stands there while nobody has said it. */
+  empty: string;
   onSet: (text: string) => boolean;
 }) {
   const [text, setText] = useState<string | null>(null);
@@ -216,7 +233,7 @@ function PriceCell({
         aria-label={label}
         aria-invalid={wrong}
         value={text ?? value}
-        placeholder={number ? 'unknown' : ''}
+        placeholder={empty}
         className={`size-full truncate px-1.5 placeholder:text-ink-2 hover:bg-tape-pale hover:text-on-tape focus:bg-tape-pale focus:text-on-tape aria-[invalid=true]:outline aria-[invalid=true]:outline-2 aria-[invalid=true]:-outline-offset-2 aria-[invalid=true]:outline-fix ${number ? 'measure bg-transparent text-right' : 'bg-transparent'}`}
         onChange={(event) => {
           setText(event.target.value);
