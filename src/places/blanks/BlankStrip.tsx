@@ -13,6 +13,7 @@ import { bodyTroubles } from '@/core/blank/troubles';
 import { showLength, showSize } from '@/core/length/show';
 import { changeBlank, duplicateBlank, exportBlank, removeBlank } from '@/state/shop/blanks';
 import { sentence } from '@/state/sentence';
+import { sayPrices } from '@/state/price/earning';
 import { layoutsOf } from '@/state/shop/layouts';
 import { addColumn } from '@/state/shop/range';
 import { useShop } from '@/state/shop/shop';
@@ -41,6 +42,7 @@ export function BlankStrip({
 }) {
   const { blank, method, faces } = resolved;
   const { unit } = useShop((shop) => shop.settings);
+  const prices = useShop((shop) => sayPrices(resolved, shop));
   const face = faces[0]!;
   const trim = trimSize(face);
   useTitle(blank.name);
@@ -70,6 +72,11 @@ export function BlankStrip({
           {faces.length > 1 && `, ${face.name.toLowerCase()}`}
         </span>
       </p>
+      {prices !== null && (
+        <p className="border-b border-rule py-1 text-sm">
+          one costs <span className="measure font-semibold">{prices}</span>
+        </p>
+      )}
       <Begin resolved={resolved} />
       <Measures resolved={resolved} />
       <HouseNumbers resolved={resolved} />

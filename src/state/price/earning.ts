@@ -49,6 +49,8 @@ function earningOn(fit: Fit, blank: ResolvedBlank, shop: Shop, otherwise: Otherw
     method: [blank.method.id, blank.method.name],
     ...(size && { size: [size.id, size.name] }),
   });
+  // What a list prices by something that the fit does not say is no price of it.
+  const several = unclear(lines);
   const screens = blank.method.limits.inks !== null || lines.some(({ setup }) => Number(setup ?? 0) > 0);
   const needs: Needs = {
     quantity: otherwise.quantity ?? shop.settings.quantity,
@@ -58,14 +60,30 @@ function earningOn(fit: Fit, blank: ResolvedBlank, shop: Shop, otherwise: Otherw
   const asking =
     otherwise.asking === undefined ? (shop.listings.get(fit.id)?.asking ?? null) : otherwise.asking;
   return {
-    earning: earningOf(lines, needs, outlet, { asking, rates: shop.settings.rates }),
+    earning: earningOf(several ? [] : lines, needs, outlet, { asking, rates: shop.settings.rates }),
     needs,
     lines,
     outlet,
     asking,
-    unclear: unclear(lines),
+    unclear: several,
     screens,
   };
+}
+
+/** What the house of a blank asks for one, with its breaks, in words; null where no list has it. */
+export function sayPrices(blank: ResolvedBlank, shop: Pick<Shop, 'prices'>): string | null {
+  const names = [blank.blank.id, blank.blank.name];
+  const lines = linesFor(pricesOf(shop, names), { blank: names, house: [blank.spec.house] })
+    .filter(({ size }) => size === '')
+    .sort((a, b) => a.from - b.from);
+  const [first, ...breaks] = lines;
+  if (!first) return null;
+  const sum = ({ price }: Price) => price ?? 'unknown';
+  const from = first.from > 1 ? ` from ${first.from}` : '';
+  return [
+    `${sum(first)} ${first.currency}${from}`,
+    ...breaks.map((line) => `${sum(line)} from ${line.from}`),
+  ].join(', ');
 }
 
 /** How many inks a fit's side with most of them is made from; null where a photograph is on it. */

@@ -1,6 +1,7 @@
-import { By, Key } from 'selenium-webdriver';
-import type { ShapePiece, TextPiece } from '@/core/fit/schema';
-import type { Settings } from '@/store/schema';
+import { writeFileSync } from 'node:fs';
+import { By, Key, until } from 'selenium-webdriver';
+import type { ArtworkPiece, ShapePiece, TextPiece } from '@/core/fit/schema';
+import type { Artwork, Settings } from '@/store/schema';
 import { keepsOut } from '../../support/axe';
 import { BenchShop } from '../../support/bench-shop';
 import { blankById, faceOf } from '../../support/fits';
@@ -160,4 +161,62 @@ describe('words with a look', () => {
     );
     expect((await words()).lettering).toEqual(set.lettering);
   });
+});
+
+test('an artwork is seen through a shape where it lies, and the shape is gone; one undo brings both back', async () => {
+  await shop.bench.add(shop.motif, 'gull');
+  await shop.bench.press('Shape…');
+  await shop.bench.press('star');
+  await become(async () => (await shape()).shape.kind === 'star', 'there is no star');
+  const before = await shop.fit.pieces();
+  await shop.bench.pick(before.length - 2);
+  await shop.bench.press('Clip to…');
+  await shop.bench.press('the star, where it lies');
+  await become(async () => (await shop.fit.pieces()).length === before.length - 1, 'the star is still there');
+  const clipped = (await last()) as ArtworkPiece;
+  expect(clipped).toMatchObject({ kind: 'artwork', clip: { shape: { kind: 'path', name: 'star' } } });
+  await shop.bench.keysUndo();
+  await become(async () => (await shop.fit.pieces()).length === before.length, 'nothing is taken back');
+});
+
+test('words become the tile of a repeat, as a drawing of their own', async () => {
+  await shop.bench.keys(Key.ESCAPE, Key.ESCAPE, 'i');
+  await shop.bench.words(['Ahoy']);
+  await shop.bench.press('Repeat');
+  await become(
+    async () => (await shop.fit.pieces()).some(({ kind, name }) => kind === 'repeat' && name === 'Ahoy'),
+    'there is no repeat',
+  );
+  const artworks = await records<Artwork>(shop.browser, 'artworks');
+  expect(artworks.find(({ facts }) => facts.name === 'Ahoy.svg')?.facts).toMatchObject({ format: 'svg' });
+});
+
+test('live text of a drawing that comes in is outlined in the font that it names; any other stays told', async () => {
+  const drawn = (name: string, family: string) => {
+    const path = shop.file(name);
+    writeFileSync(
+      path,
+      `<svg xmlns="http://www.w3.org/2000/svg" width="60mm" height="30mm" viewBox="0 0 60 30"><rect width="2" height="2"/><text x="4" y="20" font-size="12" font-family="${family}">Harbour</text></svg>`,
+    );
+    return path;
+  };
+  await shop.bench.drop(drawn('sign.svg', 'Bungee'), drawn('far.svg', 'Seaside Script'));
+  const found = async (name: string) =>
+    (await records<Artwork>(shop.browser, 'artworks')).find(({ facts }) => facts.name === name);
+  await become(
+    async () => (await found('sign.svg'))?.steps[0]?.kind === 'outline',
+    'its words are not outlined',
+  );
+  await become(async () => (await found('far.svg')) !== undefined, 'the other is not in');
+  expect((await found('far.svg'))!.facts.notes.map(({ code }) => code)).toContain('live-text');
+  expect((await found('sign.svg'))!.facts.notes.map(({ code }) => code)).not.toContain('live-text');
+  await shop.browser.get(`${shop.address}/artwork`);
+  await (
+    await shop.browser.wait(
+      until.elementLocated(By.xpath('//*[@role="option"][contains(., "far.svg")]')),
+      20_000,
+    )
+  ).click();
+  await shop.bench.press('Outline its words');
+  await shop.bench.says('body', /“Seaside Script” is not among your fonts/);
 });

@@ -162,7 +162,7 @@ function Asking({ fitId, found }: { fitId: string; found: FitEarning }) {
 }
 
 /** Every part of what one piece costs and earns; what nobody has said is unknown, and so is what hangs on it. */
-function Sums({ found: { earning, outlet, needs } }: { found: FitEarning }) {
+function Sums({ found: { earning, outlet, needs, unclear } }: { found: FitEarning }) {
   const { currency, unit, setup, postage, extras, fee, tax, profit, cost, lowest, unknown } = earning;
   const lines = [
     ['made', unit],
@@ -206,6 +206,12 @@ function Sums({ found: { earning, outlet, needs } }: { found: FitEarning }) {
           </tr>
         </tbody>
       </table>
+      {unclear && (
+        <p className="pt-1 text-look">
+          The list prices it by {unclear.by} ({unclear.names.map((name) => name || 'none named').join(', ')}),
+          and the fit names none of them: add a line for it.
+        </p>
+      )}
       {unknown.length > 0 && (
         <p className="pt-1 text-look">
           Nobody has said: {unknown.join(', ')}. What hangs on it is unknown until somebody does.

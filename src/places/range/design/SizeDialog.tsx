@@ -10,6 +10,7 @@ import { showLength, showSize, type UnitSetting } from '@/core/length/show';
 import { offersFor, type Offer } from '@/core/many/offers';
 import { sentence } from '@/state/sentence';
 import { fitOnOffer } from '@/state/shop/offers';
+import { sayPrices } from '@/state/price/earning';
 import { contextOf, useShop } from '@/state/shop/shop';
 import { Dialog, LeaveDialog } from '@/ui/Dialog';
 import { Field } from '@/ui/Field';
@@ -99,6 +100,7 @@ function Offered({
   onFit: () => void;
 }) {
   const { blank, wider, higher } = offer;
+  const prices = useShop((shop) => sayPrices(blank, shop));
   const by = (mm: number, more: string, less: string) =>
     Math.abs(mm) < 0.05 ? null : `${showLength(Math.abs(mm), unit)} ${mm > 0 ? more : less}`;
   const off = [by(wider, 'wider', 'narrower'), by(higher, 'higher', 'lower')].filter(Boolean).join(', ');
@@ -111,6 +113,7 @@ function Offered({
       <span className="min-w-0 grow">
         <span className="block">{off || 'just that size'}</span>
         {!own && <span className="block text-ink-2">{changes(offer)}</span>}
+        {prices !== null && <span className="measure block text-ink-2">one costs {prices}</span>}
       </span>
       {own ? (
         <span className="text-ink-2">it is on this one</span>
