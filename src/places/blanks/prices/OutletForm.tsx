@@ -181,7 +181,7 @@ function Columns({ outlet, onSave }: { outlet: Outlet; onSave: (change: Partial<
               }
             />
             <button
-              className="verb text-sm"
+              className="verb whitespace-nowrap text-sm"
               aria-label={`Take off column ${i + 1}`}
               disabled={columns.length < 2}
               onClick={() => onSave({ columns: columns.filter((_, at) => at !== i) })}
