@@ -40,6 +40,7 @@ export async function rowRows() {
     for (let i = 0; i < ALONE; i++) {
       const files = readdirSync(downloads).length;
       const from = Date.now();
+      await press(browser, 'Row 1: what can be done');
       await press(browser, 'Make its print alone');
       await browser.wait(() => finished(downloads).length > files, WAIT);
       alone.push(Date.now() - from);
