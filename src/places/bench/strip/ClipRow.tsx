@@ -15,6 +15,7 @@ import { MenuLine, VerbMenu } from '@/ui/Menu';
 import { useFilePicker } from '@/ui/useFilePicker';
 import type { Live } from '../live/useLive';
 import { Row } from './Row';
+import { ShapeLines } from './ShapeLines';
 import { Toggle } from '@/ui/Toggle';
 
 /** The shapes an artwork can be seen through. */
@@ -58,23 +59,18 @@ export function ClipMenu({ live, piece }: { live: Live; piece: ArtworkPiece }) {
         >
           a rectangle (a crop)
         </MenuLine>
-        {live.pieces
-          .filter((one) => one.kind === 'shape')
-          .map((shape) => (
-            <MenuLine
-              key={shape.id}
-              onSelect={() => {
-                // The shape has become the edge of the artwork, and would hide it.
-                const others = piecesOf(live.face.id).filter(({ id }) => id !== shape.id);
-                void changePieces(
-                  live.face.id,
-                  others.map((one) => (one.id === piece.id ? clipToShape(piece, shape) : one)),
-                );
-              }}
-            >
-              <span className="max-w-72 truncate">the {shape.name}, where it lies</span>
-            </MenuLine>
-          ))}
+        <ShapeLines
+          live={live}
+          say={(name) => `the ${name}, where it lies`}
+          onShape={(shape) => {
+            // The shape has become the edge of the artwork, and would hide it.
+            const others = piecesOf(live.face.id).filter(({ id }) => id !== shape.id);
+            void changePieces(
+              live.face.id,
+              others.map((one) => (one.id === piece.id ? clipToShape(piece, shape) : one)),
+            );
+          }}
+        />
         <MenuLine onSelect={picker.open}>the closed path of an SVG…</MenuLine>
         {piece.clip && (
           <MenuLine

@@ -15,6 +15,7 @@ import { MenuLine, VerbMenu } from '@/ui/Menu';
 import { useFilePicker } from '@/ui/useFilePicker';
 import type { Live } from '../live/useLive';
 import { Row } from './Row';
+import { ShapeLines } from './ShapeLines';
 import { aspectsOf } from '@/core/blank/kinds';
 import { fitTitle } from '@/core/fit/version';
 
@@ -75,18 +76,13 @@ export function CutRow({ live, cut }: { live: Live; cut: Cut }) {
         {choose(SHAPES, cut.shape as keyof typeof SHAPES, (shape) => {
           set({ shape });
         })}
-        {live.pieces
-          .filter((one) => one.kind === 'shape')
-          .map((shape) => (
-            <MenuLine
-              key={shape.id}
-              onSelect={() => {
-                set({ shape: 'path', own: { name: shape.name, d: outlineOf(shape) } });
-              }}
-            >
-              <span className="max-w-72 truncate">the outline of the {shape.name}</span>
-            </MenuLine>
-          ))}
+        <ShapeLines
+          live={live}
+          say={(name) => `the outline of the ${name}`}
+          onShape={(shape) => {
+            set({ shape: 'path', own: { name: shape.name, d: outlineOf(shape) } });
+          }}
+        />
         <MenuLine onSelect={picker.open}>the closed path of an SVG…</MenuLine>
       </VerbMenu>
       <CutLengths cut={cut} unit={unit} peel={kiss} onSet={set} />
