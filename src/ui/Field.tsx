@@ -11,6 +11,8 @@ interface Props {
   note?: string;
   /** A name and not a number: it is not written on the tape. */
   words?: boolean;
+  /** As wide as there is room for. */
+  wide?: boolean;
   onChange: (text: string) => void;
   children?: React.ReactNode;
 }
@@ -23,6 +25,7 @@ export function Field({
   trouble,
   note,
   words = false,
+  wide = false,
   onChange,
   children,
 }: Props) {
@@ -30,7 +33,7 @@ export function Field({
   return (
     <div className="border-b border-rule py-1.5">
       <div className="flex items-center gap-3">
-        <label htmlFor={id} className="grow">
+        <label htmlFor={id} className={wide ? 'shrink-0' : 'grow'}>
           {label}
         </label>
         {children}
@@ -43,7 +46,7 @@ export function Field({
           onChange={(event) => {
             onChange(event.target.value);
           }}
-          className={`measure w-44 border-b-2 border-ink px-2 py-1 text-right font-semibold placeholder:font-normal ${words ? 'bg-docket placeholder:text-ink-2' : 'bg-tape-pale text-on-tape placeholder:text-on-tape/75'}`}
+          className={`measure ${wide ? 'min-w-0 grow' : 'w-44'} border-b-2 border-ink px-2 py-1 text-right font-semibold placeholder:font-normal ${words ? 'bg-docket placeholder:text-ink-2' : 'bg-tape-pale text-on-tape placeholder:text-on-tape/75'}`}
         />
       </div>
       <p

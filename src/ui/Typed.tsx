@@ -8,12 +8,14 @@ export function Typed({
   value,
   placeholder,
   words = false,
+  wide = false,
   onSet,
 }: {
   label: string;
   value: string;
   placeholder: string;
   words?: boolean;
+  wide?: boolean;
   /** Why it cannot be kept so; null where it is. */
   onSet: (text: string) => string | null;
 }) {
@@ -41,6 +43,7 @@ export function Typed({
         value={text ?? value}
         placeholder={placeholder}
         words={words}
+        wide={wide}
         trouble={trouble}
         onChange={setText}
       />

@@ -56,7 +56,7 @@ function First({
   const little = read !== null && read.share < CHECK_LIMITS.readShare;
   return (
     <>
-      <div className="mt-2 flex h-[190px] items-center justify-center bg-viewing">
+      <div className="mt-2 flex h-[190px] shrink-0 items-center justify-center bg-viewing">
         {url ? (
           <img src={url} alt={alt} className="max-h-full" />
         ) : (

@@ -25,6 +25,7 @@ export function VariantTable({ own, outlet }: { own: ListingOf; outlet: Outlet }
       <Typed
         label="number, by"
         words
+        wide
         value={listing.sku}
         placeholder="{design}-{colour}-{size}"
         onSet={(sku) => {

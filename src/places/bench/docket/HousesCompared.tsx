@@ -52,7 +52,7 @@ export function HousesCompared({ fit }: { fit: Fit }) {
                 <td className="py-1 text-right">
                   {own ? null : said === undefined ? (
                     <button
-                      className="verb"
+                      className="verb whitespace-nowrap"
                       aria-label={`What would fail at ${title}`}
                       onClick={() => {
                         look(spec.id);
@@ -65,7 +65,7 @@ export function HousesCompared({ fit }: { fit: Fit }) {
                   ) : typeof said === 'string' ? (
                     <span className="text-fix">{said}</span>
                   ) : said.length === 0 ? (
-                    'nothing fails'
+                    <span className="whitespace-nowrap">nothing fails</span>
                   ) : (
                     <ul>
                       {said.slice(0, 4).map((finding, i) => (

@@ -1,6 +1,6 @@
 'use client';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { pricesTable, readPrices, type PriceColumn, type PriceList } from '@/core/price/list';
 import {
   COLUMNS,
@@ -42,7 +42,6 @@ export function PriceTable({
   lists: readonly PriceList[];
   onChoose: (id: string) => void;
 }) {
-  'use no memo';
   const shop = useShop();
   const [trouble, setTrouble] = useState<string | null>(null);
   const box = useRef<HTMLDivElement>(null);
@@ -52,7 +51,8 @@ export function PriceTable({
     estimateSize: () => ROW,
     overscan: 12,
   });
-  const table = pricesTable(list.lines);
+  // Scrolling draws this anew, and a list may have thousands of lines.
+  const table = useMemo(() => pricesTable(list.lines), [list.lines]);
   const set = (row: number, column: PriceColumn, text: string): boolean => {
     const next = table.map((cells, i) =>
       i === row + 1 ? cells.map((cell, at) => (COLUMNS[at] === column ? text.trim() : cell)) : cells,
@@ -79,8 +79,9 @@ export function PriceTable({
       ],
     });
   };
-  const twice = twiceIn(shop);
-  const questions = priceQuestions(list.lines, shop);
+  const { prices: all, blanks } = shop;
+  const twice = useMemo(() => twiceIn({ prices: all }), [all]);
+  const questions = useMemo(() => priceQuestions(list.lines, { blanks }), [list.lines, blanks]);
   return (
     <div className="flex min-h-0 grow flex-col px-4 pb-4">
       <div className="flex items-center gap-4 py-2">
