@@ -38,7 +38,7 @@ export interface Engine {
   /** One ink as a TIFF of one channel, a bit or eight a pixel: black prints. `plane` is 0 where nothing does. */
   encodePlate: (
     plate: { width: number; height: number; plane: Uint8Array },
-    options: { ppi: number; bits: 1 | 8 },
+    options: { ppi: number; bits: 1 | 8; format: 'tiff' | 'png' },
   ) => Uint8Array;
   /** Inks as a PNG whose four channels they are: rows for a PDF, not a picture to be shown. */
   encodeInkPlane(picture: InkRaster): Uint8Array;

@@ -52,13 +52,15 @@ export function writers(
         return { colour: plane(0, 3), alpha: raster.opaque ? null : plane(3, 1) };
       }),
 
-    encodePlate: ({ width, height, plane }, { ppi, bits }) =>
+    encodePlate: ({ width, height, plane }, { ppi, bits, format }) =>
       scoped('plate', (keep) => {
         const perMm = ppi / MM_PER_INCH;
         // Black prints.
         const dark = plane.map((value) => 255 - value);
         const bare = keep(vips.Image.newFromMemory(dark, width, height, 1, vips.BandFormat.uchar));
         const image = keep(bare.copy({ interpretation: 'b-w', xres: perMm, yres: perMm }));
+        if (format === 'png')
+          return image.pngsaveBuffer({ compression: 6, keep: 'none', ...(bits === 1 && { bitdepth: 1 }) });
         return image.tiffsaveBuffer({
           ...{ compression: 'lzw', predictor: 'none', resunit: 'inch', keep: 'none' },
           ...(bits === 1 && { bitdepth: 1 }),

@@ -1,30 +1,26 @@
 import { mkdir, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { printPixels, printSize } from '@/core/blank/resolve';
-import { requireMakeablePixels } from '@/core/artwork/limits';
 import { parseLength } from '@/core/length/parse';
 import { MM_PER_INCH } from '@/core/length/units';
-import { keptName } from '@/core/pack/names';
-import { cropped, onWhole } from '@/core/plates/crop';
+import { DOTS, MOST_PLATE_INKS, type PlatePlan, type Screen } from '@/core/fit/plates';
+import { cropped } from '@/core/plates/crop';
 import { chooseInks, named, type PlateInk } from '@/core/plates/inks';
-import { plateFindings } from '@/core/plates/findings';
-import { differenceOf, isLight, makePlates, type Plate, type PlatesAsked } from '@/core/plates/make';
-import { DOTS, LEAST_CELL, type Screen } from '@/core/plates/screen';
-import type { Raster } from '@/core/raster/raster';
-import { renderFace } from '@/core/render/face';
+import type { Parted } from '@/core/plates/part';
+import { ANGLES, lightFirst, openOn, plannedInk } from '@/core/plates/plan';
+import { LEAST_CELL } from '@/core/plates/screen';
+import { IN_SILENCE, type Raster } from '@/core/raster/raster';
 import type { Readers } from '@/files/artwork';
-import { platesPdf } from '@/files/pdf/plates';
+import { NOTHING_THERE, partFor, plateFiles, printFor } from '@/files/plates';
+import { readFont } from '@/files/type';
 import { badArgument, oneOf, readNumber, required, type Args } from '../args';
 import type { Answer } from '../answer';
-import { PLACED_OPTIONS, readPlaced, type Placed } from '../placed';
+import { shippedFontBytes } from '../font';
+import { PLACED_OPTIONS, readPlaced } from '../placed';
 
 export const PLATES_OPTIONS = [
   ...PLACED_OPTIONS,
-  ...['inks', 'ink', 'tones', 'ruling', 'angles', 'dot', 'screen', 'base', 'choke', 'trap', 'ppi', 'out'],
+  ...['inks', 'ink', 'tones', 'ruling', 'angles', 'dot', 'screen', 'base', 'choke', 'trap', 'marks', 'ppi', 'out'],
 ] as const;
-
-/** Inks that a picture is parted into, at most. */
-const MOST_INKS = 8;
 
 /** `plates`: a fit in few inks, a plate an ink, as TIFFs and as one PDF of separations. Status 1 where a finding is a Fix. */
 export async function plates(args: Args, readers: () => Promise<Readers>): Promise<Answer> {
@@ -38,49 +34,32 @@ export async function plates(args: Args, readers: () => Promise<Readers>): Promi
   const screens = readScreens(args, ppi);
   const trap = readShort(args, 'trap', 0);
   const choke = readShort(args, 'choke', 0.3);
+  const marked = oneOf('marks', args.values.get('marks') ?? 'off', ['off', 'on']) === 'on';
   const ready = await readers();
   const placed = await readPlaced(ready, args);
-  const print = await printOf(placed, ppi);
-  const crop = cropped(print, Math.ceil(((trap + 1) * ppi) / MM_PER_INCH));
-  if (!crop) throw badArgument('Nothing of the artwork lies on this face: place it nearer.');
-  const asked = askedFor(placed, args, { print: crop.raster, ppi, count, given, screens, trap, choke });
-  const made = makePlates(crop.raster, asked);
-  const difference = differenceOf(crop.raster, made, asked);
-  const choked = asked.base ? asked.base.choke : null;
-  const findings = plateFindings(made, {
-    limits: placed.blank.limits,
-    difference,
-    choke: choked,
-  });
+  const { blank, face, fit, facts } = placed;
+  const pieces = fit.faces[0]!.pieces;
+  const raster = await placed.pixels(ppi);
+  const print = printFor({ blank, face, pieces }, ppi, { facts: () => facts, pixels: () => raster }, IN_SILENCE);
+  const { colours } = blank.blank;
+  const colour = colours.find(({ id }) => id === fit.colourId) ?? colours[0]!;
+  const plan = planFor(print, colour, args, { ppi, count, given, screens, trap, choke });
+  const asked = { blank, face, pieces, plan, product: colour.hex };
+  const parted = partFor(print, asked, IN_SILENCE);
+  const font = marked ? readFont(await shippedFontBytes('archivo-narrow')) : null;
+  const { each, pdf } = await plateFiles(ready.engine, asked, print, parted, { format: 'tiff', font }, IN_SILENCE);
   await mkdir(out, { recursive: true });
-  const files: string[] = [];
-  const whole = made.map((plate) => ({ ...plate, plane: onWhole(plate.plane, crop, print) }));
-  for (const [i, plate] of whole.entries()) {
-    const file = join(out, `${String(i + 1).padStart(2, '0')}-${keptName(plate.name, 'ink')}.tif`);
-    const bits = isLine(plate, asked) ? 1 : 8;
-    await writeFile(file, ready.engine.encodePlate({ ...sizeOf(print), plane: plate.plane }, { ppi, bits }));
-    files.push(file);
-  }
-  await writeFile(
-    join(out, 'plates.pdf'),
-    await platesPdf(
-      placed.blank.blank.name,
-      { ...printSize(placed.face), bleed: placed.face.bleed },
-      sizeOf(print),
-      whole.map((plate) => ({ ...plate, isLine: isLine(plate, asked) })),
-    ),
-  );
-  return answerOf(print, ppi, made, files, difference, findings);
+  for (const { name, bytes } of [...each, pdf]) await writeFile(join(out, name), bytes);
+  return answerOf(print, ppi, parted, each.map(({ name }) => join(out, name)));
 }
 
 function answerOf(
-  print: Raster,
+  { width, height }: Raster,
   ppi: number,
-  made: readonly Plate[],
+  { plates: made, difference: { mean, worst }, findings: found }: Parted,
   files: readonly string[],
-  { mean, worst }: { mean: number; worst: number },
-  findings: ReturnType<typeof plateFindings>,
 ): Answer {
+  const findings = found.map(({ mend, ...finding }) => finding);
   const round = (value: number) => Number(value.toFixed(2));
   const inks = made.map(({ name, hex, base, area, screen }, i) => ({
     ...{ name, hex, base, file: files[i]!, area: round(area) },
@@ -92,7 +71,7 @@ function answerOf(
   );
   return {
     json: {
-      pixels: sizeOf(print),
+      pixels: { width, height },
       ppi,
       inks,
       difference: { mean: round(mean), worst: round(worst) },
@@ -107,67 +86,48 @@ function answerOf(
   };
 }
 
-const sizeOf = ({ width, height }: Raster) => ({ width, height });
-
-function isLine(plate: Plate, { tones }: PlatesAsked): boolean {
-  return plate.base || plate.screen !== null || tones === null;
-}
-
-async function printOf({ blank, face, fit, facts, pixels }: Placed, ppi: number): Promise<Raster> {
-  const size = printPixels(face, blank.spec, ppi);
-  requireMakeablePixels(size);
-  const raster = await pixels(ppi);
-  return renderFace(
-    face,
-    fit.faces[0]!.pieces,
-    { facts: () => facts, pixels: () => raster },
-    { pixels: size },
-  );
-}
-
 interface Options {
-  print: Raster;
   ppi: number;
   count: number;
   given: readonly PlateInk[];
-  screens: PlatesAsked['tones'];
+  screens: ScreensAsked;
   trap: number;
   choke: number;
 }
 
 /** Everything that plates are made by: inks chosen, a base where the method lays one and the cloth needs it. */
-function askedFor({ blank, fit }: Placed, args: Args, options: Options): PlatesAsked {
-  const { print, count, given, screens, choke } = options;
-  const { blank: product, method, limits } = blank;
-  const colour = product.colours.find(({ id }) => id === fit.colourId) ?? product.colours[0]!;
-  const wanted = oneOf('base', args.values.get('base') ?? 'auto', ['auto', 'none']);
-  const based = wanted === 'auto' && limits.whiteInk && !isLight(colour.hex);
-  const inks = chooseInks(print, { count, given, open: colour.hex });
-  if (inks.length === 0)
+function planFor(
+  print: Raster,
+  colour: { name: string; hex: string },
+  args: Args,
+  { count, given, screens, ppi, trap, choke }: Options,
+): PlatePlan {
+  const seen = cropped(print, 2)?.raster;
+  if (!seen) throw badArgument(NOTHING_THERE);
+  const chosen = named(chooseInks(seen, { count, given, open: openOn(colour.hex) }));
+  if (chosen.length === 0)
     throw badArgument(
       `All of it is as ${colour.name.toLowerCase()} as the product, so no ink is needed: choose another colour of it.`,
     );
+  // Each ink keeps the screen it was given, in whichever order they are printed.
+  const inks = chosen.map((ink, i) => {
+    const screen = screens.each[i];
+    return { ...plannedInk(ink), id: `ink-${i + 1}`, ...(screen && { screen }) };
+  });
   return {
-    ppi: options.ppi,
-    inks: named(inks),
-    product: colour.hex,
-    laying: method.ink,
-    base: based ? { choke } : null,
-    trap: options.trap,
-    stroke: limits.stroke,
-    tones: screens && {
-      screens: screens.screens?.slice(0, inks.length) ?? null,
-    },
+    inks: lightFirst(inks),
+    ...{ open: [], regions: [], tones: screens.tones, ppi, trap, choke },
+    base: oneOf('base', args.values.get('base') ?? 'auto', ['auto', 'none']),
   };
 }
 
 function readCount(args: Args): number {
   const count = readNumber('inks', required(args, 'inks'));
   if (!Number.isInteger(count) || count < 1 || count > 24)
-    throw badArgument(`--inks is a whole number from 1 to ${MOST_INKS}.`);
-  if (count > MOST_INKS)
+    throw badArgument(`--inks is a whole number from 1 to ${MOST_PLATE_INKS}.`);
+  if (count > MOST_PLATE_INKS)
     throw badArgument(
-      `--inks: ${count} inks are ${count} screens; ${MOST_INKS} are made at most. Take fewer.`,
+      `--inks: ${count} inks are ${count} screens; ${MOST_PLATE_INKS} are made at most. Take fewer.`,
     );
   return count;
 }
@@ -180,13 +140,17 @@ function readInk(text: string): PlateInk {
   return { hex: hex.toLowerCase(), name: name.trim().slice(0, 60) };
 }
 
-/** Angles that stay apart, for as many inks as there are. */
-const ANGLES = [22.5, 67.5, 45, 7.5, 82.5, 37.5, 52.5, 0];
+/** How tones are printed, and the screens of the inks in the order in which they are chosen. */
+interface ScreensAsked {
+  tones: PlatePlan['tones'];
+  each: readonly Screen[];
+}
 
-function readScreens(args: Args, ppi: number): PlatesAsked['tones'] {
-  if (oneOf('tones', args.values.get('tones') ?? 'flat', ['flat', 'halftone']) === 'flat') return null;
+function readScreens(args: Args, ppi: number): ScreensAsked {
+  if (oneOf('tones', args.values.get('tones') ?? 'flat', ['flat', 'halftone']) === 'flat')
+    return { tones: 'flat', each: [] };
   if (oneOf('screen', args.values.get('screen') ?? 'dots', ['dots', 'none']) === 'none')
-    return { screens: null };
+    return { tones: 'grey', each: [] };
   const ruling = readRuling(args.values.get('ruling') ?? '45lpi');
   if (ppi / ruling < LEAST_CELL)
     throw badArgument(
@@ -199,7 +163,7 @@ function readScreens(args: Args, ppi: number): PlatesAsked['tones'] {
     throw badArgument('--angles are degrees from -180 to 180.');
   // An ink without an angle of its own takes the first that is free.
   const free = ANGLES.filter((angle) => !angles.includes(angle));
-  return { screens: [...angles, ...free].map((angle): Screen => ({ ruling, angle, dot })) };
+  return { tones: 'halftone', each: [...angles, ...free].map((angle): Screen => ({ ruling, angle, dot })) };
 }
 
 /** `45lpi` or `18/cm`, in lines per inch. */

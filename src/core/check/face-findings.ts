@@ -2,7 +2,7 @@ import { assumedAmong } from '../blank/questions';
 import { artSize, pixelsOf, printPixels, type PrintFace, type ResolvedBlank } from '../blank/resolve';
 import type { Press } from '../colour/press';
 import { extentOf, opaqueBox, type FactsOf } from '../fit/geometry';
-import { isPlaced, isShowing, type Fit, type Piece } from '../fit/schema';
+import { isPlaced, isShowing, planOf, type Fit, type Piece } from '../fit/schema';
 import { showLength, type UnitSetting } from '../length/show';
 import { memo } from '../memo';
 import { numberOf } from '../raster/number';
@@ -140,7 +140,7 @@ function rememberedOr(
   const all = product.contents ? [fit.faces, fit.ticked] : pieces;
   const key = JSON.stringify([
     [product, method, spec, limits, face],
-    [all, shown, fit.colourId, fit.version?.colours],
+    [all, shown, fit.colourId, fit.version?.colours, planOf(fit, face.id)],
     [press?.name, press?.intent, unit, coarse, everyColour, rules.map(({ id }) => id)],
   ]);
   return remembered(key, check);

@@ -2,6 +2,7 @@ import * as v from 'valibot';
 import { list } from '../bounds';
 import type { Extent } from '../fit/geometry';
 import { CutSettingsSchema } from '../fit/cut';
+import { PlatePlanSchema } from '../fit/plates';
 import { PieceSchema } from '../fit/schema';
 import { SIDES } from '../blank/shape';
 
@@ -19,6 +20,7 @@ export const RULE_IDS = [
   'total-ink',
   'black',
   'ink-count',
+  'inks',
   'soft',
   'thin',
   'contrast',
@@ -51,6 +53,8 @@ export const RemedySchema = v.object({
   worsens: v.optional(list(v.string())),
   /** What it changes of how a sticker is cut. */
   cut: v.optional(v.partial(CutSettingsSchema)),
+  /** How the face is printed in few inks from then on. */
+  plates: v.optional(PlatePlanSchema),
 });
 export type Remedy = v.InferOutput<typeof RemedySchema>;
 

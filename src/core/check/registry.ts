@@ -11,6 +11,7 @@ import { fileSpec } from './rules/file-spec';
 import { fold } from './rules/fold';
 import { gamut } from './rules/gamut';
 import { inkCount } from './rules/ink-count';
+import { inks } from './rules/inks';
 import { keepOut } from './rules/keep-out';
 import { leftover } from './rules/leftover';
 import { mirror } from './rules/mirror';
@@ -52,6 +53,7 @@ export const RULES: readonly Rule[] = [
   specks,
   leftover,
   inkCount,
+  inks,
   gamut,
   totalInk,
   black,

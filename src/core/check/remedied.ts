@@ -34,8 +34,8 @@ function proved(
   measuredBefore: () => Finding[],
   remeasure: Remeasure,
 ): Remedy[] {
-  // What a knife's line becomes is drawn anew from the artwork, which is not done here.
-  if (remedy.cut) return [remedy];
+  // What a knife's line becomes is drawn anew from the artwork, and plates are made of every pixel, which is not done here.
+  if (remedy.cut || remedy.plates) return [remedy];
   const before = measuredBefore();
   const after = remeasure(remedy.pieces, finding.rule);
   const was = verdictOf(before, finding);

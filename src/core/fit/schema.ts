@@ -9,6 +9,7 @@ import { StepSchema } from '../artwork/steps';
 import { LetteringSchema, InkSchema } from '../type/schema';
 import { mixing } from './mix';
 import { ShapeSchema, StrokeSchema } from './shape';
+import { PlatePlanSchema, type PlatePlan } from './plates';
 import { PictureSlotSchema, TextSlotSchema } from './slot';
 
 export const RoleSchema = v.picklist(['ground', 'motif']);
@@ -155,12 +156,13 @@ export const AcceptanceSchema = v.object({
 });
 export type Acceptance = v.InferOutput<typeof AcceptanceSchema>;
 
-/** What lies on one face, and how it is cut to that where the blank is cut to shape. */
+/** What lies on one face, how it is cut to that where the blank is cut to shape, and how it is printed in few inks. */
 export const FitFaceSchema = v.object({
   faceId: IdSchema,
   pieces: list(PieceSchema, 2000),
   groups: v.optional(list(GroupSchema, 500)),
   cut: v.optional(CutSchema),
+  plates: v.optional(PlatePlanSchema),
 });
 export type FitFace = v.InferOutput<typeof FitFaceSchema>;
 
@@ -232,6 +234,11 @@ export function isMotifKind(piece: Piece): piece is MotifPiece {
 /** The artwork that a piece shows. */
 export function artworkIdOf(piece: Piece): string | null {
   return isShowing(piece) ? piece.artworkId : null;
+}
+
+/** How a face is printed in few inks; null where it is not. */
+export function planOf({ faces }: Pick<Fit, 'faces'>, faceId: string): PlatePlan | null {
+  return faces.find((face) => face.faceId === faceId)?.plates ?? null;
 }
 
 /** Ids of the artworks that a fit shows, each once. */

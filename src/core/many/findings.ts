@@ -21,10 +21,10 @@ export function mend(fit: Fit, findings: readonly Finding[], rule: RuleId): Chan
 }
 
 /** The fit with what a remedy makes of one of its faces. */
-export function remedied(fit: Fit, faceId: string, { pieces, cut }: Remedy): Fit {
+export function remedied(fit: Fit, faceId: string, { pieces, cut, plates }: Remedy): Fit {
   const mended = (face: FitFace): FitFace =>
     face.faceId === faceId
-      ? { ...face, pieces, ...(cut && face.cut && { cut: { ...face.cut, ...cut } }) }
+      ? { ...face, pieces, ...(cut && face.cut && { cut: { ...face.cut, ...cut } }), ...(plates && { plates }) }
       : face;
   return { ...fit, faces: fit.faces.map(mended) };
 }

@@ -10,8 +10,8 @@ export interface PlateInk {
   hex: string;
 }
 
-/** Colours this near (dE00) to the product's are left open: its own colour costs nothing. */
-export const OPEN = 6;
+/** Colours this near (dE00) to one that is left open are open too. */
+const OPEN = 6;
 /** Colours nearer than this (dE00) to an ink that is there already are no ink of their own. */
 const APART = 5;
 /** Share of the picture from which a colour can be an ink. */
@@ -34,14 +34,14 @@ interface Bin {
 /**
  * The inks that a picture is best made from: those that are given, and others up to `count` in all, each where the most
  * of the picture is furthest from every ink so far, then moved to the middle of what is nearest to it (k-means in Lab).
- * Fewer where the picture has no more. `open` is the product's own colour, which needs no ink.
+ * Fewer where the picture has no more. `open` are colours that need no ink, as the product has them itself.
  */
 export function chooseInks(
   raster: Raster,
-  { count, given = [], open }: { count: number; given?: readonly PlateInk[]; open: string | null },
+  { count, given = [], open }: { count: number; given?: readonly PlateInk[]; open: readonly string[] },
 ): PlateInk[] {
-  const openLab = open === null ? null : labOf(...rgbOf(open));
-  const bins = binsOf(raster).filter(({ lab }) => openLab === null || deltaE00(lab, openLab) > OPEN);
+  const openLabs = open.map((hex) => labOf(...rgbOf(hex)));
+  const bins = binsOf(raster).filter(({ lab }) => openLabs.every((one) => deltaE00(lab, one) > OPEN));
   const total = bins.reduce((sum, { weight }) => sum + weight, 0);
   const fixed = given.slice(0, count).map(({ hex }) => labOf(...rgbOf(hex)));
   const centres: Lab[] = [...fixed];
@@ -65,15 +65,15 @@ export function chooseInks(
 }
 
 /** Inks each by a name of its own: plain words for those that have none. */
-export function named(inks: readonly PlateInk[]): PlateInk[] {
+export function named<I extends PlateInk>(inks: readonly I[]): I[] {
   const taken = new Set<string>();
-  return inks.map(({ name, hex }) => {
-    const plain = plainName(hex);
-    const base = name.trim() || (PROCESS.includes(plain) ? `${plain} ink` : plain);
+  return inks.map((ink) => {
+    const plain = plainName(ink.hex);
+    const base = ink.name.trim() || (PROCESS.includes(plain) ? `${plain} ink` : plain);
     let own = base;
     for (let n = 2; taken.has(own.toLowerCase()); n++) own = `${base} ${n}`;
     taken.add(own.toLowerCase());
-    return { name: own, hex };
+    return { ...ink, name: own };
   });
 }
 
@@ -136,7 +136,7 @@ function grouped(bins: readonly Bin[], centres: readonly Lab[]): Bin[][] {
 }
 
 /** The nearest of several colours, by plain distance in Lab. */
-export function nearestOf([L, a, b]: Lab, centres: readonly Lab[]): number {
+function nearestOf([L, a, b]: Lab, centres: readonly Lab[]): number {
   let [best, least] = [-1, Infinity];
   centres.forEach(([l, x, y], i) => {
     const far = (L - l) ** 2 + (a - x) ** 2 + (b - y) ** 2;

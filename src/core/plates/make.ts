@@ -1,19 +1,30 @@
-import { deltaE00 } from '../colour/difference';
-import { rgbOf, type Rgb } from '../colour/hex';
-import { labOf, labOfLevels } from '../colour/lab';
+import { rgbOf } from '../colour/hex';
+import { labOf } from '../colour/lab';
+import type { Screen } from '../fit/plates';
 import { MM_PER_INCH } from '../length/units';
-import type { Raster } from '../raster/raster';
-import { offsetMask } from './distance';
-import { labelFlat, settleIslands } from './flat';
+import { labelFlat, relabelPart, settleIslands, type LabelledColour } from '../raster/flat';
+import { IN_SILENCE, type Progress, type Raster } from '../raster/raster';
 import type { PlateInk } from './inks';
-import { screened, type Screen } from './screen';
-import { laidOver, tonesOf, type Laying } from './tones';
+import { offsetMask } from './offset';
+import { screened } from './screen';
+import { tonesOf, type Laying } from './tones';
+
+/** An ink as plates are asked for it. */
+export interface AskedInk extends PlateInk {
+  /** Colours of the picture that it is printed for. */
+  from: readonly string[];
+  /** How much of what lies under it it hides, or darkens: 0 to 1. */
+  opacity: number;
+}
 
 /** How a print is parted into plates. Lengths mm. */
 export interface PlatesAsked {
   ppi: number;
-  inks: readonly PlateInk[];
-  /** The product's colour: where the picture has it, it is left open. */
+  /** In the order in which they are printed. */
+  inks: readonly AskedInk[];
+  /** Colours of the picture that are left open: the product's own, and white where it is as good as that. */
+  open: readonly string[];
+  /** The product's colour. */
   product: string;
   /** How inks lie on the product. */
   laying: Laying;
@@ -23,14 +34,17 @@ export interface PlatesAsked {
   trap: number;
   /** Thinnest stroke that the method holds: smaller islands go to their neighbours. */
   stroke: number;
+  /** Parts that another ink takes, or none (null), by a pixel of each. */
+  regions: readonly { x: number; y: number; ink: number | null }[];
   /** Tones as dots, or as greys where the screens are null; flat inks where this is null. */
-  tones: { screens: readonly Screen[] | null } | null;
+  tones: { screens: readonly (Screen | null)[] | null } | null;
 }
 
 /** One ink of a print. `plane` is 0 where nothing prints and 255 where all does. */
 export interface Plate extends PlateInk {
   base: boolean;
   plane: Uint8Array;
+  opacity: number;
   /** mm² of solid ink that it comes to. */
   area: number;
   screen: Screen | null;
@@ -38,58 +52,85 @@ export interface Plate extends PlateInk {
   lightest: number | null;
 }
 
-const BASE_INK: PlateInk = { name: 'white base', hex: '#ffffff' };
+export const BASE_INK: PlateInk = { name: 'white base', hex: '#ffffff' };
 
-/** Parts a print into a plate an ink, the base first and then from light to dark. */
-export function makePlates(print: Raster, asked: PlatesAsked): Plate[] {
-  const { ppi, base } = asked;
+/** Parts a print into a plate an ink, the base before all others. */
+export function makePlates(print: Raster, asked: PlatesAsked, progress: Progress = IN_SILENCE): Plate[] {
+  const { ppi, base, inks } = asked;
   const perMm = ppi / MM_PER_INCH;
-  const screens = asked.tones?.screens ?? null;
-  // Each ink keeps the screen it was given, in whichever order they are printed.
-  const ordered = asked.inks
-    .map((ink, i) => ({ ink, screen: screens?.[i] ?? null }))
-    .sort((a, b) => lightness(b.ink.hex) - lightness(a.ink.hex));
-  const inks = ordered.map(({ ink }) => ink);
-  const planes = asked.tones ? tonePlanes(print, inks, asked) : flatPlanes(print, inks, asked);
-  const plates = ordered.map(({ ink, screen }, i): Plate => {
+  const planes = asked.tones ? tonePlanes(print, asked) : flatPlanes(print, asked, progress);
+  progress(0.6);
+  const plates = inks.map(({ name, hex, opacity }, i): Plate => {
+    const screen = asked.tones?.screens?.[i] ?? null;
     const plane = screen ? inked(screened(planes[i]!, print.width, screen, ppi)) : planes[i]!;
+    progress(0.6 + (0.3 * (i + 1)) / inks.length);
     return {
-      ...{ ...ink, base: false, plane, area: areaOf(plane, perMm), screen },
+      ...{ name, hex, opacity, base: false, plane, area: areaOf(plane, perMm), screen },
       lightest: asked.tones && lightestTone(planes[i]!),
     };
   });
   if (!base) return plates;
-  const union = new Uint8Array(print.width * print.height);
-  for (const plane of planes) for (let i = 0; i < union.length; i++) if (plane[i]! > 0) union[i] = 1;
-  const plane = inked(offsetMask(union, print.width, print.height, -base.choke * perMm));
-  return [
-    { ...BASE_INK, base: true, plane, area: areaOf(plane, perMm), screen: null, lightest: null },
-    ...plates,
-  ];
+  const plane = inked(
+    offsetMask(unionOf(planes, print.width * print.height), print.width, print.height, -base.choke * perMm),
+  );
+  const under = { ...BASE_INK, opacity: 1, base: true, plane, area: areaOf(plane, perMm) };
+  return [{ ...under, screen: null, lightest: null }, ...plates];
 }
 
-function flatPlanes(print: Raster, inks: readonly PlateInk[], asked: PlatesAsked): Uint8Array[] {
+/** 1 wherever one of several planes prints. */
+function unionOf(planes: readonly Uint8Array[], length: number): Uint8Array {
+  const union = new Uint8Array(length);
+  for (const plane of planes) for (let i = 0; i < length; i++) if (plane[i]! > 0) union[i] = 1;
+  return union;
+}
+
+/** Which ink each pixel of a print is given, from 1 in the order they are asked for; 0 where it stays open. */
+export function labelsOf(print: Raster, asked: PlatesAsked): Uint8Array {
+  const { inks, open, ppi, stroke, regions } = asked;
+  const perMm = ppi / MM_PER_INCH;
+  const colours: LabelledColour[] = [
+    ...open.map((hex) => ({ hex, label: 0 })),
+    ...inks.flatMap(({ from }, i) => from.map((hex) => ({ hex, label: i + 1 }))),
+  ];
+  const label = labelFlat(print, colours, edgeReach(perMm));
+  settleIslands(label, print.width, print.height, (stroke * perMm) ** 2);
+  for (const { x, y, ink } of regions)
+    relabelPart(label, print.width, print.height, { x, y }, ink === null ? 0 : ink + 1);
+  return label;
+}
+
+function flatPlanes(print: Raster, asked: PlatesAsked, progress: Progress): Uint8Array[] {
   const { width, height } = print;
-  const perMm = asked.ppi / MM_PER_INCH;
-  const label = labelFlat(print, inks, asked.product, edgeReach(perMm));
-  settleIslands(label, width, height, (asked.stroke * perMm) ** 2);
-  const masks = inks.map((_, i) => label.map((own) => (own === i + 1 ? 1 : 0)));
-  if (asked.trap <= 0) return masks.map(inked);
+  const { inks, trap, ppi } = asked;
+  const label = labelsOf(print, asked);
+  progress(0.3);
+  const masks = inks.map((_, i) => maskOf(label, i + 1));
+  if (trap <= 0) return masks.map(inked);
+  const light = inks.map(({ hex }) => lightness(hex));
   return masks.map((mask, i) => {
-    const grown = offsetMask(mask, width, height, asked.trap * perMm);
-    // Only under what is printed over it: a darker ink, of which it then stands no edge bare.
-    for (let at = 0; at < grown.length; at++)
-      if (grown[at] && !mask[at] && label[at]! <= i + 1) grown[at] = 0;
-    return inked(grown);
+    const spread = offsetMask(mask, width, height, (trap * ppi) / MM_PER_INCH);
+    // Only under a darker ink, whose own edge then stays where it is.
+    for (let at = 0; at < spread.length; at++) {
+      const there = label[at]!;
+      if (spread[at] && !mask[at] && (there === 0 || light[there - 1]! >= light[i]!)) spread[at] = 0;
+    }
+    progress(0.3 + (0.3 * (i + 1)) / inks.length);
+    return inked(spread);
   });
+}
+
+function maskOf(label: Uint8Array, wanted: number): Uint8Array {
+  const mask = new Uint8Array(label.length);
+  for (let i = 0; i < label.length; i++) mask[i] = label[i] === wanted ? 1 : 0;
+  return mask;
 }
 
 /** mm that an edge's mixture is wide at most, as artworks are drawn larger for a print. */
 const EDGE = 0.12;
 const edgeReach = (perMm: number) => Math.max(2, Math.ceil(EDGE * perMm));
 
-function tonePlanes(print: Raster, inks: readonly PlateInk[], asked: PlatesAsked): Uint8Array[] {
-  return tonesOf(print, inks, toneGround(asked), asked.laying);
+function tonePlanes(print: Raster, asked: PlatesAsked): Uint8Array[] {
+  return tonesOf(print, asked.inks, toneGround(asked), asked.laying);
 }
 
 /** What is bare counts as white on a light product, as paper does, and over a base. */
@@ -105,17 +146,19 @@ export function isLight(hex: string): boolean {
   return lightness(hex) >= LIGHT;
 }
 
-function lightness(hex: string): number {
+export function lightness(hex: string): number {
   return labOf(...rgbOf(hex))[0];
 }
 
+/** A mask of 0 and 1 as a plane, in its place. */
 function inked(mask: Uint8Array): Uint8Array {
-  return mask.map((set) => (set ? 255 : 0));
+  for (let i = 0; i < mask.length; i++) mask[i] = mask[i] ? 255 : 0;
+  return mask;
 }
 
 function areaOf(plane: Uint8Array, perMm: number): number {
   let sum = 0;
-  for (const value of plane) sum += value;
+  for (let i = 0; i < plane.length; i++) sum += plane[i]!;
   return sum / 255 / (perMm * perMm);
 }
 
@@ -130,63 +173,4 @@ function lightestTone(plane: Uint8Array): number | null {
   for (let value = Math.ceil(LEAST_TONE * 255); value < 255; value++)
     if (counts[value]! > inkedPixels * SEEN) return value / 255;
   return null;
-}
-
-/** Samples along the longer side that a difference is measured from. */
-const SAMPLES = 600;
-
-/**
- * How far plates printed on the product are from the print itself (dE00), its mean and its worst: over blocks as large as
- * dots blend into a tone, where anything of either is seen.
- */
-export function differenceOf(
-  print: Raster,
-  plates: readonly Plate[],
-  { product, laying, ppi, tones }: PlatesAsked,
-): { mean: number; worst: number } {
-  const { width, height, data } = print;
-  const ruling = Math.min(...(tones?.screens ?? []).map((screen) => screen.ruling));
-  const block = Number.isFinite(ruling) ? Math.max(1, Math.round((2 * ppi) / ruling)) : 1;
-  const step = Math.max(block, Math.floor(Math.max(width, height) / SAMPLES));
-  const ground = rgbOf(product);
-  const colours = plates.map(({ hex }) => rgbOf(hex));
-  let [sum, count, worst] = [0, 0, 0];
-  for (let y = 0; y + block <= height; y += step)
-    for (let x = 0; x + block <= width; x += step) {
-      const { made, wanted, seen } = blockOf(x, y);
-      if (!seen) continue;
-      const far = deltaE00(labOfLevels(...made), labOfLevels(...wanted));
-      sum += far;
-      count++;
-      worst = Math.max(worst, far);
-    }
-  return { mean: count === 0 ? 0 : sum / count, worst };
-
-  function blockOf(left: number, top: number) {
-    const made: [number, number, number] = [0, 0, 0];
-    const wanted: [number, number, number] = [0, 0, 0];
-    const shares = new Float64Array(plates.length);
-    let seen = false;
-    for (let y = top; y < top + block; y++)
-      for (let x = left; x < left + block; x++) {
-        const i = y * width + x;
-        plates.forEach(({ plane }, k) => (shares[k] = plane[i]! / 255));
-        const alpha = data[i * 4 + 3]! / 255;
-        seen ||= alpha > 0 || shares.some((share) => share > 0);
-        const here = laid(ground, colours, shares);
-        for (let k = 0; k < 3; k++) {
-          made[k] = made[k]! + here[k]! / (block * block);
-          const shown = ground[k]! + alpha * (data[i * 4 + k]! - ground[k]!);
-          wanted[k] = wanted[k]! + shown / (block * block);
-        }
-      }
-    return { made, wanted, seen };
-  }
-
-  /** The base covers whatever it lies on; inks as they do. */
-  function laid(on: Rgb, over: readonly Rgb[], shares: Float64Array): [number, number, number] {
-    const isBase = plates[0]?.base === true;
-    const under = isBase ? laidOver(on, over.slice(0, 1), shares, 'cover') : on;
-    return laidOver(under, over.slice(isBase ? 1 : 0), shares.subarray(isBase ? 1 : 0), laying);
-  }
 }

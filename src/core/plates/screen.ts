@@ -1,14 +1,5 @@
+import type { Dot, Screen } from '../fit/plates';
 import { MM_PER_INCH } from '../length/units';
-
-export const DOTS = ['round', 'ellipse', 'line', 'square'] as const;
-export type Dot = (typeof DOTS)[number];
-
-/** A halftone screen: lines per inch, degrees counterclockwise from across, and the shape of its dots. */
-export interface Screen {
-  ruling: number;
-  angle: number;
-  dot: Dot;
-}
 
 /** Pixels that a cell of a screen is wide at least: with fewer it has too few steps of tone. */
 export const LEAST_CELL = 4;
@@ -30,7 +21,7 @@ const SPOTS: Record<Dot, (u: number, v: number) => number> = {
 export function screened(
   tones: Uint8Array,
   width: number,
-  { ruling, angle, dot }: Screen,
+  { ruling, angle, dot, least = 0, most = 1 }: Screen,
   ppi: number,
 ): Uint8Array {
   const spot = SPOTS[dot];
@@ -39,9 +30,10 @@ export function screened(
   const turn = (angle * Math.PI) / 180;
   // Rows run downwards, angles upwards.
   const [cos, sin] = [Math.cos(turn) * cells, -Math.sin(turn) * cells];
+  const held = heldTones(least, most);
   const out = new Uint8Array(tones.length);
   for (let i = 0, x = 0, y = 0; i < tones.length; i++) {
-    const tone = tones[i]!;
+    const tone = held[tones[i]!]!;
     if (tone === 255) out[i] = 1;
     else if (tone > 0) {
       const u = (x + 0.5) * cos + (y + 0.5) * sin;
@@ -51,6 +43,16 @@ export function screened(
     if (++x === width) [x, y] = [0, y + 1];
   }
   return out;
+}
+
+/** What each tone is printed as where no dot may be smaller than one share of a cell and no gap larger than another leaves. */
+function heldTones(least: number, most: number): Uint8Array {
+  const [smallest, largest] = [Math.round(least * 255), Math.round(most * 255)];
+  return Uint8Array.from({ length: 256 }, (_, tone) => {
+    if (tone < smallest) return tone * 2 < smallest ? 0 : smallest;
+    if (tone > largest) return tone * 2 > largest + 255 ? 255 : largest;
+    return tone;
+  });
 }
 
 /** The share of a cell that is printed earlier than a value, 0 to 1. */
@@ -73,4 +75,9 @@ function ranksOf(spot: (u: number, v: number) => number): (value: number) => num
 /** mm across a dot that covers a share of its cell. */
 export function dotWidth(share: number, ruling: number): number {
   return 2 * Math.sqrt(share / Math.PI) * (MM_PER_INCH / ruling);
+}
+
+/** The share of its cell that a dot so many mm across covers. */
+export function areaIn(across: number, ruling: number): number {
+  return Math.PI * (across / 2 / (MM_PER_INCH / ruling)) ** 2;
 }

@@ -13,9 +13,15 @@ import {
   type PDFRef,
 } from '@cantoo/pdf-lib';
 import { rgbOf } from '@/core/colour/hex';
+import { parsePath } from '@/core/geometry/parse-path';
+import { MARK_MARGIN, marksRound, type PlateMarks } from '@/core/plates/marks';
 import { zlibSync } from 'fflate';
+import { outlineWord, type readFont } from '../type';
+import { pathOperators } from './path';
 import { separation } from './spot';
 import { PT } from './units';
+
+type Font = ReturnType<typeof readFont>;
 
 /** One plate of a page: an ink by its name, and where it prints (0 none, 255 all). */
 export interface PlatePage {
@@ -28,24 +34,30 @@ export interface PlatePage {
 
 /**
  * Plates as a PDF: one page of trim plus bleed, and on it each plate as a picture in a separation of its own name that
- * overprints the others (ISO 32000-1, 8.6.6.4 and 8.6.7). Lengths mm.
+ * overprints the others (ISO 32000-1, 8.6.6.4 and 8.6.7); with a font, marks for the printer round it, on every plate in its
+ * own ink. Lengths mm.
  */
 export async function platesPdf(
   title: string,
   size: { width: number; height: number; bleed: number },
   pixels: { width: number; height: number },
-  plates: readonly PlatePage[],
+  plates: Iterable<PlatePage>,
+  names: readonly string[],
+  font: Font | null,
 ): Promise<Uint8Array> {
   const pdf = await PDFDocument.create();
   pdf.setTitle(title);
   pdf.setCreator('Up Fit');
-  const page = pdf.addPage([size.width * PT, size.height * PT]);
-  page.setBleedBox(0, 0, size.width * PT, size.height * PT);
-  const trim = size.bleed * PT;
-  page.setTrimBox(trim, trim, size.width * PT - 2 * trim, size.height * PT - 2 * trim);
+  const margin = font ? MARK_MARGIN : 0;
+  const page = pdf.addPage([(size.width + 2 * margin) * PT, (size.height + 2 * margin) * PT]);
+  page.setBleedBox(margin * PT, margin * PT, size.width * PT, size.height * PT);
+  const trim = (margin + size.bleed) * PT;
+  page.setTrimBox(trim, trim, (size.width - 2 * size.bleed) * PT, (size.height - 2 * size.bleed) * PT);
   const state = pdf.context.register(pdf.context.obj({ Type: 'ExtGState', OP: true, op: true, OPM: 1 }));
   resources(page, 'ExtGState').set(PDFName.of('Over'), state);
-  plates.forEach((plate, i) => {
+  const marks = font && marksRound(size, names);
+  let i = 0;
+  for (const plate of plates) {
     const full = rgbOf(plate.hex).map((level) => Number((level / 255).toFixed(4)));
     const space = separation(pdf.context, plate.name, { space: 'DeviceRGB', none: [1, 1, 1], full });
     resources(page, 'ColorSpace').set(PDFName.of(`Ink${i}`), space);
@@ -56,12 +68,33 @@ export async function platesPdf(
       PDFOperator.of(PDFOperatorNames.SetGraphicsStateParams, [PDFName.of('Over')]),
       PDFOperator.of(PDFOperatorNames.NonStrokingColorspace, [PDFName.of(`Ink${i}`)]),
       PDFOperator.of(PDFOperatorNames.NonStrokingColorN, [PDFNumber.of(1)]),
-      concatTransformationMatrix(size.width * PT, 0, 0, size.height * PT, 0, 0),
+      ...(marks && font ? drawnMarks(marks, i, font, size.height + 2 * margin) : []),
+      concatTransformationMatrix(size.width * PT, 0, 0, size.height * PT, margin * PT, margin * PT),
       drawObject(`Plate${i}`),
       popGraphicsState(),
     );
-  });
+    i++;
+  }
   return pdf.save();
+}
+
+/** Thickness of a mark in points. */
+const HAIR = 0.25;
+
+/** What stands round one plate, in the ink that is set for both filling and stroking. */
+function drawnMarks(marks: PlateMarks, plate: number, font: Font, height: number): PDFOperator[] {
+  const path = (d: string) =>
+    pathOperators(parsePath(d) ?? [], ({ x, y }) => ({ x: x * PT, y: (height - y) * PT }));
+  const { words, patch } = marks.own[plate]!;
+  const filled = [...marks.words, words].map((one) => outlineWord({ ...one, anchor: 'start' }, font).d);
+  return [
+    PDFOperator.of(PDFOperatorNames.StrokingColorspace, [PDFName.of(`Ink${plate}`)]),
+    PDFOperator.of(PDFOperatorNames.StrokingColorN, [PDFNumber.of(1)]),
+    PDFOperator.of(PDFOperatorNames.SetLineWidth, [PDFNumber.of(HAIR)]),
+    ...marks.strokes.flatMap(path),
+    PDFOperator.of(PDFOperatorNames.StrokePath),
+    ...[...filled, patch].filter((d) => d !== '').flatMap((d) => [...path(d), PDFOperator.of(PDFOperatorNames.FillNonZero)]),
+  ];
 }
 
 function resources(page: PDFPage, kind: string): PDFDict {

@@ -193,9 +193,9 @@ export function changeFace(
 export function withFace(fit: Fit, faceId: string, change: (face: Fit['faces'][number]) => FacePieces): Fit {
   const before: FitFace = fit.faces.find((face) => face.faceId === faceId) ?? { faceId, pieces: [] };
   const { pieces, groups } = withoutEmptyGroups(change(before));
-  const { cut } = before;
+  const { cut, plates } = before;
   const grouped = groups && groups.length > 0 && { groups };
-  const after = { faceId, pieces: [...pieces], ...grouped, ...(cut && { cut }) };
+  const after = { faceId, pieces: [...pieces], ...grouped, ...(cut && { cut }), ...(plates && { plates }) };
   return {
     ...fit,
     faces: fit.faces.some((face) => face.faceId === faceId)

@@ -2,7 +2,7 @@ import { recoloured } from '../../fit/colours';
 import { deltaE00 } from '../../colour/difference';
 import { hexOfWord, wordOf } from '../../colour/hex';
 import { labOf } from '../../colour/lab';
-import { isShowing, type Piece } from '../../fit/schema';
+import { isShowing, planOf, type Piece } from '../../fit/schema';
 import { levelsOf } from '../../raster/colours';
 import { MOST_INKS, type Ink } from '../../raster/inks';
 import type { CheckContext, Rule } from '../context';
@@ -12,15 +12,17 @@ import { inksOfFace } from '../measure/picture';
 /** Inks that the face needs against the screens or films there are. Listed for methods that print spot inks. */
 export const inkCount: Rule = {
   id: 'ink-count',
-  version: 1,
+  version: 2,
   rests: [],
   name: 'Inks',
   way: 'Merge inks, or choose a method that prints more.',
   check: (context) => {
     const limit = context.blank.limits.inks;
     if (limit === null) return [];
-    const inks = inksOfFace(context);
-    const count = inks ? inks.length : null;
+    // What is printed in few inks has those, whatever the artwork has.
+    const planned = planOf(context.fit, context.face.id)?.inks.length ?? null;
+    const inks = planned === null ? inksOfFace(context) : null;
+    const count = planned ?? (inks ? inks.length : null);
     const ready = count !== null && count <= limit;
     const shown = count === null ? `over ${MOST_INKS}` : String(count);
     return [
@@ -37,7 +39,7 @@ export const inkCount: Rule = {
         message: ready
           ? `${shown} inks for ${limit} screens.`
           : count === null
-            ? `The artwork is a photograph or a gradient, and ${context.blank.spec.house} prints ${limit} flat inks: use a rendition drawn in flat colours.`
+            ? `The artwork is a photograph or a gradient, and ${context.blank.spec.house} prints ${limit} flat inks: use a rendition drawn in flat colours, or part it into few inks.`
             : `The artwork needs ${shown} inks and there are ${limit} screens.`,
         remedies: inks && !ready ? [merged(context, inks, limit)] : [],
       },

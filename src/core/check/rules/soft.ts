@@ -1,4 +1,4 @@
-import type { Piece, ShowingPiece } from '../../fit/schema';
+import { planOf, type Piece, type ShowingPiece } from '../../fit/schema';
 import { fixed } from '../../length/show';
 import { measureEach, measureShowing, withFinish, withPiece, type CheckContext, type Rule } from '../context';
 import { judge, type Finding, type Remedy } from '../finding';
@@ -12,13 +12,15 @@ import { halfClearShare } from '../measure/faded';
  */
 export const soft: Rule = {
   id: 'soft',
-  version: 2,
+  version: 3,
   rests: [],
   name: 'Soft parts',
   way: 'Give soft parts a hard edge in Artwork, or choose a method that prints them.',
   onInk: 'soft',
   check: (context) => {
-    if (!context.blank.limits.softPrintsBadly) return [];
+    const plan = planOf(context.fit, context.face.id);
+    // Plates have solids and dots, and nothing half there.
+    if (!context.blank.limits.softPrintsBadly || (plan && plan.tones !== 'grey')) return [];
     const faded = context.pieces.filter(
       ({ visible, knockout, opacity = 1 }) => visible && !knockout && opacity < 1,
     );

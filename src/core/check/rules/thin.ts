@@ -7,19 +7,22 @@ import { placed, type Finding, type Remedy, type Verdict } from '../finding';
 import { CHECK_LIMITS } from '../../limits';
 import { NOTHING_THIN, type ThinPlaces } from '../../raster/strokes';
 import { inkStrokesOf, shownOf, strokesOf } from '../measure/artwork';
+import { thinOnPlates } from './thin-plates';
 
 /** Strokes, the gaps between them, and lines of one ink on another, against the thinnest that the method holds. */
 export const thin: Rule = {
   id: 'thin',
-  version: 3,
+  version: 4,
   rests: [],
   name: 'Thin strokes',
   way: 'Make it larger, or bring artwork with thicker strokes.',
   moves: true,
-  check: (context) =>
-    measureEach(context, [...showingPieces(context), ...shapesOf(context)], 'more', (own, piece) =>
+  check: (context) => [
+    ...measureEach(context, [...showingPieces(context), ...shapesOf(context)], 'more', (own, piece) =>
       piece.kind === 'shape' ? measureShape(own, piece) : measure(own, piece),
     ),
+    ...thinOnPlates(context),
+  ],
 };
 
 /** What can be too thin, and what becomes of it. */

@@ -1,8 +1,15 @@
 import { rgbOf } from '../colour/hex';
 import { labOf, type Lab } from '../colour/lab';
-import type { Raster } from '../raster/raster';
-import { nearestOf, type PlateInk } from './inks';
+import type { Raster } from './raster';
 
+/** A colour of a picture and the label of the ink that is printed for it; 0 is left open. */
+export interface LabelledColour {
+  hex: string;
+  label: number;
+}
+
+/** Labels that a picture is parted into, at most: 0 and the inks. */
+const MOST_LABELS = 16;
 /** Sum of levels within which a pixel is of an ink and no mixture. */
 const PURE = 40;
 /** Share of mixtures from which a picture is no flat drawing: each pixel then goes to the nearest ink. */
@@ -10,34 +17,29 @@ const MIXED = 0.35;
 const UNSETTLED = 255;
 
 /**
- * A picture in flat inks, one label a pixel: 0 is open, 1 and on the inks. A pixel of an edge goes to one of those that lie
- * round it, `reach` pixels far, so that no fringe of a third ink stands between two. `open` is the product's own colour.
+ * A picture in flat inks, one label a pixel: 0 is open. A pixel of an edge goes to one of those that lie round it, `reach`
+ * pixels far, so that no fringe of a third ink stands between two.
  */
 export function labelFlat(
   { width, height, data }: Raster,
-  inks: readonly PlateInk[],
-  open: string | null,
+  colours: readonly LabelledColour[],
   reach: number,
 ): Uint8Array {
-  const colours = [...(open === null ? [] : [open]), ...inks.map(({ hex }) => hex)].map(rgbOf);
-  const labs = colours.map((rgb) => labOf(...rgb));
-  const first = open === null ? 1 : 0;
+  const near = new Nearest(colours);
+  const rgbs = colours.map(({ hex }) => rgbOf(hex));
   const label = new Uint8Array(width * height);
   let mixed = 0;
   let shown = 0;
+  // Flat pictures have long runs of one colour: it is looked up once a run.
+  let [last, lastLabel] = [-1, 0];
   for (let i = 0, at = 0; i < label.length; i++, at += 4) {
     if (data[at + 3]! < 128) continue;
     shown++;
-    let [best, least] = [UNSETTLED, PURE];
-    for (let k = 0; k < colours.length; k++) {
-      const [r, g, b] = colours[k]!;
-      const off = Math.abs(data[at]! - r) + Math.abs(data[at + 1]! - g) + Math.abs(data[at + 2]! - b);
-      if (off < least) [best, least] = [k + first, off];
-    }
-    label[i] = best;
-    if (best === UNSETTLED) mixed++;
+    const word = (data[at]! << 16) | (data[at + 1]! << 8) | data[at + 2]!;
+    if (word !== last) [last, lastLabel] = [word, pureLabel(data, at, rgbs, colours)];
+    label[i] = lastLabel;
+    if (lastLabel === UNSETTLED) mixed++;
   }
-  const near = new Nearest(labs, first);
   const isDrawing = mixed < shown * MIXED;
   const settled = label.slice();
   for (let y = 0, i = 0; y < height; y++)
@@ -49,7 +51,23 @@ export function labelFlat(
   return settled;
 }
 
-/** Which labels lie round a pixel, a bit each; open is among them only where it is the product's own colour. */
+/** The label of the colour that a pixel is of; UNSETTLED where it is a mixture. */
+function pureLabel(
+  data: Uint8Array,
+  at: number,
+  rgbs: readonly (readonly [number, number, number])[],
+  colours: readonly LabelledColour[],
+): number {
+  let [best, least] = [UNSETTLED, PURE];
+  for (let k = 0; k < rgbs.length; k++) {
+    const [r, g, b] = rgbs[k]!;
+    const off = Math.abs(data[at]! - r) + Math.abs(data[at + 1]! - g) + Math.abs(data[at + 2]! - b);
+    if (off < least) [best, least] = [colours[k]!.label, off];
+  }
+  return best;
+}
+
+/** Which labels lie round a pixel, a bit each; where nothing lies counts as open, and is chosen only where a colour is. */
 function labelsRound(
   label: Uint8Array,
   width: number,
@@ -70,28 +88,26 @@ function labelsRound(
 /** The nearest of several colours, asked once for each of 32,768. */
 class Nearest {
   private readonly known = new Map<number, number>();
+  private readonly colours: readonly { lab: Lab; label: number }[];
 
-  constructor(
-    private readonly labs: readonly Lab[],
-    private readonly first: number,
-  ) {}
+  constructor(colours: readonly LabelledColour[]) {
+    this.colours = colours.map(({ hex, label }) => ({ lab: labOf(...rgbOf(hex)), label }));
+  }
 
   /** Among the labels whose bits are set, or among all where none of them is a colour. */
   of(data: Uint8Array, at: number, among: number): number {
     const bin = ((data[at]! >> 3) << 10) | ((data[at + 1]! >> 3) << 5) | (data[at + 2]! >> 3);
-    const key = bin * 1024 + (among & 1023);
+    const key = bin * (1 << MOST_LABELS) + among;
     let found = this.known.get(key);
     if (found === undefined) {
-      const lab = labOf(data[at]!, data[at + 1]!, data[at + 2]!);
-      const all = this.labs.map((_, i) => i);
-      const allowed = all.filter((i) => among & (1 << (i + this.first)));
-      const which = allowed.length > 0 ? allowed : all;
-      const nearest = nearestOf(
-        lab,
-        which.map((i) => this.labs[i]!),
-      );
-      found = which[nearest]! + this.first;
-      this.known.set(key, found);
+      const [L, a, b] = labOf(data[at]!, data[at + 1]!, data[at + 2]!);
+      const allowed = this.colours.filter(({ label }) => among & (1 << label));
+      let least = Infinity;
+      for (const { lab, label } of allowed.length > 0 ? allowed : this.colours) {
+        const far = (L - lab[0]) ** 2 + (a - lab[1]) ** 2 + (b - lab[2]) ** 2;
+        if (far < least) [found, least] = [label, far];
+      }
+      this.known.set(key, (found ??= 0));
     }
     return found;
   }
@@ -171,4 +187,35 @@ function runsOf(label: Uint8Array, width: number, height: number): Run[] {
     above = [start, runs.length];
   }
   return runs;
+}
+
+/** Gives the connected part of one label that a pixel belongs to another label; where nothing else bounds it, all of it. */
+export function relabelPart(
+  label: Uint8Array,
+  width: number,
+  height: number,
+  { x, y }: { x: number; y: number },
+  to: number,
+): void {
+  if (x < 0 || y < 0 || x >= width || y >= height) return;
+  const own = label[y * width + x]!;
+  if (own === to) return;
+  const waiting = [y * width + x];
+  for (let at = waiting.pop(); at !== undefined; at = waiting.pop()) {
+    if (label[at] !== own) continue;
+    const row = at - (at % width);
+    let [from, end] = [at, at + 1];
+    while (from > row && label[from - 1] === own) from--;
+    while (end < row + width && label[end] === own) end++;
+    label.fill(to, from, end);
+    for (const beside of [from - width, from + width]) {
+      if (beside < 0 || beside >= label.length) continue;
+      // One pixel of each run that touches.
+      for (let i = beside, inRun = false; i < beside + end - from; i++) {
+        const is = label[i] === own;
+        if (is && !inRun) waiting.push(i);
+        inRun = is;
+      }
+    }
+  }
 }

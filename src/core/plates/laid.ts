@@ -1,0 +1,189 @@
+import { deltaE00 } from '../colour/difference';
+import { rgbOf } from '../colour/hex';
+import { labOfLevels } from '../colour/lab';
+import type { Raster } from '../raster/raster';
+import type { Plate, PlatesAsked } from './make';
+import { laidOver } from './tones';
+
+/** What of a product decides how plates look on it. */
+export type LaidOn = Pick<PlatesAsked, 'product' | 'laying'>;
+
+/** The colour that plates make on a product, by the share of each; the base covers whatever it lies on, inks as they do. */
+export function layerOf(
+  plates: readonly Pick<Plate, 'hex' | 'base'>[],
+  { product, laying }: LaidOn,
+): (shares: Float64Array) => [number, number, number] {
+  const ground = rgbOf(product);
+  const colours = plates.map(({ hex }) => rgbOf(hex));
+  const isBased = plates[0]?.base === true;
+  const [base, inks] = isBased ? [colours.slice(0, 1), colours.slice(1)] : [[], colours];
+  return (shares) => {
+    const under = isBased ? laidOver(ground, base, shares, 'cover') : ground;
+    return laidOver(under, inks, isBased ? shares.subarray(1) : shares, laying);
+  };
+}
+
+/** Samples along the longer side that a difference is measured from. */
+const SAMPLES = 600;
+
+/**
+ * How far plates printed on the product are from the print itself (dE00), its mean and its worst: over blocks as large as
+ * dots blend into a tone, where anything of either is seen.
+ */
+export function differenceOf(
+  print: Raster,
+  plates: readonly Plate[],
+  { product, laying, ppi, tones }: Pick<PlatesAsked, 'product' | 'laying' | 'ppi' | 'tones'>,
+): { mean: number; worst: number } {
+  const { width, height, data } = print;
+  const ruling = Math.min(...(tones?.screens ?? []).map((screen) => screen?.ruling ?? Infinity));
+  const block = Number.isFinite(ruling) ? Math.max(1, Math.round((2 * ppi) / ruling)) : 1;
+  const step = Math.max(block, Math.floor(Math.max(width, height) / SAMPLES));
+  const ground = rgbOf(product);
+  const lay = layerOf(plates, { product, laying });
+  const shares = new Float64Array(plates.length);
+  let [sum, count, worst] = [0, 0, 0];
+  for (let y = 0; y + block <= height; y += step)
+    for (let x = 0; x + block <= width; x += step) {
+      const { made, wanted, seen } = blockOf(x, y);
+      if (!seen) continue;
+      const far = deltaE00(labOfLevels(...made), labOfLevels(...wanted));
+      sum += far;
+      count++;
+      worst = Math.max(worst, far);
+    }
+  return { mean: count === 0 ? 0 : sum / count, worst };
+
+  function blockOf(left: number, top: number) {
+    const made: [number, number, number] = [0, 0, 0];
+    const wanted: [number, number, number] = [0, 0, 0];
+    let seen = false;
+    for (let y = top; y < top + block; y++)
+      for (let x = left; x < left + block; x++) {
+        const i = y * width + x;
+        plates.forEach(({ plane, opacity }, k) => (shares[k] = (plane[i]! / 255) * opacity));
+        const alpha = data[i * 4 + 3]! / 255;
+        seen ||= alpha > 0 || shares.some((share) => share > 0);
+        const here = lay(shares);
+        for (let k = 0; k < 3; k++) {
+          made[k] = made[k]! + here[k]! / (block * block);
+          const shown = ground[k]! + alpha * (data[i * 4 + k]! - ground[k]!);
+          wanted[k] = wanted[k]! + shown / (block * block);
+        }
+      }
+    return { made, wanted, seen };
+  }
+}
+
+/** How plates are looked at. */
+export interface PlatesView {
+  /** One plate alone, by its place in the order; null for all of them on the product. */
+  alone: number | null;
+  /** Whether a plate alone is seen in its ink on the product, or in black on white as it is burnt. */
+  as: 'ink' | 'black';
+  /** Pixels that plates are off their places, each another way: the first of the inks to `angle` degrees, the others round. */
+  slid: number;
+  angle: number;
+}
+
+/** What plates look like, opaque, with the pixels that show the product though inks should meet there. */
+export function seenOn(
+  plates: readonly Plate[],
+  on: LaidOn,
+  size: { width: number; height: number },
+  view: PlatesView,
+): { picture: Raster; gaps: number } {
+  const { width, height } = size;
+  const data = new Uint8Array(width * height * 4);
+  const picture = { width, height, data, opaque: true };
+  if (view.alone !== null && view.as === 'black') {
+    const plane = plates[view.alone]!.plane;
+    for (let i = 0, at = 0; i < plane.length; i++, at += 4) {
+      data.fill(255 - plane[i]!, at, at + 3);
+      data[at + 3] = 255;
+    }
+    return { picture, gaps: 0 };
+  }
+  const shown = view.alone === null ? plates : [plates[view.alone]!];
+  const shifts = shiftsOf(shown, view);
+  const colourOf = colourer(shown, on);
+  const words = new Uint32Array(data.buffer);
+  let gaps = 0;
+  for (let y = 0, i = 0; y < height; y++)
+    for (let x = 0; x < width; x++, i++) {
+      const levels = colourOf.levels;
+      let [covered, was] = [0, 0];
+      for (let k = 0; k < shown.length; k++) {
+        const { dx, dy } = shifts[k]!;
+        const [fromX, fromY] = [x - dx, y - dy];
+        const inside = fromX >= 0 && fromY >= 0 && fromX < width && fromY < height;
+        levels[k] = inside ? shown[k]!.plane[fromY * width + fromX]! : 0;
+        covered |= levels[k]!;
+        was |= shown[k]!.plane[i]!;
+      }
+      words[i] = colourOf.word();
+      if (view.slid > 0 && covered === 0 && was > 0 && isInner(shown, width, height, x, y, view.slid)) gaps++;
+    }
+  return { picture, gaps };
+}
+
+/** Whether inks lie on all sides of a pixel, so far away, when nothing is off its place: bare there is a gap, and no edge. */
+function isInner(
+  plates: readonly Plate[],
+  width: number,
+  height: number,
+  x: number,
+  y: number,
+  reach: number,
+): boolean {
+  const step = Math.max(1, Math.ceil(reach));
+  return [
+    [x - step, y],
+    [x + step, y],
+    [x, y - step],
+    [x, y + step],
+  ].every(
+    ([px, py]) =>
+      px! >= 0 &&
+      py! >= 0 &&
+      px! < width &&
+      py! < height &&
+      plates.some(({ plane }) => plane[py! * width + px!]! > 0),
+  );
+}
+
+function shiftsOf(plates: readonly Plate[], { slid, angle }: PlatesView): { dx: number; dy: number }[] {
+  const turn = (2 * Math.PI) / Math.max(1, plates.length);
+  return plates.map((_, i) => {
+    const way = (angle * Math.PI) / 180 + i * turn;
+    return { dx: Math.round(slid * Math.cos(way)), dy: Math.round(-slid * Math.sin(way)) };
+  });
+}
+
+/** Colours of plates by their levels at a pixel; solids are asked for once for each of their combinations. */
+function colourer(plates: readonly Plate[], on: LaidOn) {
+  const lay = layerOf(plates, on);
+  const levels = new Uint8Array(plates.length);
+  const shares = new Float64Array(plates.length);
+  const known = new Map<number, number>();
+  const reckon = () => {
+    for (let k = 0; k < levels.length; k++) shares[k] = (levels[k]! / 255) * plates[k]!.opacity;
+    const [r, g, b] = lay(shares);
+    return ((255 << 24) | (Math.round(b) << 16) | (Math.round(g) << 8) | Math.round(r)) >>> 0;
+  };
+  return {
+    levels,
+    word: () => {
+      let key = 0;
+      for (let k = 0; k < levels.length; k++) {
+        const level = levels[k]!;
+        if (level !== 0 && level !== 255) return reckon();
+        if (level === 255) key |= 1 << k;
+      }
+      let word = known.get(key);
+      if (word === undefined) known.set(key, (word = reckon()));
+      return word;
+    },
+  };
+}
+
