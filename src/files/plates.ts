@@ -61,12 +61,11 @@ export interface PlateFile {
 export async function plateFiles(
   engine: Engine,
   { blank, face }: PlatesOf,
-  print: { width: number; height: number },
   { crop, plates, asked }: Parted,
   options: { format: PlateFormat; font: ReturnType<typeof readFont> | null },
   progress: Progress,
 ): Promise<{ each: PlateFile[]; pdf: PlateFile }> {
-  const { width, height } = print;
+  const { width, height } = crop.whole;
   const { format } = options;
   const isLine = ({ base, screen }: Plate) => base || screen !== null || asked.tones === null;
   const each: PlateFile[] = [];
@@ -75,7 +74,7 @@ export async function plateFiles(
     each.push({
       name: `${String(i + 1).padStart(2, '0')}-${keptName(plate.name, 'ink')}.${ENDINGS[format]}`,
       bytes: engine.encodePlate(
-        { width, height, plane: onWhole(plate.plane, crop, print) },
+        { width, height, plane: onWhole(plate.plane, crop) },
         { ppi: asked.ppi, bits, format },
       ),
       type: `image/${format}`,
@@ -85,7 +84,7 @@ export async function plateFiles(
   // One plate at a time is laid on the whole print: all of them are a large picture each.
   function* pages(): Generator<PlatePage> {
     for (const plate of plates)
-      yield { ...plate, plane: onWhole(plate.plane, crop, print), isLine: isLine(plate) };
+      yield { ...plate, plane: onWhole(plate.plane, crop), isLine: isLine(plate) };
   }
   const bytes = await platesPdf(
     blank.blank.name,

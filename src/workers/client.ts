@@ -11,6 +11,7 @@ import type { CutPage } from '@/files/cut-lines';
 import type { DocketPage } from '@/core/pack/docket-page';
 import type { Parting } from '@/core/cut/parting';
 import type { FitFace } from '@/core/fit/schema';
+import type { Raster } from '@/core/raster/raster';
 import type { UnitSetting } from '@/core/length/show';
 import type {
   ArtworkResult,
@@ -22,6 +23,8 @@ import type {
   Outcome,
   PictureAsked,
   PictureFile,
+  PlateFilesAsked,
+  PlateFilesMade,
   PressAsked,
   PrintFile,
   PrintFilesAsked,
@@ -157,6 +160,16 @@ class EnginePool {
 
   printFiles(job: FitJob, asked: PrintFilesAsked, options: JobOptions = {}): Promise<PrintFile[]> {
     return this.runFit(job, options, (service, flag, tell) => service.printFiles(job, asked, flag, tell));
+  }
+
+  facePrint(job: FitJob, faceId: string, across: number, options: JobOptions = {}): Promise<Raster> {
+    return this.runFit(job, options, (service, flag, tell) =>
+      service.facePrint(job, faceId, across, flag, tell),
+    );
+  }
+
+  plateFiles(job: FitJob, asked: PlateFilesAsked, options: JobOptions = {}): Promise<PlateFilesMade> {
+    return this.runFit(job, options, (service, flag, tell) => service.plateFiles(job, asked, flag, tell));
   }
 
   sheetFiles(jobs: readonly FitJob[], asked: SheetFilesAsked, options: JobOptions = {}): Promise<Blob[]> {

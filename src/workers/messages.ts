@@ -8,6 +8,7 @@ import type { Step } from '@/core/artwork/steps';
 import type { PrintFace, ResolvedBlank } from '@/core/blank/resolve';
 import type { Docket } from '@/core/check/docket';
 import type { Parting } from '@/core/cut/parting';
+import type { PlatePlan } from '@/core/fit/plates';
 import type { Fit, FitFace } from '@/core/fit/schema';
 import type { UnitSetting } from '@/core/length/show';
 import type { DocketPage } from '@/core/pack/docket-page';
@@ -16,10 +17,12 @@ import type { Print } from '@/core/sheet/print';
 import type { PressLines } from '@/core/sheet/press-lines';
 import type { Sheet } from '@/core/sheet/schema';
 import type { CutPage } from '@/files/cut-lines';
+import type { Raster } from '@/core/raster/raster';
 import type { PhotoScene } from '@/core/mockup/photo/schema';
 import type { Dress, Scene } from '@/core/mockup/schema';
 import type { BesideAsked } from '@/files/beside';
 import type { PictureFormat } from '@/files/picture';
+import type { PlateFormat } from '@/files/plates';
 import type { SheetFormat } from '@/files/sheet';
 import type { TemplateReading } from '@/core/template/reading';
 
@@ -130,6 +133,25 @@ export interface PictureFile {
   read: { name: string; share: number } | null;
 }
 
+/** The plates of a face that are to be made. */
+export interface PlateFilesAsked {
+  faceId: string;
+  plan: PlatePlan;
+  /** `#rrggbb` of the product. */
+  product: string;
+  format: PlateFormat;
+  /** Whether registration marks, a ruler, names and patches stand round them in the PDF. */
+  marks: boolean;
+}
+
+export interface PlateFilesMade {
+  pixels: { width: number; height: number };
+  ppi: number;
+  /** Each plate alone, in the order of printing, and all of them as one PDF. */
+  each: { name: string; file: Blob; ink: string; hex: string; area: number }[];
+  pdf: { name: string; file: Blob };
+}
+
 /** What the engine's worker does. `flag` is one shared number: set to 1, the work stops at its next step. */
 export interface EngineService {
   measure(asked: FileAsked, flag: Int32Array, onProgress: OnProgress): Promise<Outcome<ArtworkResult>>;
@@ -144,6 +166,20 @@ export interface EngineService {
     flag: Int32Array,
     onProgress: OnProgress,
   ): Promise<Outcome<PrintFile[]>>;
+  /** The print of a face, trim plus bleed, so many pixels along its longer side. */
+  facePrint(
+    job: FitJob,
+    faceId: string,
+    across: number,
+    flag: Int32Array,
+    onProgress: OnProgress,
+  ): Promise<Outcome<Raster>>;
+  plateFiles(
+    job: FitJob,
+    asked: PlateFilesAsked,
+    flag: Int32Array,
+    onProgress: OnProgress,
+  ): Promise<Outcome<PlateFilesMade>>;
   sheetFiles(
     jobs: readonly FitJob[],
     asked: SheetFilesAsked,

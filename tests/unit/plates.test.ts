@@ -6,7 +6,7 @@ import fc from 'fast-check';
 import { PNG } from 'pngjs';
 import { nodeReaders } from '@/cli/readers';
 import { run } from '@/cli/run';
-import { offsetMask } from '@/core/plates/offset';
+import { offsetMask } from '@/core/raster/offset';
 import { labelFlat, relabelPart, settleIslands } from '@/core/raster/flat';
 import { chooseInks, named } from '@/core/plates/inks';
 import { plateFindings } from '@/core/plates/findings';

@@ -47,7 +47,7 @@ export async function plates(args: Args, readers: () => Promise<Readers>): Promi
   const asked = { blank, face, pieces, plan, product: colour.hex };
   const parted = partFor(print, asked, IN_SILENCE);
   const font = marked ? readFont(await shippedFontBytes('archivo-narrow')) : null;
-  const { each, pdf } = await plateFiles(ready.engine, asked, print, parted, { format: 'tiff', font }, IN_SILENCE);
+  const { each, pdf } = await plateFiles(ready.engine, asked, parted, { format: 'tiff', font }, IN_SILENCE);
   await mkdir(out, { recursive: true });
   for (const { name, bytes } of [...each, pdf]) await writeFile(join(out, name), bytes);
   return answerOf(print, ppi, parted, each.map(({ name }) => join(out, name)));

@@ -48,7 +48,29 @@ export const StepSchema = v.variant('kind', [
   }),
   v.object({ kind: v.literal('turn'), quarters: v.picklist([1, 2, 3]) }),
   v.object({ kind: v.literal('flip'), axis: v.picklist(['across', 'down']) }),
-  v.object({ kind: v.literal('recolour'), from: colour, to: colour }),
+  /** One colour printed as another: everywhere, or in the one connected part that a place in shares is of. */
+  v.object({
+    kind: v.literal('recolour'),
+    from: colour,
+    to: colour,
+    at: v.optional(v.object({ x: share, y: share })),
+  }),
+  /** In few flat inks, each for some of its colours; parts smaller than a square of a share of the width go to their neighbours. */
+  v.object({
+    kind: v.literal('inks'),
+    inks: v.pipe(list(v.object({ hex: colour, from: list(colour, 64) }), 8), v.minLength(1)),
+    open: list(colour, 64),
+    least: share,
+  }),
+  /** A line of one colour along the inside of every edge, its width as a share of the whole. */
+  v.object({ kind: v.literal('line'), colour, width: share }),
+  /** Dark or light parts, or grains of a share of the width, worn away to holes. */
+  v.object({
+    kind: v.literal('wear'),
+    part: v.picklist(['dark', 'light', 'grain']),
+    strength: share,
+    grain: share,
+  }),
   /** Stray specks and crop marks made clear, and guide lines closed over. */
   v.object({
     kind: v.literal('tidy'),
@@ -94,7 +116,13 @@ export function sayStep(step: Step): string {
     case 'flip':
       return step.axis === 'across' ? 'Flipped left to right' : 'Flipped top to bottom';
     case 'recolour':
-      return `${step.from} printed as ${step.to}`;
+      return `${step.at ? 'One part of ' : ''}${step.from} printed as ${step.to}`;
+    case 'inks':
+      return `In ${step.inks.length === 1 ? 'one ink' : `${step.inks.length} inks`}`;
+    case 'line':
+      return `A line of ${step.colour} round it`;
+    case 'wear':
+      return `Worn by ${percent(step.strength)}, ${WORN[step.part]}`;
     case 'tidy':
       return TIDIED[step.what];
     case 'edge':
@@ -111,6 +139,12 @@ const TIDIED: Record<StepOf<'tidy'>['what'], string> = {
   lines: 'Lines closed over',
   pinholes: 'Pinholes filled',
   gaps: 'Hairline gaps closed',
+};
+
+const WORN: Record<StepOf<'wear'>['part'], string> = {
+  dark: 'its dark parts',
+  light: 'its light parts',
+  grain: 'in grains',
 };
 
 function percent(value: number): string {

@@ -5,6 +5,8 @@ export interface Crop {
   raster: Raster;
   x: number;
   y: number;
+  /** Pixels of the whole print. */
+  whole: { width: number; height: number };
 }
 
 /** A print cut to what is seen of it, with so many pixels round it; null where nothing is. */
@@ -26,15 +28,11 @@ export function cropped({ width, height, data }: Raster, margin: number): Crop |
     const from = ((y + row) * width + x) * 4;
     out.set(data.subarray(from, from + across * 4), row * across * 4);
   }
-  return { raster: { width: across, height: down, data: out, opaque: false }, x, y };
+  return { raster: { width: across, height: down, data: out, opaque: false }, x, y, whole: { width, height } };
 }
 
 /** A plane of a crop laid back on the whole print. */
-export function onWhole(
-  plane: Uint8Array,
-  { raster, x, y }: Crop,
-  { width, height }: { width: number; height: number },
-): Uint8Array {
+export function onWhole(plane: Uint8Array, { raster, x, y, whole: { width, height } }: Crop): Uint8Array {
   const out = new Uint8Array(width * height);
   for (let row = 0; row < raster.height; row++)
     out.set(plane.subarray(row * raster.width, (row + 1) * raster.width), (y + row) * width + x);

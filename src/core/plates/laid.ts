@@ -1,5 +1,5 @@
 import { deltaE00 } from '../colour/difference';
-import { rgbOf } from '../colour/hex';
+import { rgbOf, type Rgb } from '../colour/hex';
 import { labOfLevels } from '../colour/lab';
 import type { Raster } from '../raster/raster';
 import type { Plate, PlatesAsked } from './make';
@@ -125,6 +125,27 @@ export function seenOn(
       if (view.slid > 0 && covered === 0 && was > 0 && isInner(shown, width, height, x, y, view.slid)) gaps++;
     }
   return { picture, gaps };
+}
+
+/** A picture of a crop laid on the whole print, all round it in the product's colour. */
+export function onPrint(
+  picture: Raster,
+  { x, y }: { x: number; y: number },
+  { width, height }: { width: number; height: number },
+  ground: string,
+): Raster {
+  const data = new Uint8Array(width * height * 4);
+  const words = new Uint32Array(data.buffer);
+  words.fill((255 << 24) | swapped(rgbOf(ground)));
+  const seen = new Uint32Array(picture.data.buffer);
+  for (let row = 0; row < picture.height; row++)
+    words.set(seen.subarray(row * picture.width, (row + 1) * picture.width), (y + row) * width + x);
+  return { width, height, data, opaque: true };
+}
+
+/** A colour as the lower three bytes of a pixel. */
+function swapped([red, green, blue]: Rgb): number {
+  return (blue << 16) | (green << 8) | red;
 }
 
 /** Whether inks lie on all sides of a pixel, so far away, when nothing is off its place: bare there is a gap, and no edge. */

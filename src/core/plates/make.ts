@@ -5,7 +5,7 @@ import { MM_PER_INCH } from '../length/units';
 import { labelFlat, relabelPart, settleIslands, type LabelledColour } from '../raster/flat';
 import { IN_SILENCE, type Progress, type Raster } from '../raster/raster';
 import type { PlateInk } from './inks';
-import { offsetMask } from './offset';
+import { offsetMask } from '../raster/offset';
 import { screened } from './screen';
 import { tonesOf, type Laying } from './tones';
 

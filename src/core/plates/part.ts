@@ -17,6 +17,8 @@ export interface PartAsked {
   product: string;
   /** Of a copy at another density than the plan's: tones stay shares of area, as their dots may be finer than its pixels. */
   reduced?: boolean;
+  /** Where the print is a window of the face, at the plates' density: its top left in mm from the face's own. */
+  window?: { x: number; y: number };
 }
 
 /** A print in plates: they are of the part of it that is seen, and `crop` says where that lies. */
@@ -31,7 +33,7 @@ export interface Parted {
 /** Parts the print of a face, trim plus bleed, into plates; null where nothing is seen of it. */
 export function partPrint(
   print: Raster,
-  { plan, blank, face, product, reduced = false }: PartAsked,
+  { plan, blank, face, product, reduced = false, window = { x: 0, y: 0 } }: PartAsked,
   progress: Progress = IN_SILENCE,
 ): Parted | null {
   // The print's own density is that of the plates, to the pixel; of a reduced copy it is what its pixels come to.
@@ -42,8 +44,8 @@ export function partPrint(
   const asked = askedBy(plan, blank, product, {
     ppi,
     toPixel: (x, y) => ({
-      x: Math.floor(x * perMm) - crop.x,
-      y: Math.floor(y * perMm) - crop.y,
+      x: Math.floor((x - window.x) * perMm) - crop.x,
+      y: Math.floor((y - window.y) * perMm) - crop.y,
     }),
   });
   const made = reduced ? { ...asked, tones: asked.tones && { screens: null } } : asked;

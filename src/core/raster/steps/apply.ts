@@ -3,10 +3,13 @@ import { IN_SILENCE, type Progress, type Raster } from '../raster';
 import { layRaster } from '../turn';
 import { clearBackground } from './clear';
 import { hardEdge } from './edge';
+import { fewInks } from './few';
 import { knockColour } from './knock';
+import { lineRound } from './line';
 import { recolour } from './recolour';
 import { thicken } from './thicken';
 import { tidy } from './tidy';
+import { wear } from './wear';
 
 /** The pixels of a file after its steps, in order. The pixels that were handed in stay as they are. */
 export function applySteps(raster: Raster, steps: readonly Step[], progress: Progress = IN_SILENCE): Raster {
@@ -35,6 +38,12 @@ function applyStep(raster: Raster, step: Step, progress: Progress): Raster {
       return clearBackground(raster, step, progress);
     case 'recolour':
       return recolour(raster, step, progress);
+    case 'inks':
+      return fewInks(raster, step, progress);
+    case 'line':
+      return lineRound(raster, step);
+    case 'wear':
+      return wear(raster, step, progress);
     case 'tidy':
       return tidy(raster, step);
     case 'edge':

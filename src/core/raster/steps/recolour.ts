@@ -1,5 +1,6 @@
 import type { StepOf } from '../../artwork/steps';
 import { rgbOf, type Rgb } from '../../colour/hex';
+import { relabelPart } from '../flat';
 import { IN_SILENCE, words, type Progress, type Raster } from '../raster';
 
 /** Levels within which a pixel is of the colour itself. */
@@ -9,9 +10,10 @@ const REACH = 2;
 
 const MIXED = 1;
 const WHOLE = 2;
+const CHOSEN = 3;
 
 /**
- * Prints one colour as another. A pixel on an edge is a mixture of the colour and its neighbour's: it moves by the
+ * Prints one colour as another, everywhere or in one connected part. A pixel on an edge is a mixture of the colour and its neighbour's: it moves by the
  * share it has of the colour, so that anti-aliased edges stay smooth. Only mixtures next to the colour itself move.
  */
 export function recolour(raster: Raster, step: StepOf<'recolour'>, progress: Progress = IN_SILENCE): Raster {
@@ -21,7 +23,11 @@ export function recolour(raster: Raster, step: StepOf<'recolour'>, progress: Pro
   const { width, height } = raster;
   const before = words(raster);
   const after = before.slice();
-  const mask = maskOf(before, width, height, from);
+  const at = step.at && {
+    x: Math.min(width - 1, Math.floor(step.at.x * width)),
+    y: Math.min(height - 1, Math.floor(step.at.y * height)),
+  };
+  const mask = maskOf(before, width, height, from, at);
   for (let y = 0; y < height; y++) {
     if (y % 256 === 0) progress(y / height);
     for (let x = 0, at = y * width; x < width; x++, at++) {
@@ -34,11 +40,22 @@ export function recolour(raster: Raster, step: StepOf<'recolour'>, progress: Pro
 }
 
 /** Which pixels are of the colour, and which lie near enough to be a mixture of it. */
-function maskOf(pixels: Uint32Array, width: number, height: number, from: Rgb): Uint8Array {
+function maskOf(
+  pixels: Uint32Array,
+  width: number,
+  height: number,
+  from: Rgb,
+  part?: { x: number; y: number },
+): Uint8Array {
   const mask = new Uint8Array(pixels.length);
   for (let at = 0; at < pixels.length; at++) {
     const pixel = pixels[at]!;
     if (pixel >>> 24 !== 0 && distance(pixel, from) <= OWN) mask[at] = WHOLE;
+  }
+  if (part) {
+    // Only what is connected to that pixel; nothing where the pixel is of another colour.
+    if (mask[part.y * width + part.x] === WHOLE) relabelPart(mask, width, height, part, CHOSEN);
+    for (let at = 0; at < mask.length; at++) mask[at] = mask[at] === CHOSEN ? WHOLE : 0;
   }
   for (let y = 0; y < height; y++) {
     for (let x = 0, at = y * width; x < width; x++, at++) {

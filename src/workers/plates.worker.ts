@@ -1,0 +1,67 @@
+import { expose, transfer } from 'comlink';
+import { printSize } from '@/core/blank/resolve';
+import { MM_PER_INCH } from '@/core/length/units';
+import { cropped } from '@/core/plates/crop';
+import { onPrint, seenOn } from '@/core/plates/laid';
+import { enlarged } from '@/core/plates/enlarge';
+import { partPrint, type Parted } from '@/core/plates/part';
+import { proposals } from '@/core/plates/propose';
+import type { LookAsked, PlatesService } from './plates-messages';
+
+/** What was parted last, all of it and a window: looking at it in another way parts nothing anew. */
+const last: Partial<Record<'all' | 'close', { key: string; parted: Parted | null }>> = {};
+
+function partedFor({ print, plan, blank, face, product, close }: LookAsked): Parted | null {
+  const key = JSON.stringify([print.key, plan, product, blank.limits, blank.spec.screens, close]);
+  const which = close ? 'close' : 'all';
+  const known = last[which];
+  if (known?.key === key) return known.parted;
+  const asked = { plan, blank, face, product };
+  const parted = close
+    ? partPrint(enlarged(print.raster, printSize(face).width, close, plan.ppi), { ...asked, window: close })
+    : partPrint(print.raster, { ...asked, reduced: true });
+  last[which] = { key, parted };
+  return parted;
+}
+
+const service: PlatesService = {
+  propose: async ({ print, blank, face, product, so }) => {
+    const seen = cropped(print.raster, 4);
+    if (!seen) return [];
+    const ppi = (print.raster.width / printSize(face).width) * MM_PER_INCH;
+    const made = proposals(seen.raster, ppi, { blank, product, so });
+    return transfer(
+      made,
+      made.map(({ picture }) => picture.data.buffer),
+    );
+  },
+
+  look: async (asked) => {
+    const parted = partedFor(asked);
+    if (!parted) return null;
+    const { plates, asked: by, crop, difference, findings } = parted;
+    const { plan, view } = asked;
+    const perMm = by.ppi / MM_PER_INCH;
+    const { picture, gaps } = seenOn(plates, by, crop.raster, { ...view, slid: view.slid * perMm });
+    const laid = onPrint(picture, crop, crop.whole, view.alone !== null && view.as === 'black' ? '#ffffff' : asked.product);
+    const { width, height } = printSize(asked.face);
+    return transfer(
+      {
+        picture: laid,
+        plates: plates.map(({ name, hex, base, area }) => ({
+          ...{ name, hex, base, area },
+          share: area / (width * height),
+        })),
+        difference,
+        findings: findings.map(({ mend, ...finding }) => ({
+          ...finding,
+          mend: mend ? { id: mend.id, label: mend.label, plan: mend.change(plan) } : null,
+        })),
+        gaps: gaps / (perMm * perMm),
+      },
+      [laid.data.buffer],
+    );
+  },
+};
+
+expose(service);
