@@ -83,8 +83,7 @@ export async function plateFiles(
   }
   // One plate at a time is laid on the whole print: all of them are a large picture each.
   function* pages(): Generator<PlatePage> {
-    for (const plate of plates)
-      yield { ...plate, plane: onWhole(plate.plane, crop), isLine: isLine(plate) };
+    for (const plate of plates) yield { ...plate, plane: onWhole(plate.plane, crop), isLine: isLine(plate) };
   }
   const bytes = await platesPdf(
     blank.blank.name,

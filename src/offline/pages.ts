@@ -13,6 +13,7 @@ const PAGES: readonly string[] = [
   '/blanks/spec',
   '/blanks/template',
   '/earnings',
+  '/inks',
   '/listing',
   '/artwork',
   '/artwork/stickers',

@@ -213,10 +213,15 @@ const service: EngineService = {
       const pixels = await rastersOf(job, part(progress, 0, 0.6));
       const size = printSize(face);
       const scale = across / Math.max(size.width, size.height);
-      const print = renderFace(face, piecesOf(job, faceId), { facts: factsOf(job), pixels }, {
-        pixels: { width: Math.ceil(size.width * scale), height: Math.ceil(size.height * scale) },
-        progress: part(progress, 0.6, 1),
-      });
+      const print = renderFace(
+        face,
+        piecesOf(job, faceId),
+        { facts: factsOf(job), pixels },
+        {
+          pixels: { width: Math.ceil(size.width * scale), height: Math.ceil(size.height * scale) },
+          progress: part(progress, 0.6, 1),
+        },
+      );
       return transfer(print, [print.data.buffer]);
     }),
 
@@ -227,18 +232,18 @@ const service: EngineService = {
         import('@/files/plates'),
         import('./font'),
       ]);
-      const asked = { blank: job.blank, face: faceOf(job, faceId), pieces: piecesOf(job, faceId), plan, product };
+      const asked = {
+        blank: job.blank,
+        face: faceOf(job, faceId),
+        pieces: piecesOf(job, faceId),
+        plan,
+        product,
+      };
       const shown = { facts: factsOf(job), pixels: await rastersOf(job, part(progress, 0, 0.2)) };
       const print = printFor(asked, plan.ppi, shown, part(progress, 0.2, 0.4));
       const parted = partFor(print, asked, part(progress, 0.4, 0.7));
       const font = marks ? await loadFont() : null;
-      const made = await plateFiles(
-        await engine(),
-        asked,
-        parted,
-        { format, font },
-        part(progress, 0.7, 1),
-      );
+      const made = await plateFiles(await engine(), asked, parted, { format, font }, part(progress, 0.7, 1));
       const blobOf = ({ bytes, type }: { bytes: Uint8Array; type: string }) =>
         new Blob([bytes as Uint8Array<ArrayBuffer>], { type });
       return {

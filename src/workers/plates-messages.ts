@@ -58,9 +58,16 @@ export interface PlatesSeen {
   gaps: number;
 }
 
+/** A plan on products of several colours. */
+export interface StripAsked extends Omit<LookAsked, 'product' | 'view' | 'close'> {
+  products: readonly string[];
+}
+
 /** What the worker that plates are looked at in does. */
 export interface PlatesService {
   propose(asked: ProposeAsked): Promise<Proposal[]>;
+  /** A picture for each product; none where nothing lies on the face. */
+  strip(asked: StripAsked): Promise<Raster[]>;
   /** Null where nothing lies on the face. */
   look(asked: LookAsked): Promise<PlatesSeen | null>;
 }

@@ -2,11 +2,12 @@ import { expose, transfer } from 'comlink';
 import { printSize } from '@/core/blank/resolve';
 import { MM_PER_INCH } from '@/core/length/units';
 import { cropped } from '@/core/plates/crop';
-import { onPrint, seenOn } from '@/core/plates/laid';
+import { ALL_AS_THEY_ARE, onPrint, seenOn } from '@/core/plates/laid';
 import { enlarged } from '@/core/plates/enlarge';
 import { partPrint, type Parted } from '@/core/plates/part';
-import { proposals } from '@/core/plates/propose';
-import type { LookAsked, PlatesService } from './plates-messages';
+import { proposals, type Proposal } from '@/core/plates/propose';
+import type { Raster } from '@/core/raster/raster';
+import type { LookAsked, PlatesSeen, PlatesService, ProposeAsked, StripAsked } from './plates-messages';
 
 /** What was parted last, all of it and a window: looking at it in another way parts nothing anew. */
 const last: Partial<Record<'all' | 'close', { key: string; parted: Parted | null }>> = {};
@@ -24,44 +25,67 @@ function partedFor({ print, plan, blank, face, product, close }: LookAsked): Par
   return parted;
 }
 
-const service: PlatesService = {
-  propose: async ({ print, blank, face, product, so }) => {
-    const seen = cropped(print.raster, 4);
-    if (!seen) return [];
-    const ppi = (print.raster.width / printSize(face).width) * MM_PER_INCH;
-    const made = proposals(seen.raster, ppi, { blank, product, so });
-    return transfer(
-      made,
-      made.map(({ picture }) => picture.data.buffer),
-    );
-  },
+function propose({ print, blank, face, product, so }: ProposeAsked): Proposal[] {
+  const seen = cropped(print.raster, 4);
+  if (!seen) return [];
+  const ppi = (print.raster.width / printSize(face).width) * MM_PER_INCH;
+  const made = proposals(seen.raster, ppi, { blank, product, so });
+  return transfer(
+    made,
+    made.map(({ picture }) => picture.data.buffer),
+  );
+}
 
-  look: async (asked) => {
-    const parted = partedFor(asked);
-    if (!parted) return null;
-    const { plates, asked: by, crop, difference, findings } = parted;
-    const { plan, view } = asked;
-    const perMm = by.ppi / MM_PER_INCH;
-    const { picture, gaps } = seenOn(plates, by, crop.raster, { ...view, slid: view.slid * perMm });
-    const laid = onPrint(picture, crop, crop.whole, view.alone !== null && view.as === 'black' ? '#ffffff' : asked.product);
-    const { width, height } = printSize(asked.face);
-    return transfer(
-      {
-        picture: laid,
-        plates: plates.map(({ name, hex, base, area }) => ({
-          ...{ name, hex, base, area },
-          share: area / (width * height),
-        })),
-        difference,
-        findings: findings.map(({ mend, ...finding }) => ({
-          ...finding,
-          mend: mend ? { id: mend.id, label: mend.label, plan: mend.change(plan) } : null,
-        })),
-        gaps: gaps / (perMm * perMm),
-      },
-      [laid.data.buffer],
-    );
-  },
+function strip({ products, print, ...asked }: StripAsked): Raster[] {
+  const pictures = products.flatMap((product) => {
+    const parted = partPrint(print.raster, { ...asked, product, reduced: true });
+    if (!parted) return [];
+    const { crop, plates, asked: by } = parted;
+    const { picture } = seenOn(plates, by, crop.raster, ALL_AS_THEY_ARE);
+    return [onPrint(picture, crop, crop.whole, product)];
+  });
+  return transfer(
+    pictures,
+    pictures.map(({ data }) => data.buffer),
+  );
+}
+
+function look(asked: LookAsked): PlatesSeen | null {
+  const parted = partedFor(asked);
+  if (!parted) return null;
+  const { plates, asked: by, crop, difference, findings } = parted;
+  const { plan, view } = asked;
+  const perMm = by.ppi / MM_PER_INCH;
+  const { picture, gaps } = seenOn(plates, by, crop.raster, { ...view, slid: view.slid * perMm });
+  const laid = onPrint(
+    picture,
+    crop,
+    crop.whole,
+    view.alone !== null && view.as === 'black' ? '#ffffff' : asked.product,
+  );
+  const { width, height } = printSize(asked.face);
+  return transfer(
+    {
+      picture: laid,
+      plates: plates.map(({ name, hex, base, area }) => ({
+        ...{ name, hex, base, area },
+        share: area / (width * height),
+      })),
+      difference,
+      findings: findings.map(({ mend, ...finding }) => ({
+        ...finding,
+        mend: mend ? { id: mend.id, label: mend.label, plan: mend.change(plan) } : null,
+      })),
+      gaps: gaps / (perMm * perMm),
+    },
+    [laid.data.buffer],
+  );
+}
+
+const service: PlatesService = {
+  propose: (asked) => Promise.resolve(propose(asked)),
+  strip: (asked) => Promise.resolve(strip(asked)),
+  look: (asked) => Promise.resolve(look(asked)),
 };
 
 expose(service);

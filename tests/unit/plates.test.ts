@@ -466,9 +466,14 @@ describe('findings of plates', () => {
     ...{ inks: [], base: { choke: 0.3 }, trap: 0.1, tones: null },
   };
   const found = (all: Plate[], change: Partial<PlatesAsked> = {}, more = {}) =>
-    plateFindings(all, { ...asked, ...change }, { width: 0, height: 0 }, {
-      ...{ blank: { limits, spec: {} }, difference: { mean: 1 }, ppi: 600, ...more },
-    }).map(({ verdict, message }) => `${verdict} ${message}`);
+    plateFindings(
+      all,
+      { ...asked, ...change },
+      { width: 0, height: 0 },
+      {
+        ...{ blank: { limits, spec: {} }, difference: { mean: 1 }, ppi: 600, ...more },
+      },
+    ).map(({ verdict, message }) => `${verdict} ${message}`);
   const several = (count: number) => Array.from({ length: count }, (_, i) => plate(`ink ${i}`, null));
 
   test('more screens than the method has; as many is none', () => {

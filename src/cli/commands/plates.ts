@@ -19,7 +19,21 @@ import { PLACED_OPTIONS, readPlaced } from '../placed';
 
 export const PLATES_OPTIONS = [
   ...PLACED_OPTIONS,
-  ...['inks', 'ink', 'tones', 'ruling', 'angles', 'dot', 'screen', 'base', 'choke', 'trap', 'marks', 'ppi', 'out'],
+  ...[
+    'inks',
+    'ink',
+    'tones',
+    'ruling',
+    'angles',
+    'dot',
+    'screen',
+    'base',
+    'choke',
+    'trap',
+    'marks',
+    'ppi',
+    'out',
+  ],
 ] as const;
 
 /** `plates`: a fit in few inks, a plate an ink, as TIFFs and as one PDF of separations. Status 1 where a finding is a Fix. */
@@ -40,7 +54,12 @@ export async function plates(args: Args, readers: () => Promise<Readers>): Promi
   const { blank, face, fit, facts } = placed;
   const pieces = fit.faces[0]!.pieces;
   const raster = await placed.pixels(ppi);
-  const print = printFor({ blank, face, pieces }, ppi, { facts: () => facts, pixels: () => raster }, IN_SILENCE);
+  const print = printFor(
+    { blank, face, pieces },
+    ppi,
+    { facts: () => facts, pixels: () => raster },
+    IN_SILENCE,
+  );
   const { colours } = blank.blank;
   const colour = colours.find(({ id }) => id === fit.colourId) ?? colours[0]!;
   const plan = planFor(print, colour, args, { ppi, count, given, screens, trap, choke });
@@ -50,7 +69,12 @@ export async function plates(args: Args, readers: () => Promise<Readers>): Promi
   const { each, pdf } = await plateFiles(ready.engine, asked, parted, { format: 'tiff', font }, IN_SILENCE);
   await mkdir(out, { recursive: true });
   for (const { name, bytes } of [...each, pdf]) await writeFile(join(out, name), bytes);
-  return answerOf(print, ppi, parted, each.map(({ name }) => join(out, name)));
+  return answerOf(
+    print,
+    ppi,
+    parted,
+    each.map(({ name }) => join(out, name)),
+  );
 }
 
 function answerOf(

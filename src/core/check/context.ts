@@ -58,6 +58,8 @@ export interface Rule {
   name: string;
   /** What a person does about it where no remedy is at hand: a sentence. */
   way: string;
+  /** The place in which more can be done about it than a remedy does, and the verb that goes there. */
+  further?: { verb: string; place: 'inks' };
   /** Whether it hangs on how large the face is, so that every graded size of the product is measured by it. */
   edges?: true;
   /** Whether it hangs on where pieces lie, how large they are and what is done to them, so that a remedy can make it worse. */

@@ -71,6 +71,11 @@ export function wayOn(id: RuleId): string {
   return RULES.find((rule) => rule.id === id)?.way ?? '';
 }
 
+/** Where more can be done about a rule's finding; undefined where the bench does all. */
+export function furtherOf(id: RuleId): Rule['further'] {
+  return RULES.find((rule) => rule.id === id)?.further;
+}
+
 /** What of a piece a rule's places are marked by; undefined where they are no part of one. */
 export function inkOf(id: RuleId): Rule['onInk'] {
   return RULES.find((rule) => rule.id === id)?.onInk;

@@ -28,7 +28,12 @@ export function cropped({ width, height, data }: Raster, margin: number): Crop |
     const from = ((y + row) * width + x) * 4;
     out.set(data.subarray(from, from + across * 4), row * across * 4);
   }
-  return { raster: { width: across, height: down, data: out, opaque: false }, x, y, whole: { width, height } };
+  return {
+    raster: { width: across, height: down, data: out, opaque: false },
+    x,
+    y,
+    whole: { width, height },
+  };
 }
 
 /** A plane of a crop laid back on the whole print. */

@@ -139,7 +139,11 @@ function tooFine(plates: readonly Plate[], ppi: number): PlateFinding[] {
       ...look(
         [ppi, wanted, 'PPI'],
         `${fixed(finest, 1)} lines an inch want at least ${wanted} PPI, and these plates have ${ppi}: tones come out in steps.`,
-        { id: 'finer', label: `Make the plates at ${wanted} PPI`, change: (plan) => ({ ...plan, ppi: wanted }) },
+        {
+          id: 'finer',
+          label: `Make the plates at ${wanted} PPI`,
+          change: (plan) => ({ ...plan, ppi: wanted }),
+        },
       ),
       verdict: 'fix',
     },
@@ -201,7 +205,8 @@ function smallDots(plates: readonly Plate[], stroke: number): PlateFinding[] {
         ? {
             id: `least-${name}`,
             label: `Print no dots of ${name} under ${fixed(least * 100, 0)} %`,
-            change: (plan) => onInk(plan, name, (ink) => ({ ...ink.screen!, least: Math.ceil(least * 1000) / 1000 })),
+            change: (plan) =>
+              onInk(plan, name, (ink) => ({ ...ink.screen!, least: Math.ceil(least * 1000) / 1000 })),
           }
         : coarser >= 10
           ? {
@@ -245,7 +250,11 @@ function unchoked(plates: readonly Plate[], { base, ppi }: PlatesAsked, size: Si
       `${bare.toFixed(1)} mm² of strokes under ${fixed(base.choke * 2, 2)} mm have no base under them and show the product through.`,
       less < 0.05
         ? undefined
-        : { id: 'choke-less', label: `Choke the base by ${less} mm`, change: (plan) => ({ ...plan, choke: less }) },
+        : {
+            id: 'choke-less',
+            label: `Choke the base by ${less} mm`,
+            change: (plan) => ({ ...plan, choke: less }),
+          },
     ),
   ];
 }
@@ -273,7 +282,11 @@ function bareOf(plates: readonly Plate[], { width, height }: Size, reach: number
 /** mm of an edge between inks from which a missing trap is told. */
 const MEETS = 5;
 
-function untrapped(plates: readonly Plate[], { trap, ppi, tones }: PlatesAsked, { width }: Size): PlateFinding[] {
+function untrapped(
+  plates: readonly Plate[],
+  { trap, ppi, tones }: PlatesAsked,
+  { width }: Size,
+): PlateFinding[] {
   if (trap > 0 || tones) return [];
   const inks = plates.filter(({ base }) => !base);
   let meeting = 0;

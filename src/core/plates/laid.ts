@@ -86,6 +86,9 @@ export interface PlatesView {
   angle: number;
 }
 
+/** All plates on the product, each in its place. */
+export const ALL_AS_THEY_ARE: PlatesView = { alone: null, as: 'ink', slid: 0, angle: 0 };
+
 /** What plates look like, opaque, with the pixels that show the product though inks should meet there. */
 export function seenOn(
   plates: readonly Plate[],
@@ -207,4 +210,3 @@ function colourer(plates: readonly Plate[], on: LaidOn) {
     },
   };
 }
-

@@ -158,7 +158,7 @@ function inked(mask: Uint8Array): Uint8Array {
 
 function areaOf(plane: Uint8Array, perMm: number): number {
   let sum = 0;
-  for (let i = 0; i < plane.length; i++) sum += plane[i]!;
+  for (const value of plane) sum += value;
   return sum / 255 / (perMm * perMm);
 }
 

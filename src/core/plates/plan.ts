@@ -23,12 +23,7 @@ export function firstPlan(print: Raster, count: number, product: string): PlateP
 }
 
 /** A plan with as many inks: those that are locked stay, the others are chosen anew. What was made of regions goes with them. */
-export function withCount(
-  plan: PlatePlan,
-  print: Raster,
-  count: number,
-  product: string,
-): PlatePlan | null {
+export function withCount(plan: PlatePlan, print: Raster, count: number, product: string): PlatePlan | null {
   const locked = plan.inks.filter((ink) => ink.locked);
   const given = locked.flatMap(({ name, from }) => from.map((hex) => ({ name, hex })));
   const chosen = chooseInks(print, {
@@ -52,7 +47,9 @@ export function plannedInk({ name, hex }: PlateInk): Omit<PlannedInk, 'id'> {
 }
 
 /** Gives inks that have no id yet one that nobody has in the plan. */
-export function withIds({ inks }: Pick<PlatePlan, 'inks'>): (ink: Omit<PlannedInk, 'id'> & { id?: string }) => PlannedInk {
+export function withIds({
+  inks,
+}: Pick<PlatePlan, 'inks'>): (ink: Omit<PlannedInk, 'id'> & { id?: string }) => PlannedInk {
   const taken = new Set(inks.map(({ id }) => id));
   return (ink) => {
     if (ink.id !== undefined) return { ...ink, id: ink.id };

@@ -1,7 +1,7 @@
 import type { ResolvedBlank } from '../blank/resolve';
 import { MOST_PLATE_INKS, type PlatePlan } from '../fit/plates';
 import { IN_SILENCE, type Progress, type Raster } from '../raster/raster';
-import { differenceOf, seenOn } from './laid';
+import { ALL_AS_THEY_ARE, differenceOf, seenOn } from './laid';
 import { makePlates } from './make';
 import { askedBy, firstPlan, withCount } from './plan';
 
@@ -34,7 +34,7 @@ export function proposals(
     const asked = askedBy({ ...plan, regions: [] }, blank, product, { ppi, toPixel: () => ({ x: 0, y: 0 }) });
     const plates = makePlates(print, { ...asked, trap: 0, stroke: 0 });
     const { mean, worst } = differenceOf(print, plates, asked);
-    const { picture } = seenOn(plates, asked, print, { alone: null, as: 'ink', slid: 0, angle: 0 });
+    const { picture } = seenOn(plates, asked, print, ALL_AS_THEY_ARE);
     const area = plates.reduce((sum, plate) => sum + (plate.base ? 0 : plate.area), 0);
     out.push({ plan: chosen, picture, mean, worst, area, screens: plates.length });
     progress(count / MOST_PLATE_INKS);

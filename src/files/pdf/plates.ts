@@ -93,7 +93,9 @@ function drawnMarks(marks: PlateMarks, plate: number, font: Font, height: number
     PDFOperator.of(PDFOperatorNames.SetLineWidth, [PDFNumber.of(HAIR)]),
     ...marks.strokes.flatMap(path),
     PDFOperator.of(PDFOperatorNames.StrokePath),
-    ...[...filled, patch].filter((d) => d !== '').flatMap((d) => [...path(d), PDFOperator.of(PDFOperatorNames.FillNonZero)]),
+    ...[...filled, patch]
+      .filter((d) => d !== '')
+      .flatMap((d) => [...path(d), PDFOperator.of(PDFOperatorNames.FillNonZero)]),
   ];
 }
 

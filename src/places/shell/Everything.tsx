@@ -12,6 +12,7 @@ const FURTHER = [
   { name: 'Houses and methods', href: '/blanks/houses' },
   { name: 'Prices and places to sell', href: '/blanks/prices' },
   { name: 'What it earns: charts', href: '/earnings' },
+  { name: 'Inks and plates', href: '/inks' },
   { name: 'Blank of any kind, by its numbers', href: '/blanks/make' },
   { name: 'Starting layouts', href: '/blanks/layouts' },
   { name: 'Blank from a house’s spec', href: '/blanks/spec' },

@@ -294,7 +294,7 @@ function useSweep(): void {
 
 /** The mark of the tape that a page belongs to. */
 function markOf(at: string): string {
-  if (['/bench', '/beside', '/rows', '/earnings'].some((one) => at.startsWith(one))) return '/';
+  if (['/bench', '/beside', '/rows', '/earnings', '/inks'].some((one) => at.startsWith(one))) return '/';
   if (at.startsWith('/listing')) return '/pictures';
   return ['/blanks', '/artwork', '/pictures', '/packs'].find((mark) => at.startsWith(mark)) ?? at;
 }

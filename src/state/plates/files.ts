@@ -29,7 +29,10 @@ export async function savePlates(
     }));
     const { zip } = await makeZip(
       [...made.each, made.pdf].map(({ name, file }) => ({ path: name, data: file })),
-      { path: 'list.json', head: { upfit: 'plates/1', product, pixels: made.pixels, ppi: made.ppi, inks: list } },
+      {
+        path: 'list.json',
+        head: { upfit: 'plates/1', product, pixels: made.pixels, ppi: made.ppi, inks: list },
+      },
       options,
     );
     saveAs(zip, `${safeName(title)}.zip`);

@@ -16,9 +16,11 @@ import type { JobOptions } from '../engine/engine';
 export {
   closePlates,
   lookAtPlates,
+  platesOnProducts,
   proposeInks,
   type HeldPrint,
   type LookAsked,
+  type Pace,
   type PlateFound,
   type PlateSeen,
   type PlatesSeen,
@@ -55,8 +57,9 @@ export function keepPlan(faceId: string, plan: PlatePlan | null): Promise<void> 
 function withPlan(fit: Fit, faceId: string, plan: PlatePlan | null): Fit {
   const faces = fit.faces.map((face): FitFace => {
     if (face.faceId !== faceId) return face;
-    const { plates: _before, ...rest } = face;
-    return plan ? { ...rest, plates: plan } : rest;
+    if (plan) return { ...face, plates: plan };
+    const { plates, ...rest } = face;
+    return plates ? rest : face;
   });
   return { ...fit, faces };
 }

@@ -16,6 +16,7 @@ export const inkCount: Rule = {
   rests: [],
   name: 'Inks',
   way: 'Merge inks, or choose a method that prints more.',
+  further: { verb: 'Part it into few inks…', place: 'inks' },
   check: (context) => {
     const limit = context.blank.limits.inks;
     if (limit === null) return [];

@@ -11,6 +11,7 @@ export const inks: Rule = {
   rests: [],
   name: 'Plates',
   way: 'Open its inks, and change the plates there.',
+  further: { verb: 'Open its inks…', place: 'inks' },
   check: (context) => {
     const measured = platesOf(context);
     if (!measured) return [];
@@ -33,7 +34,8 @@ function ready({ face, blank }: CheckContext, { plates, difference }: MeasuredPl
     unit: 'screens',
     shown: {
       measured: count,
-      required: screens === null ? `${fixed(difference.mean, 1)} dE from the print` : `at most ${screens} screens`,
+      required:
+        screens === null ? `${fixed(difference.mean, 1)} dE from the print` : `at most ${screens} screens`,
     },
     gauge: null,
     word: count,
@@ -56,6 +58,8 @@ function told(
     shown: { measured: withUnit(measured), required: withUnit(required) },
     gauge: null,
     word: withUnit(measured),
-    remedies: mend ? [{ id: mend.id, label: mend.label, pieces: [...pieces], plates: mend.change(plan) }] : [],
+    remedies: mend
+      ? [{ id: mend.id, label: mend.label, pieces: [...pieces], plates: mend.change(plan) }]
+      : [],
   };
 }

@@ -20,7 +20,10 @@ export function thinOnPlates(context: CheckContext): Finding[] {
         verdict: mm >= limit * CHECK_LIMITS.thinLook ? 'look' : 'fix',
         faceId: context.face.id,
         ...{ measured: mm, required: limit, unit: 'mm' },
-        shown: { measured: `${fixed(mm, 2)} mm on ${plate.name}`, required: `none under ${fixed(limit, 2)} mm` },
+        shown: {
+          measured: `${fixed(mm, 2)} mm on ${plate.name}`,
+          required: `none under ${fixed(limit, 2)} mm`,
+        },
         gauge: { from: 0, to: limit * 1.5, limit, value: mm },
         word: `${fixed(mm, 2)} mm stroke`,
         message: `The plate of ${plate.name} has strokes down to ${fixed(mm, 2)} mm; under ${fixed(limit, 2)} mm they break up. Merge the ink into its neighbour, or thicken the artwork.`,

@@ -7,7 +7,11 @@ import { IN_SILENCE, type Progress, type Raster } from '../raster';
 const REACH = 3;
 
 /** A picture in few flat inks, each pixel wholly of one of them or open: no edge is a mixture of two any more. */
-export function fewInks(raster: Raster, { inks, open, least }: StepOf<'inks'>, progress: Progress = IN_SILENCE): Raster {
+export function fewInks(
+  raster: Raster,
+  { inks, open, least }: StepOf<'inks'>,
+  progress: Progress = IN_SILENCE,
+): Raster {
   const { width, height } = raster;
   const colours = [
     ...open.map((hex) => ({ hex, label: 0 })),
@@ -28,4 +32,3 @@ export function opaqueWord(hex: string): number {
   const [red, green, blue] = rgbOf(hex);
   return ((255 << 24) | (blue << 16) | (green << 8) | red) >>> 0;
 }
-

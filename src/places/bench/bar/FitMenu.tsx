@@ -51,6 +51,13 @@ export function FitMenu({ live }: { live: Live }) {
         </MenuLine>
         <MenuLine
           onSelect={() => {
+            router.push(`/inks?fit=${encodeURIComponent(fit.id)}&face=${encodeURIComponent(face.id)}`);
+          }}
+        >
+          part it into few inks…
+        </MenuLine>
+        <MenuLine
+          onSelect={() => {
             router.push(`/packs?fit=${encodeURIComponent(fit.id)}`);
           }}
         >

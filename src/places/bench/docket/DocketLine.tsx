@@ -1,9 +1,10 @@
 'use client';
+import Link from 'next/link';
 import { useState, type ReactNode } from 'react';
 import { accept, unaccept } from '@/core/check/acceptance';
 import type { Finding } from '@/core/check/finding';
-import { ruleName, wayOn } from '@/core/check/registry';
-import { changeFit, applyRemedy } from '@/state/bench/open-fit';
+import { furtherOf, ruleName, wayOn } from '@/core/check/registry';
+import { changeFit, applyRemedy, useBench } from '@/state/bench/open-fit';
 import { useHand } from '@/state/bench/hand';
 import { Gauge } from '@/ui/Gauge';
 import { VERDICT_INK, VERDICT_WORDS, VerdictShape } from '@/ui/Verdict';
@@ -102,6 +103,7 @@ function Ways({ finding, idle }: { finding: Finding; idle: boolean }) {
           {remedy.label}
         </button>
       ))}
+      <Further rule={rule} faceId={faceId} />
       {missing.map(({ id, name }) => (
         <Reason
           key={id}
@@ -123,6 +125,19 @@ function Ways({ finding, idle }: { finding: Finding; idle: boolean }) {
         />
       )}
     </>
+  );
+}
+
+/** The way to the place in which more can be done about it. */
+function Further({ rule, faceId }: Pick<Finding, 'rule' | 'faceId'>) {
+  const fitId = useBench(({ fit }) => fit?.id);
+  const further = furtherOf(rule);
+  if (!further || fitId === undefined) return null;
+  const asked = new URLSearchParams({ fit: fitId, face: faceId });
+  return (
+    <Link href={`/${further.place}?${asked.toString()}`} className="verb mt-1 block w-fit text-base">
+      {further.verb}
+    </Link>
   );
 }
 

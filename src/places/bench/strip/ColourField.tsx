@@ -19,11 +19,14 @@ export function ColourField({
   live,
   name,
   colour,
+  shown = true,
   onColour,
 }: {
   live: Live;
   name: string;
   colour: string;
+  /** Whether its name stands beside it, and is not only heard. */
+  shown?: boolean;
   onColour: (colour: string) => void;
 }) {
   const offered = offeredColours(live);
@@ -49,7 +52,7 @@ export function ColourField({
           className="flex min-h-6 min-w-6 items-center gap-1.5 whitespace-nowrap"
           aria-label={`${name} ${colour}: change`}
         >
-          <span className="text-ink-2">{name.toLowerCase()}</span>
+          {shown && <span className="text-ink-2">{name.toLowerCase()}</span>}
           <span className="h-4 w-6 border border-ink" style={{ background: colour }} />
         </button>
       }
