@@ -51,10 +51,12 @@ export type PlateFound = Omit<PlateFinding, 'mend'> & {
 
 export interface PlatesSeen {
   picture: Raster;
+  /** What of the print the picture is of, in mm from its top left: what is seen of it, or the window. */
+  box: { x: number; y: number; width: number; height: number };
   plates: PlateSeen[];
   difference: { mean: number; worst: number };
   findings: PlateFound[];
-  /** mm² of product that show where inks should meet. */
+  /** mm² of the product or the base that show where inks should meet. */
   gaps: number;
 }
 

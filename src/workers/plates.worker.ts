@@ -52,21 +52,24 @@ function strip({ products, print, ...asked }: StripAsked): Raster[] {
 
 function look(asked: LookAsked): PlatesSeen | null {
   const parted = partedFor(asked);
-  if (!parted) return null;
+  const { plan, view, close, product } = asked;
+  const inBlack = view.alone !== null && view.as === 'black';
+  const ground = inBlack ? '#ffffff' : product;
+  if (!parted) return close && emptyWindow(close, ground);
   const { plates, asked: by, crop, difference, findings } = parted;
-  const { plan, view } = asked;
   const perMm = by.ppi / MM_PER_INCH;
-  const { picture, gaps } = seenOn(plates, by, crop.raster, { ...view, slid: view.slid * perMm });
-  const laid = onPrint(
-    picture,
-    crop,
-    crop.whole,
-    view.alone !== null && view.as === 'black' ? '#ffffff' : asked.product,
-  );
+  const seen = seenOn(plates, by, crop.raster, { ...view, slid: view.slid * perMm });
+  const picture = close ? onPrint(seen.picture, crop, crop.whole, ground) : seen.picture;
   const { width, height } = printSize(asked.face);
   return transfer(
     {
-      picture: laid,
+      picture,
+      box: close
+        ? { x: close.x, y: close.y, width: close.across, height: close.across }
+        : {
+            ...{ x: crop.x / perMm, y: crop.y / perMm },
+            ...{ width: picture.width / perMm, height: picture.height / perMm },
+          },
       plates: plates.map(({ name, hex, base, area }) => ({
         ...{ name, hex, base, area },
         share: area / (width * height),
@@ -76,10 +79,20 @@ function look(asked: LookAsked): PlatesSeen | null {
         ...finding,
         mend: mend ? { id: mend.id, label: mend.label, plan: mend.change(plan) } : null,
       })),
-      gaps: gaps / (perMm * perMm),
+      gaps: seen.gaps / (perMm * perMm),
     },
-    [laid.data.buffer],
+    [picture.data.buffer],
   );
+}
+
+/** A window in which nothing is printed. */
+function emptyWindow({ x, y, across }: NonNullable<LookAsked['close']>, ground: string): PlatesSeen {
+  const none = { width: 0, height: 0, data: new Uint8Array(), opaque: true };
+  return {
+    picture: onPrint(none, { x: 0, y: 0 }, { width: 1, height: 1 }, ground),
+    box: { x, y, width: across, height: across },
+    ...{ plates: [], difference: { mean: 0, worst: 0 }, findings: [], gaps: 0 },
+  };
 }
 
 const service: PlatesService = {

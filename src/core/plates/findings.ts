@@ -188,41 +188,51 @@ function onInk(plan: PlatePlan, name: string, screen: (ink: PlannedInk) => Scree
   return ink?.screen ? withInk(plan, ink.id, { screen: screen(ink) }) : plan;
 }
 
-/** Share of area from which leaving lighter tones open would be seen. */
+/** Share of area up to which lighter tones may be left out. */
 const MOST_LEFT = 0.25;
 
 function smallDots(plates: readonly Plate[], stroke: number): PlateFinding[] {
-  return plates.flatMap((plate) => {
-    const { screen, lightest, name } = plate;
+  const small = plates.flatMap(({ screen, lightest, name }) => {
     if (!screen || lightest === null) return [];
     const wide = dotWidth(Math.max(lightest, screen.least ?? 0), screen.ruling);
     // Of what a dot of that share comes to when it is written as a number.
-    if (wide >= stroke - 0.005) return [];
-    const least = areaIn(stroke, screen.ruling);
-    const coarser = Math.floor((2 * Math.sqrt(lightest / Math.PI) * MM_PER_INCH) / stroke);
-    const mend: PlateFinding['mend'] =
-      least <= MOST_LEFT
-        ? {
-            id: `least-${name}`,
-            label: `Print no dots of ${name} under ${fixed(least * 100, 0)} %`,
-            change: (plan) =>
-              onInk(plan, name, (ink) => ({ ...ink.screen!, least: Math.ceil(least * 1000) / 1000 })),
-          }
-        : coarser >= 10
-          ? {
-              id: `coarser-${name}`,
-              label: `Take ${coarser} lines an inch for ${name}`,
-              change: (plan) => onInk(plan, name, (ink) => ({ ...ink.screen!, ruling: coarser })),
-            }
-          : undefined;
-    return [
-      look(
-        [Number(wide.toFixed(2)), stroke, 'mm'],
-        `The smallest dots of ${name} are ${wide.toFixed(2)} mm wide, and ${stroke} mm holds: take a coarser ruling, or leave the lightest tones open.`,
-        mend,
-      ),
-    ];
+    return wide >= stroke - 0.005 ? [] : [{ name, wide, ruling: screen.ruling }];
   });
+  const [first, ...others] = small;
+  if (!first) return [];
+  const wide = Math.min(...small.map((one) => one.wide));
+  // The finest ruling whose dots hold at the most that may be left out.
+  const coarser = Math.floor(((2 * MM_PER_INCH) / stroke) * Math.sqrt(MOST_LEFT / Math.PI));
+  const ruling = Math.max(10, Math.min(coarser, ...small.map((one) => one.ruling)));
+  const least = Math.ceil(areaIn(stroke, ruling) * 100) / 100;
+  const isCoarser = small.some((one) => one.ruling > ruling);
+  const held = `no dots under ${fixed(least * 100, 0)} %`;
+  return [
+    look(
+      [Number(wide.toFixed(2)), stroke, 'mm'],
+      `The smallest dots of ${others.length === 0 ? first.name : sayNames(small.map(({ name }) => name))} are ${wide.toFixed(2)} mm wide, and ${stroke} mm holds: take a coarser ruling, or leave the lightest tones open.`,
+      least > 1
+        ? undefined
+        : {
+            id: 'hold-dots',
+            label: isCoarser ? `Take ${ruling} lines an inch, and ${held}` : `Print ${held}`,
+            change: (plan) =>
+              small.reduce(
+                (so, { name }) =>
+                  onInk(so, name, (ink) => ({
+                    ...ink.screen!,
+                    ruling: Math.min(ink.screen!.ruling, ruling),
+                    least,
+                  })),
+                plan,
+              ),
+          },
+    ),
+  ];
+}
+
+function sayNames(names: readonly string[]): string {
+  return `${names.slice(0, -1).join(', ')} and ${names.at(-1)!}`;
 }
 
 /** A base whose edge lies where the inks' does, or that leaves fine parts without any. */

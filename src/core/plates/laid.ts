@@ -5,23 +5,38 @@ import type { Raster } from '../raster/raster';
 import type { Plate, PlatesAsked } from './make';
 import { laidOver } from './tones';
 
-/** What of a product decides how plates look on it. */
-export type LaidOn = Pick<PlatesAsked, 'product' | 'laying'>;
+/** What of a product and a plan decides how plates look. */
+export type LaidOn = Pick<PlatesAsked, 'product' | 'laying' | 'tones'>;
 
-/** The colour that plates make on a product, by the share of each; the base covers whatever it lies on, inks as they do. */
+/**
+ * The colour that plates make on a product, by the share of area of each. A base covers whatever it lies on, and inks lie on
+ * it as they do; under tones it has their own dots, so that nothing of it shows between them.
+ */
 export function layerOf(
-  plates: readonly Pick<Plate, 'hex' | 'base'>[],
-  { product, laying }: LaidOn,
+  plates: readonly Pick<Plate, 'hex' | 'base' | 'opacity'>[],
+  { product, laying, tones }: LaidOn,
 ): (shares: Float64Array) => [number, number, number] {
   const ground = rgbOf(product);
-  const colours = plates.map(({ hex }) => rgbOf(hex));
   const isBased = plates[0]?.base === true;
-  const [base, inks] = isBased ? [colours.slice(0, 1), colours.slice(1)] : [[], colours];
+  const inks = plates.slice(isBased ? 1 : 0);
+  const own = new Float64Array(inks.length);
+  if (isBased && plates.length > 1 && tones) {
+    // Of an ink that lets something through it is the base.
+    const colours = inks.map(({ hex, opacity }) => laidOver(WHITE, [rgbOf(hex)], [opacity], laying));
+    return (shares) => {
+      own.set(shares.subarray(1));
+      return laidOver(ground, colours, own, 'cover');
+    };
+  }
+  const colours = inks.map(({ hex }) => rgbOf(hex));
   return (shares) => {
-    const under = isBased ? laidOver(ground, base, shares, 'cover') : ground;
-    return laidOver(under, inks, isBased ? shares.subarray(1) : shares, laying);
+    const under = isBased ? laidOver(ground, [WHITE], shares, 'cover') : ground;
+    inks.forEach(({ opacity }, i) => (own[i] = shares[isBased ? i + 1 : i]! * opacity));
+    return laidOver(under, colours, own, laying);
   };
 }
+
+const WHITE: Rgb = [255, 255, 255];
 
 /** Samples along the longer side that a difference is measured from. */
 const SAMPLES = 600;
@@ -33,14 +48,14 @@ const SAMPLES = 600;
 export function differenceOf(
   print: Raster,
   plates: readonly Plate[],
-  { product, laying, ppi, tones }: Pick<PlatesAsked, 'product' | 'laying' | 'ppi' | 'tones'>,
+  { product, laying, ppi, tones }: LaidOn & Pick<PlatesAsked, 'ppi'>,
 ): { mean: number; worst: number } {
   const { width, height, data } = print;
   const ruling = Math.min(...(tones?.screens ?? []).map((screen) => screen?.ruling ?? Infinity));
   const block = Number.isFinite(ruling) ? Math.max(1, Math.round((2 * ppi) / ruling)) : 1;
   const step = Math.max(block, Math.floor(Math.max(width, height) / SAMPLES));
   const ground = rgbOf(product);
-  const lay = layerOf(plates, { product, laying });
+  const lay = layerOf(plates, { product, laying, tones });
   const shares = new Float64Array(plates.length);
   let [sum, count, worst] = [0, 0, 0];
   for (let y = 0; y + block <= height; y += step)
@@ -61,7 +76,7 @@ export function differenceOf(
     for (let y = top; y < top + block; y++)
       for (let x = left; x < left + block; x++) {
         const i = y * width + x;
-        plates.forEach(({ plane, opacity }, k) => (shares[k] = (plane[i]! / 255) * opacity));
+        plates.forEach(({ plane }, k) => (shares[k] = plane[i]! / 255));
         const alpha = data[i * 4 + 3]! / 255;
         seen ||= alpha > 0 || shares.some((share) => share > 0);
         const here = lay(shares);
@@ -89,7 +104,7 @@ export interface PlatesView {
 /** All plates on the product, each in its place. */
 export const ALL_AS_THEY_ARE: PlatesView = { alone: null, as: 'ink', slid: 0, angle: 0 };
 
-/** What plates look like, opaque, with the pixels that show the product though inks should meet there. */
+/** What plates look like, opaque, with the pixels that show the product or the base though inks should meet there. */
 export function seenOn(
   plates: readonly Plate[],
   on: LaidOn,
@@ -121,6 +136,7 @@ export function seenOn(
         const [fromX, fromY] = [x - dx, y - dy];
         const inside = fromX >= 0 && fromY >= 0 && fromX < width && fromY < height;
         levels[k] = inside ? shown[k]!.plane[fromY * width + fromX]! : 0;
+        if (shown[k]!.base) continue;
         covered |= levels[k]!;
         was |= shown[k]!.plane[i]!;
       }
@@ -191,7 +207,7 @@ function colourer(plates: readonly Plate[], on: LaidOn) {
   const shares = new Float64Array(plates.length);
   const known = new Map<number, number>();
   const reckon = () => {
-    for (let k = 0; k < levels.length; k++) shares[k] = (levels[k]! / 255) * plates[k]!.opacity;
+    for (let k = 0; k < levels.length; k++) shares[k] = levels[k]! / 255;
     const [r, g, b] = lay(shares);
     return ((255 << 24) | (Math.round(b) << 16) | (Math.round(g) << 8) | Math.round(r)) >>> 0;
   };

@@ -70,18 +70,32 @@ export function makePlates(print: Raster, asked: PlatesAsked, progress: Progress
     };
   });
   if (!base) return plates;
-  const plane = inked(
-    offsetMask(unionOf(planes, print.width * print.height), print.width, print.height, -base.choke * perMm),
-  );
+  const plane = basePlane(planes, asked.tones ? plates : null, print, base.choke * perMm);
   const under = { ...BASE_INK, opacity: 1, base: true, plane, area: areaOf(plane, perMm) };
   return [{ ...under, screen: null, lightest: null }, ...plates];
 }
 
-/** 1 wherever one of several planes prints. */
-function unionOf(planes: readonly Uint8Array[], length: number): Uint8Array {
-  const union = new Uint8Array(length);
-  for (const plane of planes) for (let i = 0; i < length; i++) if (plane[i]! > 0) union[i] = 1;
-  return union;
+/**
+ * White under all that is printed, its outer edge so many pixels inside of theirs. Under tones it goes with their dots, so
+ * that the product shows between them as it does without a base.
+ */
+function basePlane(
+  planes: readonly Uint8Array[],
+  tones: readonly Plate[] | null,
+  { width, height }: Raster,
+  choke: number,
+): Uint8Array {
+  const union = new Uint8Array(width * height);
+  for (const plane of planes) for (let i = 0; i < union.length; i++) if (plane[i]! > 0) union[i] = 1;
+  const held = inked(offsetMask(union, width, height, -choke));
+  if (!tones) return held;
+  for (let i = 0; i < held.length; i++) {
+    if (held[i] === 0) continue;
+    let bare = 1;
+    for (const { plane } of tones) bare *= 1 - plane[i]! / 255;
+    held[i] = Math.round((1 - bare) * 255);
+  }
+  return held;
 }
 
 /** Which ink each pixel of a print is given, from 1 in the order they are asked for; 0 where it stays open. */
@@ -129,13 +143,10 @@ function maskOf(label: Uint8Array, wanted: number): Uint8Array {
 const EDGE = 0.12;
 const edgeReach = (perMm: number) => Math.max(2, Math.ceil(EDGE * perMm));
 
-function tonePlanes(print: Raster, asked: PlatesAsked): Uint8Array[] {
-  return tonesOf(print, asked.inks, toneGround(asked), asked.laying);
-}
-
-/** What is bare counts as white on a light product, as paper does, and over a base. */
-function toneGround({ base, product }: PlatesAsked): string {
-  return base || isLight(product) ? '#ffffff' : product;
+/** What is bare counts as white on a light product, as paper does; on others the product shows between dots. */
+function tonePlanes(print: Raster, { inks, open, product, laying }: PlatesAsked): Uint8Array[] {
+  const ground = isLight(product) ? '#ffffff' : product;
+  return tonesOf(print, inks, { ground, open, laying });
 }
 
 /** L* from which cloth needs no base under inks. */

@@ -55,20 +55,34 @@ export function sharesFor(wanted: Rgb, ground: Rgb, inks: readonly Rgb[], laying
   return shares;
 }
 
-/** A picture as shares of inks, 0 to 255, a plane an ink; clear is none. */
+/** Sum of levels within which a pixel is of an ink, or of what is left open, and no tone. */
+const PURE = 12;
+
+/**
+ * A picture as shares of inks, 0 to 255, a plane an ink; clear is none. What has an ink's own colour is solid of it, and what
+ * has one of `open` is none.
+ */
 export function tonesOf(
   { width, height, data }: Raster,
   inks: readonly PlateInk[],
-  ground: string,
-  laying: Laying,
+  { ground, open, laying }: { ground: string; open: readonly string[]; laying: Laying },
 ): Uint8Array[] {
   const table = tableOf(inks, rgbOf(ground), laying);
+  const pure = [...open, ...inks.map(({ hex }) => hex)].map(rgbOf);
+  // Runs of one colour are asked for once: how many of `pure` there are is none of them.
+  let [last, lastPure] = [-1, pure.length];
   const planes = inks.map(() => new Uint8Array(width * height));
   const scale = (STEPS - 1) / 255;
   const count = inks.length;
   for (let i = 0, at = 0; i < width * height; i++, at += 4) {
     const alpha = data[at + 3]!;
     if (alpha === 0) continue;
+    const word = (data[at]! << 16) | (data[at + 1]! << 8) | data[at + 2]!;
+    if (word !== last) [last, lastPure] = [word, pureAt(data, at, pure)];
+    if (lastPure < pure.length) {
+      if (lastPure >= open.length) planes[lastPure - open.length]![i] = alpha;
+      continue;
+    }
     const [r, g, b] = [data[at]! * scale, data[at + 1]! * scale, data[at + 2]! * scale];
     const [r0, g0, b0] = [cell(r), cell(g), cell(b)];
     const [dr, dg, db] = [r - r0, g - g0, b - b0];
@@ -83,6 +97,15 @@ export function tonesOf(
     }
   }
   return planes;
+}
+
+/** Which of some colours a pixel is of, the first of those; their number where it is of none. */
+function pureAt(data: Uint8Array, at: number, pure: readonly Rgb[]): number {
+  const found = pure.findIndex(
+    ([r, g, b]) =>
+      Math.abs(data[at]! - r) + Math.abs(data[at + 1]! - g) + Math.abs(data[at + 2]! - b) <= PURE,
+  );
+  return found < 0 ? pure.length : found;
 }
 
 const cell = (value: number) => Math.min(STEPS - 2, Math.floor(value));

@@ -106,18 +106,20 @@ function InkLine({
             onPlan(withInk(plan, ink.id, { hex }));
           }}
         />
-        <NameField
-          small
-          label={`Name of ink ${number}`}
-          value={ink.name}
-          onName={(name) => {
-            onPlan(withInk(plan, ink.id, { name: name.slice(0, 60) }));
-          }}
-        />
+        <span className="min-w-0 grow overflow-hidden pl-1">
+          <NameField
+            small
+            label={`Name of ink ${number}`}
+            value={ink.name}
+            onName={(name) => {
+              onPlan(withInk(plan, ink.id, { name: name.slice(0, 60) }));
+            }}
+          />
+        </span>
         <Amount plate={plate} />
       </div>
-      <div className="flex items-center gap-3 pl-12 text-sm">
-        <span className="measure text-ink-2">{ink.hex}</span>
+      <div className="flex items-center gap-3 pl-[92px] text-sm">
+        <span className="measure w-[52px] text-ink-2">{ink.hex}</span>
         <Opacity
           ink={ink}
           onSet={(opacity) => {

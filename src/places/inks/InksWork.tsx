@@ -6,6 +6,7 @@ import { fixed } from '@/core/length/show';
 import { withAdded, withRegion } from '@/core/plates/edit';
 import { screensOf } from '@/core/plates/findings';
 import { isInInks } from '@/core/plates/wear-inks';
+import type { Raster } from '@/core/raster/raster';
 import { wearInks } from '@/state/plates/plates';
 import type { Live } from '../bench/live/useLive';
 import { Found } from './Found';
@@ -14,6 +15,7 @@ import { PlatesPicture, type Close, type View } from './PlatesPicture';
 import { PressSettings } from './PressSettings';
 import { ProductStrip } from './ProductStrip';
 import { Proposals } from './Proposals';
+import { RasterCanvas } from './RasterCanvas';
 import { usePlates, useProposals, useStrip } from './usePlates';
 import { usePrints } from './usePrints';
 
@@ -80,6 +82,7 @@ export function InksWork({ live, plan, product, onPlan, onProduct }: Props) {
         {plan ? (
           <PlatesPicture
             {...{ face, unit, view, close }}
+            product={product.hex}
             seen={all.value}
             closeBy={closeBy.value}
             giving={takes?.name ?? null}
@@ -91,11 +94,7 @@ export function InksWork({ live, plan, product, onPlan, onProduct }: Props) {
             }}
           />
         ) : (
-          <div className="grid grow place-items-center px-6 text-center">
-            {!none && (
-              <p>Choose how many inks it is printed in: what each number loses is written under it.</p>
-            )}
-          </div>
+          <AsItIs print={prints.coarse?.raster ?? null} product={product.hex} asks={!none} />
         )}
         <ProductStrip
           blank={blank}
@@ -115,6 +114,25 @@ export function InksWork({ live, plan, product, onPlan, onProduct }: Props) {
           <Before live={live} />
         )}
       </aside>
+    </div>
+  );
+}
+
+/** The face in all its colours, before it is parted. */
+function AsItIs({ print, product, asks }: { print: Raster | null; product: string; asks: boolean }) {
+  return (
+    <div className="flex min-h-0 grow flex-col items-center gap-3 p-3">
+      {asks && <p>Choose how many inks it is printed in: what each number loses is written under it.</p>}
+      {print && (
+        <span className="flex min-h-0 grow items-center">
+          <RasterCanvas
+            raster={print}
+            aria-hidden
+            className="max-h-full max-w-full"
+            style={{ background: product }}
+          />
+        </span>
+      )}
     </div>
   );
 }

@@ -1,5 +1,4 @@
 'use client';
-import { useState } from 'react';
 import { printSize, type PrintFace } from '@/core/blank/resolve';
 import { fixed, type UnitSetting } from '@/core/length/show';
 import type { LookAsked, PlatesSeen } from '@/state/plates/plates';
@@ -13,6 +12,8 @@ export type Close = NonNullable<LookAsked['close']>;
 
 interface Props {
   face: PrintFace;
+  /** `#rrggbb` of the product. */
+  product: string;
   unit: UnitSetting;
   seen: PlatesSeen | null;
   /** What is seen of a window, where one is looked at. */
@@ -113,8 +114,9 @@ export function PlatesPicture(props: Props) {
           className="verb ml-auto"
           pressed={close !== null}
           onPress={(on) => {
-            const { width, height } = printSize(face);
-            onClose(on ? windowAt({ x: width / 2, y: height / 2 }, face) : null);
+            const box = seen?.box ?? { x: 0, y: 0, ...printSize(face) };
+            const middle = { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+            onClose(on ? windowAt(middle, face) : null);
           }}
         >
           {close ? 'all of it' : 'close by'}
@@ -138,24 +140,25 @@ function windowAt({ x, y }: { x: number; y: number }, face: PrintFace): Close {
   return { x: inside(x, width), y: inside(y, height), across };
 }
 
-function Picture({ face, shown, close, giving, onClose, onPart }: Props & { shown: PlatesSeen | null }) {
-  const { room, size: roomSize } = useRoomSize();
-  const [at, setAt] = useState<{ x: number; y: number } | null>(null);
-  const print = printSize(face);
-  const size = close ? { width: close.across, height: close.across } : print;
-  const scale = roomSize
-    ? Math.max(0, Math.min((roomSize.width - 24) / size.width, (roomSize.height - 24) / size.height))
-    : 0;
-  const place = (event: React.MouseEvent) => {
-    const box = event.currentTarget.getBoundingClientRect();
-    return {
-      x: (close?.x ?? 0) + ((event.clientX - box.left) / box.width) * size.width,
-      y: (close?.y ?? 0) + ((event.clientY - box.top) / box.height) * size.height,
-    };
-  };
+function Picture({
+  face,
+  product,
+  view,
+  shown,
+  close,
+  giving,
+  onClose,
+  onPart,
+}: Props & { shown: PlatesSeen | null }) {
+  const { room, size } = useRoomSize();
+  const box = shown?.box ?? null;
+  const scale =
+    size && box ? Math.max(0, Math.min((size.width - 48) / box.width, (size.height - 48) / box.height)) : 0;
+  const middle = box && { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+  const inBlack = view.alone !== null && view.as === 'black';
   return (
     <div ref={room} className="grid min-h-0 grow place-items-center overflow-hidden">
-      {shown && scale > 0 && (
+      {shown && box && middle && scale > 0 && (
         <button
           aria-label={
             giving !== null
@@ -164,14 +167,18 @@ function Picture({ face, shown, close, giving, onClose, onPart }: Props & { show
                 ? 'Plates close by: look at all of it'
                 : 'Plates: look close by at a place'
           }
-          className={`relative block ${giving === null ? (close ? 'cursor-zoom-out' : 'cursor-zoom-in') : 'cursor-crosshair'}`}
-          style={{ width: size.width * scale, height: size.height * scale }}
-          onPointerMove={(event) => {
-            if (giving !== null) setAt(place(event));
-          }}
+          className={`relative block p-3 ${giving === null ? (close ? 'cursor-zoom-out' : 'cursor-zoom-in') : 'cursor-crosshair'}`}
+          style={{ background: inBlack ? '#ffffff' : product }}
           onClick={(event) => {
-            // By a key it is the middle of what is seen.
-            const point = event.detail === 0 ? (at ?? middleOf(close, print)) : place(event);
+            const seen = event.currentTarget.firstElementChild!.getBoundingClientRect();
+            // A key takes the middle of what is seen.
+            const point =
+              event.detail === 0
+                ? middle
+                : {
+                    x: box.x + ((event.clientX - seen.left) / seen.width) * box.width,
+                    y: box.y + ((event.clientY - seen.top) / seen.height) * box.height,
+                  };
             if (giving !== null) onPart(point);
             else onClose(close ? null : windowAt(point, face));
           }}
@@ -179,15 +186,16 @@ function Picture({ face, shown, close, giving, onClose, onPart }: Props & { show
             const way = STEPS[event.key];
             if (!close || !way) return;
             event.preventDefault();
-            const middle = middleOf(close, print);
             onClose(windowAt({ x: middle.x + way[0] * STEP, y: middle.y + way[1] * STEP }, face));
           }}
         >
           <RasterCanvas
             raster={shown.picture}
             aria-hidden
-            className="h-full w-full"
-            style={close ? { imageRendering: 'pixelated' } : undefined}
+            style={{
+              ...{ width: box.width * scale, height: box.height * scale },
+              ...(close && { imageRendering: 'pixelated' }),
+            }}
           />
           {close && giving !== null && <Middle />}
         </button>
@@ -208,10 +216,4 @@ function Middle() {
       <path d="M-9 0H-3M3 0H9M0 -9V-3M0 3V9" stroke="#000" strokeWidth="1" />
     </svg>
   );
-}
-
-function middleOf(close: Close | null, print: { width: number; height: number }) {
-  return close
-    ? { x: close.x + close.across / 2, y: close.y + close.across / 2 }
-    : { x: print.width / 2, y: print.height / 2 };
 }

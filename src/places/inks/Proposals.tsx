@@ -20,7 +20,11 @@ export function Proposals({ proposals, plan, screens, disabled, onChoose }: Prop
   if (!proposals)
     return <p className="px-3 py-8 text-sm text-viewing-ink">Parting it into one ink, two, three…</p>;
   return (
-    <ul aria-label="How many inks" className="relative flex gap-2 overflow-x-auto px-3 py-2" tabIndex={0}>
+    <ul
+      aria-label="How many inks"
+      className="relative flex shrink-0 gap-2 overflow-x-auto px-3 py-2"
+      tabIndex={0}
+    >
       {proposals.map((proposal) => {
         const count = proposal.plan.inks.length;
         const chosen = plan?.inks.length === count;
