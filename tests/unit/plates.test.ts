@@ -8,6 +8,9 @@ import { nodeReaders } from '@/cli/readers';
 import { run } from '@/cli/run';
 import { offsetMask } from '@/core/raster/offset';
 import { labelFlat, relabelPart, settleIslands } from '@/core/raster/flat';
+import { deltaE00 } from '@/core/colour/difference';
+import { labOf } from '@/core/colour/lab';
+import { ALL_AS_THEY_ARE, seenOn } from '@/core/plates/laid';
 import { chooseInks, named } from '@/core/plates/inks';
 import { plateFindings } from '@/core/plates/findings';
 import { makePlates, type Plate, type PlatesAsked } from '@/core/plates/make';
@@ -165,9 +168,37 @@ describe('a badge of six colours on a dark shirt, in three inks', () => {
     expect(execFileSync('pdfinfo', ['-box', pdf], { encoding: 'utf8' })).toMatch(/TrimBox/);
   });
 
-  test('the inks are told with their difference, and it is what the plates recombined make', () => {
+  test('the inks are told with their difference, and it is what ghostscript and ImageMagick recombine', () => {
     expect(told.difference.mean).toBeGreaterThan(0);
     expect(told.difference.mean).toBeLessThan(told.difference.worst);
+    const { width, height } = told.pixels;
+    // Each separation as a mask of its ink, one over the other on the shirt.
+    const layers = told.inks.flatMap(({ name, hex }) => [
+      '(',
+      ...['-size', `${width}x${height}`, `xc:${hex}`],
+      ...['(', at(`sep-full(${name}).tif`), '-negate', ')'],
+      ...['-alpha', 'off', '-compose', 'CopyOpacity', '-composite'],
+      ...[')', '-compose', 'Over', '-composite'],
+    ]);
+    const pdf = join(at('night'), 'plates.pdf');
+    const sized = ['-r300', `-g${width}x${height}`, `-sOutputFile=${at('sep-full.tif')}`];
+    execFileSync('gs', ['-q', '-dNOPAUSE', '-dBATCH', '-sDEVICE=tiffsep', ...sized, pdf]);
+    const size = ['-size', `${width}x${height}`, 'xc:#1e2533'];
+    execFileSync('convert', [...size, ...layers, '-depth', '8', at('recombined.png')]);
+    const made = PNG.sync.read(readFileSync(at('recombined.png')));
+    const plates = told.inks.map(({ file, ...ink }) => {
+      const { data } = pixelsOf(file);
+      return { ...ink, plane: data.map((value) => 255 - value), opacity: 1, screen: null, lightest: null };
+    });
+    const on = { product: '#1e2533', laying: 'cover', tones: null } as const;
+    const { picture } = seenOn(plates, on, { width, height }, ALL_AS_THEY_ARE);
+    let [sum, count] = [0, 0];
+    for (let i = 0; i < picture.data.length; i += 4 * 7) {
+      const lab = ({ data }: { data: Uint8Array }) => labOf(data[i]!, data[i + 1]!, data[i + 2]!);
+      sum += deltaE00(lab(picture), lab(made));
+      count++;
+    }
+    expect(sum / count).toBeLessThan(0.5);
   });
 });
 

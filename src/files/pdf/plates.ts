@@ -55,7 +55,7 @@ export async function platesPdf(
   page.setTrimBox(trim, trim, (size.width - 2 * size.bleed) * PT, (size.height - 2 * size.bleed) * PT);
   const state = pdf.context.register(pdf.context.obj({ Type: 'ExtGState', OP: true, op: true, OPM: 1 }));
   resources(page, 'ExtGState').set(PDFName.of('Over'), state);
-  const marks = font && marksRound(size, names);
+  const marks = font && { font, ...marksRound(size, names) };
   let i = 0;
   for (const plate of plates) {
     const full = rgbOf(plate.hex).map((level) => Number((level / 255).toFixed(4)));
@@ -68,7 +68,7 @@ export async function platesPdf(
       PDFOperator.of(PDFOperatorNames.SetGraphicsStateParams, [PDFName.of('Over')]),
       PDFOperator.of(PDFOperatorNames.NonStrokingColorspace, [PDFName.of(`Ink${i}`)]),
       PDFOperator.of(PDFOperatorNames.NonStrokingColorN, [PDFNumber.of(1)]),
-      ...(marks && font ? drawnMarks(marks, i, font, size.height + 2 * margin) : []),
+      ...(marks ? drawnMarks(marks, i, size.height + 2 * margin) : []),
       concatTransformationMatrix(size.width * PT, 0, 0, size.height * PT, margin * PT, margin * PT),
       drawObject(`Plate${i}`),
       popGraphicsState(),
@@ -82,11 +82,11 @@ export async function platesPdf(
 const HAIR = 0.25;
 
 /** What stands round one plate, in the ink that is set for both filling and stroking. */
-function drawnMarks(marks: PlateMarks, plate: number, font: Font, height: number): PDFOperator[] {
+function drawnMarks(marks: PlateMarks & { font: Font }, plate: number, height: number): PDFOperator[] {
   const path = (d: string) =>
     pathOperators(parsePath(d) ?? [], ({ x, y }) => ({ x: x * PT, y: (height - y) * PT }));
   const { words, patch } = marks.own[plate]!;
-  const filled = [...marks.words, words].map((one) => outlineWord({ ...one, anchor: 'start' }, font).d);
+  const filled = [...marks.words, words].map((one) => outlineWord({ ...one, anchor: 'start' }, marks.font).d);
   return [
     PDFOperator.of(PDFOperatorNames.StrokingColorspace, [PDFName.of(`Ink${plate}`)]),
     PDFOperator.of(PDFOperatorNames.StrokingColorN, [PDFNumber.of(1)]),

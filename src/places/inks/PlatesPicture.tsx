@@ -94,7 +94,7 @@ export function PlatesPicture(props: Props) {
             </LengthValue>
             {view.slid > 0 && (
               <button
-                className="verb"
+                className="verb text-viewing-thread"
                 aria-label={`Slid another way: ${view.angle}° now`}
                 onClick={() => {
                   onView({ ...view, angle: (view.angle + 45) % 360 });
@@ -111,7 +111,7 @@ export function PlatesPicture(props: Props) {
           </span>
         )}
         <Toggle
-          className="verb ml-auto"
+          className="verb ml-auto text-viewing-thread"
           pressed={close !== null}
           onPress={(on) => {
             const box = seen?.box ?? { x: 0, y: 0, ...printSize(face) };
