@@ -43,6 +43,8 @@ export const ArtworkSchema = v.object({
     v.nullable(v.object({ of: v.string(), kind: v.picklist(RENDITION_KINDS), name: v.string() })),
     null,
   ),
+  /** Which of its renditions a printing method gets, by the method's id; where it says nothing, the one that suits it. */
+  goes: v.optional(v.record(IdSchema, v.string())),
 });
 export type Artwork = v.InferOutput<typeof ArtworkSchema>;
 

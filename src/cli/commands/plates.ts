@@ -128,7 +128,9 @@ function planFor(
 ): PlatePlan {
   const seen = cropped(print, 2)?.raster;
   if (!seen) throw badArgument(NOTHING_THERE);
-  const chosen = named(chooseInks(seen, { count, given, open: openOn(colour.hex) }));
+  const chosen = named(
+    chooseInks(seen, { count, given, open: openOn(colour.hex), tones: screens.tones !== 'flat' }),
+  );
   if (chosen.length === 0)
     throw badArgument(
       `All of it is as ${colour.name.toLowerCase()} as the product, so no ink is needed: choose another colour of it.`,

@@ -24,7 +24,12 @@ export function mend(fit: Fit, findings: readonly Finding[], rule: RuleId): Chan
 export function remedied(fit: Fit, faceId: string, { pieces, cut, plates }: Remedy): Fit {
   const mended = (face: FitFace): FitFace =>
     face.faceId === faceId
-      ? { ...face, pieces, ...(cut && face.cut && { cut: { ...face.cut, ...cut } }), ...(plates && { plates }) }
+      ? {
+          ...face,
+          pieces,
+          ...(cut && face.cut && { cut: { ...face.cut, ...cut } }),
+          ...(plates && { plates }),
+        }
       : face;
   return { ...fit, faces: fit.faces.map(mended) };
 }

@@ -34,22 +34,33 @@ interface Bin {
 /**
  * The inks that a picture is best made from: those that are given, and others up to `count` in all, each where the most
  * of the picture is furthest from every ink so far, then moved to the middle of what is nearest to it (k-means in Lab).
- * Fewer where the picture has no more. `open` are colours that need no ink, as the product has them itself.
+ * Fewer where the picture has no more. For tones they are the outermost colours and no middles, since tones are what lies
+ * between them. `open` are colours that need no ink, as the product has them itself.
  */
 export function chooseInks(
   raster: Raster,
-  { count, given = [], open }: { count: number; given?: readonly PlateInk[]; open: readonly string[] },
+  {
+    count,
+    given = [],
+    open,
+    tones = false,
+  }: { count: number; given?: readonly PlateInk[]; open: readonly string[]; tones?: boolean },
 ): PlateInk[] {
   const openLabs = open.map((hex) => labOf(...rgbOf(hex)));
   const bins = binsOf(raster).filter(({ lab }) => openLabs.every((one) => deltaE00(lab, one) > OPEN));
   const total = bins.reduce((sum, { weight }) => sum + weight, 0);
   const fixed = given.slice(0, count).map(({ hex }) => labOf(...rgbOf(hex)));
   const centres: Lab[] = [...fixed];
+  const outermost: Bin[] = [];
   while (centres.length < count) {
-    const next = furthest(bins, centres, total);
+    // What is bare of ink is an end of every tone too.
+    const next = furthest(bins, tones ? [...openLabs, ...centres] : centres, total, tones);
     if (!next) break;
     centres.push(next.lab);
+    outermost.push(next);
   }
+  if (tones)
+    return named([...given.slice(0, count), ...outermost.map(({ rgb }) => ({ name: '', hex: hexOf(rgb) }))]);
   for (let round = 0; round < ROUNDS; round++) {
     const groups = grouped(bins, centres);
     const moved = groups.map((group, i) => (i < fixed.length ? centres[i]! : middle(group, centres[i]!)));
@@ -117,12 +128,13 @@ function isEven(data: Uint8Array, a: number, b: number): boolean {
 }
 
 /** The colour that most of the picture has furthest from all inks; null where all of it is near to one. */
-function furthest(bins: readonly Bin[], centres: readonly Lab[], total: number): Bin | null {
+function furthest(bins: readonly Bin[], centres: readonly Lab[], total: number, tones: boolean): Bin | null {
   let best: Bin | null = null;
   let most = 0;
   for (const bin of bins) {
     const far = centres.length === 0 ? 100 : Math.min(...centres.map((lab) => deltaE00(lab, bin.lab)));
-    const pull = bin.weight * far * far;
+    // How far out a colour is says more of tones than how much there is of it.
+    const pull = (tones ? Math.sqrt(Math.sqrt(bin.weight)) : bin.weight) * far * far;
     if (far < APART || bin.weight < total * LEAST_SHARE || pull <= most) continue;
     [best, most] = [bin, pull];
   }

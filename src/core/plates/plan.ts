@@ -30,6 +30,7 @@ export function withCount(plan: PlatePlan, print: Raster, count: number, product
     count: Math.max(0, count - locked.length) + given.length,
     given,
     open: [...openOn(product), ...plan.open],
+    tones: plan.tones !== 'flat',
   }).slice(given.length);
   const inks = lightFirst(named([...locked, ...chosen.map(plannedInk).map(withIds({ inks: locked }))]));
   if (inks.length === 0) return null;

@@ -55,8 +55,8 @@ export function sharesFor(wanted: Rgb, ground: Rgb, inks: readonly Rgb[], laying
   return shares;
 }
 
-/** Sum of levels within which a pixel is of an ink, or of what is left open, and no tone. */
-const PURE = 12;
+/** Sums of levels within which a pixel is of an ink, or of what is left open, and no tone; and up to which it is in part. */
+const [PURE, NEARLY] = [12, 48];
 
 /**
  * A picture as shares of inks, 0 to 255, a plane an ink; clear is none. What has an ink's own colour is solid of it, and what
@@ -69,8 +69,9 @@ export function tonesOf(
 ): Uint8Array[] {
   const table = tableOf(inks, rgbOf(ground), laying);
   const pure = [...open, ...inks.map(({ hex }) => hex)].map(rgbOf);
-  // Runs of one colour are asked for once: how many of `pure` there are is none of them.
-  let [last, lastPure] = [-1, pure.length];
+  // Runs of one colour are asked for once.
+  let last = -1;
+  let own: Pure | null = null;
   const planes = inks.map(() => new Uint8Array(width * height));
   const scale = (STEPS - 1) / 255;
   const count = inks.length;
@@ -78,9 +79,9 @@ export function tonesOf(
     const alpha = data[at + 3]!;
     if (alpha === 0) continue;
     const word = (data[at]! << 16) | (data[at + 1]! << 8) | data[at + 2]!;
-    if (word !== last) [last, lastPure] = [word, pureAt(data, at, pure)];
-    if (lastPure < pure.length) {
-      if (lastPure >= open.length) planes[lastPure - open.length]![i] = alpha;
+    if (word !== last) [last, own] = [word, pureAt(data, at, pure)];
+    if (own?.share === 1) {
+      if (own.which >= open.length) planes[own.which - open.length]![i] = alpha;
       continue;
     }
     const [r, g, b] = [data[at]! * scale, data[at + 1]! * scale, data[at + 2]! * scale];
@@ -93,19 +94,28 @@ export function tonesOf(
         const weight = (x ? dr : 1 - dr) * (y ? dg : 1 - dg) * (z ? db : 1 - db);
         if (weight > 0) sum += weight * table[(((r0 + x) * STEPS + g0 + y) * STEPS + b0 + z) * count + k]!;
       }
-      planes[k]![i] = Math.round(sum * alpha);
+      // Between an ink itself and a tone of several no step is seen.
+      const pureSum = own && own.which - open.length === k ? 1 : 0;
+      planes[k]![i] = Math.round((own ? sum + (pureSum - sum) * own.share : sum) * alpha);
     }
   }
   return planes;
 }
 
-/** Which of some colours a pixel is of, the first of those; their number where it is of none. */
-function pureAt(data: Uint8Array, at: number, pure: readonly Rgb[]): number {
-  const found = pure.findIndex(
-    ([r, g, b]) =>
-      Math.abs(data[at]! - r) + Math.abs(data[at + 1]! - g) + Math.abs(data[at + 2]! - b) <= PURE,
-  );
-  return found < 0 ? pure.length : found;
+/** The colour that a pixel is of or near to, and how much of it, up to 1. */
+interface Pure {
+  which: number;
+  share: number;
+}
+
+/** The nearest of some colours; null where it is near to none. */
+function pureAt(data: Uint8Array, at: number, pure: readonly Rgb[]): Pure | null {
+  let [which, least] = [-1, NEARLY];
+  pure.forEach(([r, g, b], i) => {
+    const off = Math.abs(data[at]! - r) + Math.abs(data[at + 1]! - g) + Math.abs(data[at + 2]! - b);
+    if (off < least) [which, least] = [i, off];
+  });
+  return which < 0 ? null : { which, share: Math.min(1, (NEARLY - least) / (NEARLY - PURE)) };
 }
 
 const cell = (value: number) => Math.min(STEPS - 2, Math.floor(value));

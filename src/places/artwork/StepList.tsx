@@ -5,6 +5,7 @@ import { setSteps } from '@/state/artwork/artworks';
 import { hasLiveText, outlineText } from '@/state/artwork/words';
 import { Heading } from '@/ui/StripParts';
 import type { DocketProps } from './types';
+import { FewInks } from './FewInks';
 import { ClearBackground } from './ClearBackground';
 import { Select } from '@/ui/Select';
 import { Toggle } from '@/ui/Toggle';
@@ -155,6 +156,7 @@ export function StepList({ artwork, tool, onTool, change }: DocketProps) {
           }}
         />
       )}
+      <FewInks artwork={artwork} disabled={busy} onStep={add} />
     </>
   );
 }

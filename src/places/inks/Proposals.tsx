@@ -37,11 +37,11 @@ export function Proposals({ proposals, plan, screens, disabled, onChoose }: Prop
               onPress={() => {
                 onChoose(proposal.plan);
               }}
-              className={`block w-[104px] border bg-docket p-1 text-left text-ink ${chosen ? 'border-thread outline outline-2 outline-thread' : 'border-viewing-rule'}`}
+              className={`block w-[96px] border bg-docket p-1 text-left text-ink ${chosen ? 'border-thread outline outline-2 outline-thread' : 'border-viewing-rule'}`}
             >
               <RasterCanvas
                 raster={proposal.picture}
-                className="mb-1 h-[66px] w-full bg-viewing object-contain"
+                className="mb-1 h-[62px] w-full bg-viewing object-contain"
                 aria-hidden
               />
               <span className="flex items-center justify-between gap-1 text-sm font-semibold leading-tight">

@@ -8,7 +8,7 @@ import type { Artwork } from '@/store/schema';
 import { engine, type JobOptions } from '@/workers/client';
 import type { ArtworkResult } from '@/workers/messages';
 import { commit, patiently } from '../shop/commit';
-import { keep } from '../shop/records';
+import { useShop } from '../shop/shop';
 
 const NO_ORIGIN: Artwork['origin'] = { source: '', licence: '', proof: '' };
 
@@ -90,30 +90,36 @@ export async function setSteps(
   return become(artwork, { ...artwork, facts, preview, steps: [...steps] }, file);
 }
 
-/** Puts another file in the place of an artwork's, under its name, with the steps it has; every fit follows. */
+/**
+ * Puts another file in the place of an artwork's, under its name, with the steps it has; every fit follows, and so do its
+ * renditions that were made of the same file.
+ */
 export async function replaceFile(artwork: Artwork, file: File, options: JobOptions = {}): Promise<Changed> {
-  const { facts, preview } = await engine.measure({ name: file.name, file, steps: artwork.steps }, options);
-  const renamed = { ...facts, name: artwork.facts.name };
-  return become(artwork, { ...artwork, facts: renamed, preview, fileName: file.name }, file);
-}
-
-/** Another artwork of the same file, with steps of its own, linked as a rendition of the first. */
-export async function addRendition(
-  artwork: Artwork,
-  rendition: { kind: NonNullable<Artwork['rendition']>['kind']; name: string },
-): Promise<Artwork> {
-  const of = artwork.rendition?.of ?? artwork.id;
-  const name = artwork.facts.name.replace(/(\.[a-z0-9]+)?$/i, (ending) => ` (${rendition.name})${ending}`);
-  const copy: Artwork = {
-    ...artwork,
-    id: crypto.randomUUID(),
-    addedAt: Date.now(),
-    fileName: artwork.fileName ?? artwork.facts.name,
-    facts: { ...artwork.facts, name },
-    rendition: { of, ...rendition },
+  const all = [...useShop.getState().artworks.values()].filter(
+    ({ rendition, facts }) => rendition?.of === artwork.id && facts.sha256 === artwork.facts.sha256,
+  );
+  const done: Changed[] = [];
+  try {
+    for (const one of [artwork, ...all]) {
+      const { facts, preview } = await engine.measure({ name: file.name, file, steps: one.steps }, options);
+      const renamed = { ...facts, name: one.facts.name };
+      done.push(await become(one, { ...one, facts: renamed, preview, fileName: file.name }, file));
+    }
+  } catch (error) {
+    // All of them are of one file, or none is.
+    for (const { undo } of done.reverse()) await undo();
+    throw error;
+  }
+  const [first] = done as [Changed, ...Changed[]];
+  const followed = all.length === 1 ? 'Its rendition follows.' : `Its ${all.length} renditions follow.`;
+  return {
+    ...first,
+    said: all.length > 0 ? [...first.said, followed] : first.said,
+    fits: done.reduce((sum, { fits }) => sum + fits, 0),
+    undo: async () => {
+      for (const { undo } of [...done].reverse()) await undo();
+    },
   };
-  await keep('artworks', copy);
-  return copy;
 }
 
 /** Takes an artwork out, with the pieces that show it; gives back what undoes it. Its file is kept for a day. */

@@ -3,6 +3,7 @@ import { isToShape, usualCut } from '@/core/cut/face';
 import type { Design, Fit, FitFace } from '@/core/fit/schema';
 import { beginColour, beginPieces, type Chosen } from '@/core/fit/begin';
 import { renditionFor } from '@/core/fit/rendition';
+import { familyOf } from '../artwork/renditions';
 import { beginFaces } from '@/core/layout/begin';
 import type { Artwork } from '@/store/schema';
 import { withCuts } from '../bench/cutting';
@@ -34,7 +35,7 @@ export async function begunFit(designId: string, blankId: string, layoutId?: str
   if (!design || !resolved) throw new Error('The design or the blank is no longer here.');
   const chosen = design.artworks.flatMap(({ artworkId, role }) => {
     const named = artworks.get(artworkId);
-    const artwork = named && renditionFor(resolved.method, familyOf(named, artworks));
+    const artwork = named && renditionFor(resolved.method, familyOf(named, artworks), named.goes);
     return artwork ? [{ artworkId: artwork.id, role, facts: artwork.facts }] : [];
   });
   const shown = chosen.map(({ artworkId }) => artworks.get(artworkId)!);
@@ -89,11 +90,6 @@ function facesByLayout(
 /** A sticker that is cut round what lies on it. */
 function toBeCut(blank: ResolvedBlank, face: FitFace, name: string): FitFace {
   return { ...face, faceId: 'sticker-1', cut: { ...usualCut(blank), name, d: '', of: '' } };
-}
-
-/** An artwork and its renditions, itself first. */
-function familyOf(artwork: Artwork, artworks: ReadonlyMap<string, Artwork>): Artwork[] {
-  return [artwork, ...[...artworks.values()].filter(({ rendition }) => rendition?.of === artwork.id)];
 }
 
 /** Puts a blank on the range as its last column; gives back what undoes it. */

@@ -4,6 +4,7 @@ import { asRepeat } from '../acts/adding';
 import type { Live } from '../live/useLive';
 import { ClipMenu } from './ClipRow';
 import { MixMenu } from './MixMenu';
+import { RenditionMenu } from './RenditionMenu';
 import { Row } from './Row';
 import { SlotMenu } from './SlotMenu';
 
@@ -20,6 +21,7 @@ export function ArtworkRow({ live, piece }: { live: Live; piece: ArtworkPiece })
       >
         Repeat
       </button>
+      <RenditionMenu live={live} piece={piece} />
       <SlotMenu live={live} piece={piece} />
       <MixMenu live={live} piece={piece} />
     </Row>

@@ -1,0 +1,109 @@
+import type { Step } from '@/core/artwork/steps';
+import { withStep } from '@/core/artwork/steps';
+import type { Facts } from '@/core/artwork/facts';
+import { fewColours } from '@/core/colour/few';
+import { gridOf } from '@/core/artwork/facts';
+import type { Artwork, RENDITION_KINDS } from '@/store/schema';
+import { readOriginal } from '@/store/read';
+import { engine, type JobOptions } from '@/workers/client';
+import { commit } from '../shop/commit';
+import { keep } from '../shop/records';
+
+export type RenditionKind = (typeof RENDITION_KINDS)[number];
+
+/** An artwork and its renditions, the one that the others are of first. */
+export function familyOf(artwork: Artwork, artworks: ReadonlyMap<string, Artwork>): Artwork[] {
+  const headId = artwork.rendition?.of ?? artwork.id;
+  const head = artworks.get(headId);
+  return [
+    ...(head ? [head] : []),
+    ...[...artworks.values()].filter(({ id, rendition }) => id !== headId && rendition?.of === headId),
+  ];
+}
+
+/** Another artwork of the same file, linked as a rendition of the first, with a step more where one is given. */
+export async function addRendition(
+  artwork: Artwork,
+  rendition: { kind: RenditionKind; name: string },
+  step: Step | null = null,
+  options: JobOptions = {},
+): Promise<Artwork> {
+  const of = artwork.rendition?.of ?? artwork.id;
+  const name = artwork.facts.name.replace(/(\.[a-z0-9]+)?$/i, (ending) => ` (${rendition.name})${ending}`);
+  const steps = step ? withStep(artwork.steps, step) : artwork.steps;
+  const measured = step
+    ? await engine.measure(
+        { name: artwork.facts.name, file: await readOriginal(artwork.facts.sha256), steps },
+        options,
+      )
+    : artwork;
+  const copy: Artwork = {
+    ...artwork,
+    id: crypto.randomUUID(),
+    addedAt: Date.now(),
+    fileName: artwork.fileName ?? artwork.facts.name,
+    facts: { ...measured.facts, name },
+    preview: measured.preview,
+    steps,
+    rendition: { of, ...rendition },
+    goes: undefined,
+  };
+  await keep('artworks', copy);
+  return copy;
+}
+
+/** A rendition that can be made of an artwork at once: what it is called, and the step that makes it. */
+export interface Offered {
+  kind: RenditionKind;
+  name: string;
+  step: Step;
+}
+
+/** mm of the line that goes round everything. */
+const LINE = 1;
+
+/** Renditions that are made by one step of an artwork, for a method of so many inks. */
+export function offeredFor(facts: Facts, inks: number | null): Offered[] {
+  const { background, palette } = facts;
+  const count = Math.min(inks ?? 3, 8);
+  const wide = widthOf(facts);
+  const dark = '#111111';
+  const fewer = [1, 2, count].filter((one, i, all) => all.indexOf(one) === i && one < palette.length);
+  return [
+    ...(background
+      ? [
+          {
+            kind: 'no-ground' as const,
+            name: 'without its ground',
+            step: { kind: 'clear' as const, colour: background.hex, tolerance: 8, islands: 'keep' as const },
+          },
+        ]
+      : []),
+    ...fewer.map((one) => ({
+      kind: 'few-inks' as const,
+      name: one === 1 ? 'in one ink' : `in ${one} inks`,
+      step: { kind: 'inks' as const, inks: fewColours(palette, one), open: [], least: 0 },
+    })),
+    {
+      kind: 'other' as const,
+      name: 'with a line round it',
+      step: { kind: 'line' as const, colour: dark, width: Math.min(1, LINE / wide) },
+    },
+  ];
+}
+
+/** mm that an artwork is wide at its own size, or at 300 PPI where it says none. */
+export function widthOf(facts: Facts): number {
+  return facts.physical?.width ?? (gridOf(facts).width * 25.4) / 300;
+}
+
+/** Says which rendition of an artwork a method prints; null for the one that suits it best by what was measured. */
+export async function sendTo(headId: string, methodId: string, artworkId: string | null): Promise<void> {
+  await commit(['artworks'], async (store) => {
+    const head = await store.get('artworks', headId);
+    if (!head) return;
+    const others = Object.entries(head.goes ?? {}).filter(([id]) => id !== methodId);
+    const own = artworkId === null ? [] : [[methodId, artworkId] as const];
+    store.put('artworks', { ...head, goes: Object.fromEntries([...others, ...own]) });
+  });
+}
