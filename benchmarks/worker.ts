@@ -22,6 +22,7 @@ import { newSheet } from '@/core/sheet/schema';
 import { measureArtwork, type Readers } from '@/files/artwork';
 import { writePrint } from '@/files/print';
 import type { Measured } from '@/imaging/measure';
+import { plateRows } from './plates';
 import { makePictures, pictureRows, viewRows } from './products';
 
 /** What is timed, in the page's own worker as the app does it: names and ratios go to the page that started it. */
@@ -324,6 +325,18 @@ async function run(): Promise<void> {
   postMessage('done');
 }
 
+/** Plates of a print of 24 megapixels. */
+async function plates(): Promise<void> {
+  const tell = (name: string, limit: number, result: { ratio: number; ms: number }) => {
+    postMessage({ name, limit, ...result });
+  };
+  await plateRows(tell, shirt, { width: WIDTH, height: HEIGHT }, (raster, work) => {
+    const bytes = engine.encodePng(raster, { ppi: 300, use: 'print' });
+    return ratio(new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'image/png' }), work);
+  });
+  postMessage('done');
+}
+
 /** Views and pictures of products. */
 async function products(): Promise<void> {
   const tell = (name: string, limit: number, result: { ratio: number; ms: number }) => {
@@ -348,6 +361,8 @@ async function pictures(first: number): Promise<void> {
 // On its own page the rate of imports is timed, of files that are made here; else all that one engine does.
 if (self.location.search.startsWith('?pictures=')) {
   await pictures(Number(self.location.search.slice(-1)));
+} else if (self.location.search === '?plates') {
+  await plates();
 } else if (self.location.search === '?products') {
   await products();
   postMessage('done');

@@ -53,13 +53,22 @@ const server = createServer(async (request, response) => {
 });
 await new Promise((ready) => server.listen(0, '127.0.0.1', ready));
 
-const only = ['--engine', '--products', '--drag', '--crowded', '--handed', '--range', '--rows'].find((one) =>
-  process.argv.includes(one),
-);
+const only = [
+  '--engine',
+  '--products',
+  '--plates',
+  '--drag',
+  '--crowded',
+  '--handed',
+  '--range',
+  '--rows',
+].find((one) => process.argv.includes(one));
 const wanted = (part) => only === undefined || only === part;
 const rows = !wanted('--engine') ? [] : await engineRows(`http://127.0.0.1:${server.address().port}/`);
 if (wanted('--products'))
   rows.push(...(await productRows(`http://127.0.0.1:${server.address().port}/?products`)));
+if (wanted('--plates'))
+  rows.push(...(await productRows(`http://127.0.0.1:${server.address().port}/?plates`)));
 server.close();
 if (wanted('--drag')) rows.push(...(await pageRows()));
 if (wanted('--crowded')) rows.push(...(await crowdedRows()));
@@ -79,7 +88,7 @@ for (const { name, limit, ratio, ms, unit = 'x' } of rows) {
 }
 process.exit(slow > 0 ? 1 : 0);
 
-/** Views and pictures of products, in a worker of their own. */
+/** Views and pictures of products, or plates, in a worker of their own. */
 async function productRows(address) {
   const browser = await openBrowser();
   try {

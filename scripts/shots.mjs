@@ -26,7 +26,7 @@ const SHOTS = [
   ['packs', '/packs', handOver],
   ['pictures', '/pictures?fit=keep-the-light--mug-325', pictured],
   ['photo', '/pictures?fit=keep-the-light--mug-325', markPhoto],
-  ['bench-words', '/bench/lighthouse--mug-325', dressWords],
+  ['inks', '/inks?fit=lighthouse--shirt', partIntoInks],
   ['rows', '/bench/knot-badge--mug-325', fillRows],
 ];
 
@@ -104,17 +104,25 @@ async function fillRows() {
   );
 }
 
-/** Lines of one width in several colours with a shadow, in a frame along the safe area. */
-async function dressWords() {
-  await press('Shape…');
-  await press('frame along the safe');
-  await named('//*[@aria-label="Shape"]');
-  await setWords(['LIGHT', 'THE', 'LAMP']);
-  await typeOver('Equal width', '44');
-  await press('Shadow, slant, colours');
-  await typeOver('Shadow to the right', '0.8');
-  await choose('several colours', 'letter');
-  await browser.actions().sendKeys(Key.ESCAPE).perform();
+/** Three inks, their tones as dots, on navy cloth. */
+async function partIntoInks() {
+  await press('3 inks');
+  await press('Tones');
+  await choose('tones', 'halftone');
+  await browser.wait(
+    () =>
+      browser.executeScript(
+        "return document.querySelector('[aria-label=\"Inks and press\"]').innerText.includes('angle')",
+      ),
+    20_000,
+  );
+  await browser.wait(
+    () =>
+      browser.executeScript(
+        'return document.querySelectorAll(\'[aria-label^="On every colour"] canvas\').length > 5',
+      ),
+    20_000,
+  );
 }
 
 /** A text of so many lines in the middle of the face. */
@@ -130,14 +138,6 @@ async function setWords(lines) {
     await field.sendKeys(Key.chord(Key.CONTROL, 'a'), line, ...(i < lines.length - 1 ? [Key.ENTER] : []));
   }
   await press('Set these words');
-}
-
-/** Types over a length of a strip, by its name. */
-async function typeOver(name, text) {
-  const button = await browser.wait(until.elementLocated(By.css(`button[aria-label^="${name}"]`)), 60_000);
-  await button.click();
-  const field = await browser.wait(until.elementLocated(By.css(`input[aria-label^="${name}"]`)), 60_000);
-  await field.sendKeys(Key.chord(Key.CONTROL, 'a'), text, Key.ENTER);
 }
 
 /** One design on all its products at one scale. */

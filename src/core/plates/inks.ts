@@ -17,7 +17,7 @@ const APART = 5;
 /** Share of the picture from which a colour can be an ink. */
 const LEAST_SHARE = 0.001;
 /** Pixels that are looked at, at most; and levels by which a pixel may differ from its neighbour and be no edge. */
-const MOST_SAMPLES = 1_500_000;
+const MOST_SAMPLES = 250_000;
 const EVEN = 10;
 /** Pixels that a neighbour is away: an edge is smoothed over one or two. */
 const AROUND = 2;

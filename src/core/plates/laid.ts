@@ -123,25 +123,33 @@ export function seenOn(
     return { picture, gaps: 0 };
   }
   const shown = view.alone === null ? plates : [plates[view.alone]!];
-  const shifts = shiftsOf(shown, view);
+  const planes = shown.map(({ plane }) => plane);
   const colourOf = colourer(shown, on);
   const words = new Uint32Array(data.buffer);
+  const { levels } = colourOf;
+  if (view.slid === 0) {
+    for (let i = 0; i < words.length; i++) {
+      for (let k = 0; k < planes.length; k++) levels[k] = planes[k]![i]!;
+      words[i] = colourOf.word();
+    }
+    return { picture, gaps: 0 };
+  }
+  const shifts = shiftsOf(shown, view);
   let gaps = 0;
   for (let y = 0, i = 0; y < height; y++)
     for (let x = 0; x < width; x++, i++) {
-      const levels = colourOf.levels;
       let [covered, was] = [0, 0];
-      for (let k = 0; k < shown.length; k++) {
+      for (let k = 0; k < planes.length; k++) {
         const { dx, dy } = shifts[k]!;
         const [fromX, fromY] = [x - dx, y - dy];
         const inside = fromX >= 0 && fromY >= 0 && fromX < width && fromY < height;
-        levels[k] = inside ? shown[k]!.plane[fromY * width + fromX]! : 0;
+        levels[k] = inside ? planes[k]![fromY * width + fromX]! : 0;
         if (shown[k]!.base) continue;
         covered |= levels[k]!;
-        was |= shown[k]!.plane[i]!;
+        was |= planes[k]![i]!;
       }
       words[i] = colourOf.word();
-      if (view.slid > 0 && covered === 0 && was > 0 && isInner(shown, width, height, x, y, view.slid)) gaps++;
+      if (covered === 0 && was > 0 && isInner(shown, width, height, x, y, view.slid)) gaps++;
     }
   return { picture, gaps };
 }

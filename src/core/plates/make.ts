@@ -5,7 +5,7 @@ import { MM_PER_INCH } from '../length/units';
 import { labelFlat, relabelPart, settleIslands, type LabelledColour } from '../raster/flat';
 import { IN_SILENCE, type Progress, type Raster } from '../raster/raster';
 import type { PlateInk } from './inks';
-import { offsetMask } from '../raster/offset';
+import { offsetMask, reachOf } from '../raster/offset';
 import { screened } from './screen';
 import { tonesOf, type Laying } from './tones';
 
@@ -58,7 +58,7 @@ export const BASE_INK: PlateInk = { name: 'white base', hex: '#ffffff' };
 export function makePlates(print: Raster, asked: PlatesAsked, progress: Progress = IN_SILENCE): Plate[] {
   const { ppi, base, inks } = asked;
   const perMm = ppi / MM_PER_INCH;
-  const planes = asked.tones ? tonePlanes(print, asked) : flatPlanes(print, asked, progress);
+  const { planes, printed } = asked.tones ? tonePlanes(print, asked) : flatPlanes(print, asked, progress);
   progress(0.6);
   const plates = inks.map(({ name, hex, opacity }, i): Plate => {
     const screen = asked.tones?.screens?.[i] ?? null;
@@ -70,7 +70,7 @@ export function makePlates(print: Raster, asked: PlatesAsked, progress: Progress
     };
   });
   if (!base) return plates;
-  const plane = basePlane(planes, asked.tones ? plates : null, print, base.choke * perMm);
+  const plane = basePlane(printed, asked.tones ? plates : null, print, base.choke * perMm);
   const under = { ...BASE_INK, opacity: 1, base: true, plane, area: areaOf(plane, perMm) };
   return [{ ...under, screen: null, lightest: null }, ...plates];
 }
@@ -80,14 +80,12 @@ export function makePlates(print: Raster, asked: PlatesAsked, progress: Progress
  * that the product shows between them as it does without a base.
  */
 function basePlane(
-  planes: readonly Uint8Array[],
+  printed: Uint8Array,
   tones: readonly Plate[] | null,
   { width, height }: Raster,
   choke: number,
 ): Uint8Array {
-  const union = new Uint8Array(width * height);
-  for (const plane of planes) for (let i = 0; i < union.length; i++) if (plane[i]! > 0) union[i] = 1;
-  const held = inked(offsetMask(union, width, height, -choke));
+  const held = inked(offsetMask(printed, width, height, -choke));
   if (!tones) return held;
   for (let i = 0; i < held.length; i++) {
     if (held[i] === 0) continue;
@@ -113,30 +111,78 @@ export function labelsOf(print: Raster, asked: PlatesAsked): Uint8Array {
   return label;
 }
 
-function flatPlanes(print: Raster, asked: PlatesAsked, progress: Progress): Uint8Array[] {
-  const { width, height } = print;
+/** Planes of inks, and where any of them prints: not 0 there. */
+interface Planes {
+  planes: Uint8Array[];
+  printed: Uint8Array;
+}
+
+function flatPlanes(print: Raster, asked: PlatesAsked, progress: Progress): Planes {
   const { inks, trap, ppi } = asked;
   const label = labelsOf(print, asked);
   progress(0.3);
-  const masks = inks.map((_, i) => maskOf(label, i + 1));
-  if (trap <= 0) return masks.map(inked);
-  const light = inks.map(({ hex }) => lightness(hex));
-  return masks.map((mask, i) => {
-    const spread = offsetMask(mask, width, height, (trap * ppi) / MM_PER_INCH);
-    // Only under a darker ink, whose own edge then stays where it is.
-    for (let at = 0; at < spread.length; at++) {
-      const there = label[at]!;
-      if (spread[at] && !mask[at] && (there === 0 || light[there - 1]! >= light[i]!)) spread[at] = 0;
-    }
-    progress(0.3 + (0.3 * (i + 1)) / inks.length);
-    return inked(spread);
-  });
+  const planes = planesOf(label, inks.length);
+  progress(0.5);
+  const radius = (trap * ppi) / MM_PER_INCH;
+  if (radius > 0)
+    spreadLight(
+      planes,
+      label,
+      print,
+      inks.map(({ hex }) => lightness(hex)),
+      radius,
+    );
+  return { planes, printed: label };
 }
 
-function maskOf(label: Uint8Array, wanted: number): Uint8Array {
-  const mask = new Uint8Array(label.length);
-  for (let i = 0; i < label.length; i++) mask[i] = label[i] === wanted ? 1 : 0;
-  return mask;
+/** A plane a label, run by run. */
+function planesOf(label: Uint8Array, count: number): Uint8Array[] {
+  const planes = Array.from({ length: count }, () => new Uint8Array(label.length));
+  for (let from = 0, i = 0; i < label.length; from = i) {
+    const own = label[from]!;
+    while (i < label.length && label[i] === own) i++;
+    if (own > 0) planes[own - 1]!.fill(255, from, i);
+  }
+  return planes;
+}
+
+/**
+ * Spreads each ink under every darker one that it meets, by so many pixels: round each of its pixels that has a darker one
+ * beside it. The darker one's own edge stays where it is.
+ */
+function spreadLight(
+  planes: readonly Uint8Array[],
+  label: Uint8Array,
+  { width, height }: Raster,
+  light: readonly number[],
+  radius: number,
+): void {
+  const reach = reachOf(radius + 0.5);
+  const isUnder = (own: number, other: number) => other > 0 && light[other - 1]! < light[own - 1]!;
+  const meet = (a: number, b: number) => {
+    const [own, other] = [label[a]!, label[b]!];
+    if (own === other || own === 0 || other === 0) return;
+    if (isUnder(own, other)) spread(a, own);
+    else if (isUnder(other, own)) spread(b, other);
+  };
+  const spread = (at: number, own: number) => {
+    const [x, y] = [at % width, Math.floor(at / width)];
+    const plane = planes[own - 1]!;
+    for (let down = 1 - reach.length; down < reach.length; down++) {
+      if (y + down < 0 || y + down >= height) continue;
+      const along = reach[Math.abs(down)]!;
+      const row = (y + down) * width;
+      const end = Math.min(width - 1, x + along);
+      for (let i = row + Math.max(0, x - along); i <= row + end; i++)
+        if (plane[i] === 0 && isUnder(own, label[i]!)) plane[i] = 255;
+    }
+  };
+  for (let y = 0, i = 0; y < height; y++)
+    for (let x = 0; x < width; x++, i++) {
+      const own = label[i]!;
+      if (x + 1 < width && label[i + 1] !== own) meet(i, i + 1);
+      if (y + 1 < height && label[i + width] !== own) meet(i, i + width);
+    }
 }
 
 /** mm that an edge's mixture is wide at most, as artworks are drawn larger for a print. */
@@ -144,9 +190,12 @@ const EDGE = 0.12;
 const edgeReach = (perMm: number) => Math.max(2, Math.ceil(EDGE * perMm));
 
 /** What is bare counts as white on a light product, as paper does; on others the product shows between dots. */
-function tonePlanes(print: Raster, { inks, open, product, laying }: PlatesAsked): Uint8Array[] {
+function tonePlanes(print: Raster, { inks, open, product, laying }: PlatesAsked): Planes {
   const ground = isLight(product) ? '#ffffff' : product;
-  return tonesOf(print, inks, { ground, open, laying });
+  const planes = tonesOf(print, inks, { ground, open, laying });
+  const printed = new Uint8Array(print.width * print.height);
+  for (const plane of planes) for (let i = 0; i < printed.length; i++) printed[i] = printed[i]! | plane[i]!;
+  return { planes, printed };
 }
 
 /** L* from which cloth needs no base under inks. */
@@ -168,8 +217,15 @@ function inked(mask: Uint8Array): Uint8Array {
 }
 
 function areaOf(plane: Uint8Array, perMm: number): number {
+  // Four at a time, as most of a plane has nothing.
+  const fours = new Uint32Array(plane.buffer, plane.byteOffset, plane.length >> 2);
   let sum = 0;
-  for (const value of plane) sum += value;
+  // By index: iterators of typed arrays take several times as long.
+  for (let i = fours.length; i-- > 0;) {
+    const four = fours[i]!;
+    if (four !== 0) sum += (four & 255) + ((four >>> 8) & 255) + ((four >>> 16) & 255) + (four >>> 24);
+  }
+  for (let i = fours.length * 4; i < plane.length; i++) sum += plane[i]!;
   return sum / 255 / (perMm * perMm);
 }
 

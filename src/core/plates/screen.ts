@@ -3,8 +3,11 @@ import { MM_PER_INCH } from '../length/units';
 
 /** Pixels that a cell of a screen is wide at least: with fewer it has too few steps of tone. */
 export const LEAST_CELL = 4;
-const LEVELS = 4096;
-const SAMPLES = 512;
+/** Places across a cell at which its dots are worked out, as a power of two. */
+const PLACES = 8;
+const ACROSS = 1 << PLACES;
+/** A cell in the fixed point that places are counted in: past its end it begins anew by itself. */
+const CELL = 2 ** 32;
 
 /** How early a place of a cell is printed; `u` and `v` count cells along the screen and across it. */
 const SPOTS: Record<Dot, (u: number, v: number) => number> = {
@@ -24,25 +27,31 @@ export function screened(
   { ruling, angle, dot, least = 0, most = 1 }: Screen,
   ppi: number,
 ): Uint8Array {
-  const spot = SPOTS[dot];
-  const rank = ranksOf(spot);
+  const early = earlinessOf(dot);
   const cells = ruling / ppi;
   const turn = (angle * Math.PI) / 180;
   // Rows run downwards, angles upwards.
   const [cos, sin] = [Math.cos(turn) * cells, -Math.sin(turn) * cells];
   const held = heldTones(least, most);
   const out = new Uint8Array(tones.length);
-  for (let i = 0, x = 0, y = 0; i < tones.length; i++) {
-    const tone = held[tones[i]!]!;
-    if (tone === 255) out[i] = 1;
-    else if (tone > 0) {
-      const u = (x + 0.5) * cos + (y + 0.5) * sin;
-      const v = (y + 0.5) * cos - (x + 0.5) * sin;
-      out[i] = rank(spot(u, v)) * 255 < tone ? 1 : 0;
+  const [alongU, alongV] = [fixedPoint(cos), fixedPoint(-sin)];
+  const shift = 32 - PLACES;
+  for (let y = 0, i = 0; i < tones.length; y++) {
+    let u = fixedPoint(0.5 * cos + (y + 0.5) * sin);
+    let v = fixedPoint((y + 0.5) * cos - 0.5 * sin);
+    const end = Math.min(tones.length, i + width);
+    for (; i < end; i++) {
+      if (early[((u >>> shift) << PLACES) | (v >>> shift)]! < held[tones[i]!]!) out[i] = 1;
+      u = (u + alongU) | 0;
+      v = (v + alongV) | 0;
     }
-    if (++x === width) [x, y] = [0, y + 1];
   }
   return out;
+}
+
+/** A number of cells, of which only the part within a cell counts. */
+function fixedPoint(cells: number): number {
+  return Math.round((cells - Math.floor(cells)) * CELL) | 0;
 }
 
 /** What each tone is printed as where no dot may be smaller than one share of a cell and no gap larger than another leaves. */
@@ -55,21 +64,19 @@ function heldTones(least: number, most: number): Uint8Array {
   });
 }
 
-/** The share of a cell that is printed earlier than a value, 0 to 1. */
-function ranksOf(spot: (u: number, v: number) => number): (value: number) => number {
-  const values = new Float64Array(SAMPLES * SAMPLES);
-  for (let y = 0, i = 0; y < SAMPLES; y++)
-    for (let x = 0; x < SAMPLES; x++, i++) values[i] = spot((x + 0.5) / SAMPLES, (y + 0.5) / SAMPLES);
-  values.sort();
-  const [least, most] = [values[0]!, values.at(-1)!];
-  const table = new Float64Array(LEVELS + 1);
-  for (let level = 0, below = 0; level <= LEVELS; level++) {
-    const value = least + ((most - least) * level) / LEVELS;
-    while (below < values.length && values[below]! <= value) below++;
-    table[level] = 1 - below / values.length;
-  }
-  const scale = LEVELS / (most - least);
-  return (value) => table[Math.min(LEVELS, Math.max(0, Math.floor((value - least) * scale)))]!;
+/**
+ * For each place of a cell the lightest tone that prints there, less one: its rank among all of the cell's places, so that
+ * every tone covers its own share.
+ */
+function earlinessOf(dot: Dot): Uint8Array {
+  const spot = SPOTS[dot];
+  const values = new Float64Array(ACROSS * ACROSS);
+  for (let u = 0, i = 0; u < ACROSS; u++)
+    for (let v = 0; v < ACROSS; v++, i++) values[i] = spot((u + 0.5) / ACROSS, (v + 0.5) / ACROSS);
+  const order = Uint32Array.from(values.keys()).sort((a, b) => values[b]! - values[a]!);
+  const early = new Uint8Array(values.length);
+  order.forEach((place, rank) => (early[place] = Math.floor((rank / order.length) * 255)));
+  return early;
 }
 
 /** mm across a dot that covers a share of its cell. */

@@ -1,6 +1,6 @@
 import { rgbOf } from '../colour/hex';
 import { labOf, type Lab } from '../colour/lab';
-import type { Raster } from './raster';
+import { words, type Raster } from './raster';
 
 /** A colour of a picture and the label of the ink that is printed for it; 0 is left open. */
 export interface LabelledColour {
@@ -10,58 +10,90 @@ export interface LabelledColour {
 
 /** Labels that a picture is parted into, at most: 0 and the inks. */
 const MOST_LABELS = 16;
-/** Sum of levels within which a pixel is of an ink and no mixture. */
-const PURE = 40;
+/** Sums of levels within which a pixel is of an ink and no mixture, and within which it is as its neighbour. */
+const [PURE, EVEN] = [40, 10];
 /** Share of mixtures from which a picture is no flat drawing: each pixel then goes to the nearest ink. */
 const MIXED = 0.35;
 const UNSETTLED = 255;
 
 /**
- * A picture in flat inks, one label a pixel: 0 is open. A pixel of an edge goes to one of those that lie round it, `reach`
- * pixels far, so that no fringe of a third ink stands between two.
+ * A picture in flat inks, one label a pixel: 0 is open. What is even goes to the nearest ink; a pixel of an edge to one of
+ * those that lie round it, `reach` pixels far, so that no fringe of a third ink stands between two.
  */
-export function labelFlat(
-  { width, height, data }: Raster,
-  colours: readonly LabelledColour[],
-  reach: number,
-): Uint8Array {
+export function labelFlat(raster: Raster, colours: readonly LabelledColour[], reach: number): Uint8Array {
+  const { width, height } = raster;
+  // As signed numbers, which are small ones to the machine: what is there has its topmost bit.
+  const { buffer, byteOffset, length } = words(raster);
+  const pixels = new Int32Array(buffer, byteOffset, length);
   const near = new Nearest(colours);
   const rgbs = colours.map(({ hex }) => rgbOf(hex));
   const label = new Uint8Array(width * height);
   let mixed = 0;
   let shown = 0;
   // Flat pictures have long runs of one colour: it is looked up once a run.
-  let [last, lastLabel] = [-1, 0];
-  for (let i = 0, at = 0; i < label.length; i++, at += 4) {
-    if (data[at + 3]! < 128) continue;
-    shown++;
-    const word = (data[at]! << 16) | (data[at + 1]! << 8) | data[at + 2]!;
-    if (word !== last) [last, lastLabel] = [word, pureLabel(data, at, rgbs, colours)];
-    label[i] = lastLabel;
-    if (lastLabel === UNSETTLED) mixed++;
-  }
+  let [last, lastLabel, lastNearest] = [0, 0, 0];
+  for (let y = 0, i = 0; y < height; y++)
+    for (let x = 0; x < width; x++, i++) {
+      const pixel = pixels[i]!;
+      if (pixel >= 0) continue;
+      shown++;
+      if (pixel !== last) {
+        last = pixel;
+        lastLabel = pureLabel(pixel, rgbs, colours);
+        if (lastLabel === UNSETTLED) lastNearest = near.of(pixel, 0);
+      }
+      if (lastLabel !== UNSETTLED) label[i] = lastLabel;
+      else if (isEven(pixels, i, x, y, width, height)) label[i] = lastNearest;
+      else {
+        label[i] = UNSETTLED;
+        mixed++;
+      }
+    }
+  if (mixed === 0) return label;
   const isDrawing = mixed < shown * MIXED;
   const settled = label.slice();
   for (let y = 0, i = 0; y < height; y++)
     for (let x = 0; x < width; x++, i++) {
       if (label[i] !== UNSETTLED) continue;
-      const round = isDrawing ? labelsRound(label, width, height, x, y, reach) : 0;
-      settled[i] = near.of(data, i * 4, round);
+      settled[i] = near.of(pixels[i]!, isDrawing ? labelsRound(label, width, height, x, y, reach) : 0);
     }
   return settled;
 }
 
-/** The label of the colour that a pixel is of; UNSETTLED where it is a mixture. */
+/** Whether a pixel is as those beside, above and below it. */
+function isEven(pixels: Int32Array, i: number, x: number, y: number, width: number, height: number): boolean {
+  const own = pixels[i]!;
+  return (
+    (x === 0 || isAlike(own, pixels[i - 1]!)) &&
+    (x === width - 1 || isAlike(own, pixels[i + 1]!)) &&
+    (y === 0 || isAlike(own, pixels[i - width]!)) &&
+    (y === height - 1 || isAlike(own, pixels[i + width]!))
+  );
+}
+
+function isAlike(a: number, b: number): boolean {
+  return a === b || (b < 0 && distance(a, b & 255, (b >>> 8) & 255, (b >>> 16) & 255) <= EVEN);
+}
+
+/** The sum of levels that a pixel is off a colour. */
+function distance(pixel: number, red: number, green: number, blue: number): number {
+  return (
+    Math.abs((pixel & 255) - red) +
+    Math.abs(((pixel >>> 8) & 255) - green) +
+    Math.abs(((pixel >>> 16) & 255) - blue)
+  );
+}
+
+/** The label of the colour that a pixel is of; UNSETTLED where it is of none. */
 function pureLabel(
-  data: Uint8Array,
-  at: number,
+  pixel: number,
   rgbs: readonly (readonly [number, number, number])[],
   colours: readonly LabelledColour[],
 ): number {
   let [best, least] = [UNSETTLED, PURE];
   for (let k = 0; k < rgbs.length; k++) {
-    const [r, g, b] = rgbs[k]!;
-    const off = Math.abs(data[at]! - r) + Math.abs(data[at + 1]! - g) + Math.abs(data[at + 2]! - b);
+    const [red, green, blue] = rgbs[k]!;
+    const off = distance(pixel, red, green, blue);
     if (off < least) [best, least] = [colours[k]!.label, off];
   }
   return best;
@@ -77,9 +109,11 @@ function labelsRound(
   reach: number,
 ): number {
   let bits = 0;
-  for (let row = Math.max(0, y - reach); row <= Math.min(height - 1, y + reach); row++)
-    for (let column = Math.max(0, x - reach); column <= Math.min(width - 1, x + reach); column++) {
-      const own = label[row * width + column]!;
+  const [left, right] = [Math.max(0, x - reach), Math.min(width - 1, x + reach)];
+  const bottom = Math.min(height - 1, y + reach);
+  for (let row = Math.max(0, y - reach); row <= bottom; row++)
+    for (let i = row * width + left; i <= row * width + right; i++) {
+      const own = label[i]!;
       if (own !== UNSETTLED) bits |= 1 << own;
     }
   return bits;
@@ -95,12 +129,13 @@ class Nearest {
   }
 
   /** Among the labels whose bits are set, or among all where none of them is a colour. */
-  of(data: Uint8Array, at: number, among: number): number {
-    const bin = ((data[at]! >> 3) << 10) | ((data[at + 1]! >> 3) << 5) | (data[at + 2]! >> 3);
+  of(pixel: number, among: number): number {
+    const [red, green, blue] = [pixel & 255, (pixel >>> 8) & 255, (pixel >>> 16) & 255];
+    const bin = ((red >> 3) << 10) | ((green >> 3) << 5) | (blue >> 3);
     const key = bin * (1 << MOST_LABELS) + among;
     let found = this.known.get(key);
     if (found === undefined) {
-      const [L, a, b] = labOf(data[at]!, data[at + 1]!, data[at + 2]!);
+      const [L, a, b] = labOf(red, green, blue);
       const allowed = this.colours.filter(({ label }) => among & (1 << label));
       let least = Infinity;
       for (const { lab, label } of allowed.length > 0 ? allowed : this.colours) {
@@ -115,6 +150,8 @@ class Nearest {
 
 /** Gives parts of one label that are smaller than so many pixels to the label that most of their edge meets. */
 export function settleIslands(label: Uint8Array, width: number, height: number, least: number): void {
+  // No part is smaller than a pixel.
+  if (least <= 1) return;
   const runs = runsOf(label, width, height);
   const area = new Map<number, number>();
   const rootOf = (i: number): number => {

@@ -37,6 +37,7 @@ const PLACES: readonly (readonly [place: string, path: () => string, shows: stri
   ['houses', () => '/blanks/houses', 'h1'],
   ['prices', () => '/blanks/prices', '[role=table]'],
   ['what it earns', () => `/earnings?fit=${on('mug-325')}`, 'svg.recharts-surface'],
+  ['inks', () => `/inks?fit=${on('shirt')}`, '[aria-label="How many inks"] li'],
   ['a listing', () => `/listing?fit=${on('mug-325')}`, 'textarea'],
   ['layouts', () => '/blanks/layouts', 'h1'],
   ['a blank by its numbers', () => '/blanks/make', 'h1'],
