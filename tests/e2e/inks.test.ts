@@ -59,7 +59,7 @@ test('from a shirt with seven colours to plates in at most ten actions: five', a
   await bench.press('Make the plates');
   await bench.press('Make them');
   const { bytes, name } = await downloaded(browser, shop.downloads, '.zip');
-  expect(name).toMatch(/on Night plates/);
+  expect(name).toMatch(/on-night-plates\.zip$/);
   const entries = (await new ZipReader(new Uint8ArrayReader(bytes)).getEntries()) as FileEntry[];
   const read = (path: string) => entries.find(({ filename }) => filename === path)!;
   const list = JSON.parse(await read('list.json').getData(new TextWriter())) as {

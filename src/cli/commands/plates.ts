@@ -83,7 +83,9 @@ function answerOf(
   { plates: made, difference: { mean, worst }, findings: found }: Parted,
   files: readonly string[],
 ): Answer {
-  const findings = found.map(({ mend, ...finding }) => finding);
+  const findings = found.map(({ rule, verdict, measured, required, unit, message }) => ({
+    ...{ rule, verdict, measured, required, unit, message },
+  }));
   const round = (value: number) => Number(value.toFixed(2));
   const inks = made.map(({ name, hex, base, area, screen }, i) => ({
     ...{ name, hex, base, file: files[i]!, area: round(area) },
