@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { list } from '@/core/bounds';
 import { FactsSchema } from '@/core/artwork/facts';
+import { GoesSchema } from '@/core/fit/rendition';
 import { StepSchema } from '@/core/artwork/steps';
 import { IdSchema, NameSchema } from '@/core/blank/basics';
 import { FindingSchema, VERDICTS } from '@/core/check/finding';
@@ -43,8 +44,8 @@ export const ArtworkSchema = v.object({
     v.nullable(v.object({ of: v.string(), kind: v.picklist(RENDITION_KINDS), name: v.string() })),
     null,
   ),
-  /** Which of its renditions a printing method gets, by the method's id; where it says nothing, the one that suits it. */
-  goes: v.optional(v.record(IdSchema, v.string())),
+  /** Which of its renditions a blank, or else a printing method, gets, by their ids; where it says nothing, the one that suits it. */
+  goes: v.optional(GoesSchema),
 });
 export type Artwork = v.InferOutput<typeof ArtworkSchema>;
 

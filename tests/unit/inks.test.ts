@@ -1,4 +1,7 @@
 import fc from 'fast-check';
+import { fewColours } from '@/core/colour/few';
+import { renditionFor } from '@/core/fit/rendition';
+import { offeredFor } from '@/state/artwork/renditions';
 import { applySteps } from '@/core/raster/steps/apply';
 import type { Raster } from '@/core/raster/raster';
 import { remedied } from '@/core/many/findings';
@@ -427,5 +430,59 @@ describe('a fit in its inks', () => {
     expect(askedBy(plan(three), blank, NIGHT, { ppi: 300, toPixel: (x, y) => ({ x, y }) }).base).toEqual({
       choke: 0.3,
     });
+  });
+});
+
+describe('renditions', () => {
+  const palette = [
+    { hex: RED, share: 0.4 },
+    { hex: '#c02525', share: 0.1 },
+    { hex: BLUE, share: 0.3 },
+    { hex: SUN, share: 0.2 },
+  ];
+
+  test('a palette in fewer colours joins what is alike first, in the colour of the larger, and loses none', () => {
+    expect(fewColours(palette, 3)).toEqual([
+      { hex: RED, from: [RED, '#c02525'] },
+      { hex: BLUE, from: [BLUE] },
+      { hex: SUN, from: [SUN] },
+    ]);
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 9 }), (count) => {
+        const made = fewColours(palette, count);
+        expect(made).toHaveLength(Math.min(4, Math.max(1, count)));
+        expect(made.flatMap(({ from }) => from).sort()).toEqual(palette.map(({ hex }) => hex).sort());
+      }),
+    );
+    expect(fewColours([], 3)).toEqual([]);
+  });
+
+  test('that one step makes are offered by what the artwork is: without a ground where it has one, in fewer inks than it has', () => {
+    const facts = factsOf(solid(300, 200), { palette, background: { hex: SUN, share: 0.5 } as never });
+    const names = (own: typeof facts, inks: number | null) => offeredFor(own, inks).map(({ name }) => name);
+    expect(names(facts, 3)).toEqual([
+      'without its ground',
+      'in one ink',
+      'in 2 inks',
+      'in 3 inks',
+      'with a line round it',
+    ]);
+    expect(names({ ...facts, background: null, palette: palette.slice(0, 1) }, 4)).toEqual([
+      'with a line round it',
+    ]);
+    // A line of a millimetre at the artwork's own size: 300 px at 300 PPI are 25.4 mm.
+    const line = offeredFor(facts, 3).at(-1)!.step;
+    expect(line).toMatchObject({ kind: 'line', width: 1 / 25.4 });
+  });
+
+  test('a blank gets the one it is said to get, a method its own, and what suits it where nothing is said', () => {
+    const { method } = blankById('shirt');
+    const family = ['full', 'few', 'line'].map((id) => ({ id, facts: factsOf(solid(4, 4)) }));
+    const goes = { blanks: { shirt: 'line' }, methods: { [method.id]: 'few' } };
+    expect(renditionFor(method, family, { goes, blankId: 'shirt' }).id).toBe('line');
+    expect(renditionFor(method, family, { goes, blankId: 'tote' }).id).toBe('few');
+    expect(renditionFor(method, family).id).toBe('full');
+    // One that was taken out since.
+    expect(renditionFor(method, family.slice(0, 1), { goes, blankId: 'shirt' }).id).toBe('full');
   });
 });

@@ -1,5 +1,14 @@
+import * as v from 'valibot';
+import { IdSchema } from '../blank/basics';
 import type { Facts } from '../artwork/facts';
 import type { Method } from '../blank/schema';
+
+/** Which rendition a blank, or else a printing method, gets, by the ids of all of them. */
+export const GoesSchema = v.object({
+  blanks: v.record(IdSchema, v.string()),
+  methods: v.record(IdSchema, v.string()),
+});
+export type Goes = v.InferOutput<typeof GoesSchema>;
 
 /** Soft share up to which a method that prints soft pixels badly is content. */
 const HARD = 0.001;
@@ -7,15 +16,17 @@ const HARD = 0.001;
 /**
  * The rendition of an artwork that a printing method wants, by what was measured in each: few enough inks, nothing
  * soft where that prints badly, no ground where the product is to show through. The full one, which comes first,
- * where it will do or no other does better. `goes` says by the method's id which it is, whatever was measured.
+ * where it will do or no other does better. `said` says which it is for the blank or
+ * the method, whatever was measured.
  */
 export function renditionFor<A extends { id?: string; facts: Facts }>(
   method: Method,
   family: readonly A[],
-  goes: Readonly<Record<string, string>> = {},
+  said: { goes: Goes; blankId: string } | null = null,
 ): A {
-  const said = family.find(({ id }) => id !== undefined && id === goes[method.id]);
-  if (said) return said;
+  const wanted = said && (said.goes.blanks[said.blankId] ?? said.goes.methods[method.id]);
+  const asked = wanted && family.find(({ id }) => id === wanted);
+  if (asked) return asked;
   const faults = ({ facts }: A) => {
     const { inks, softPrintsBadly } = method.limits;
     return (

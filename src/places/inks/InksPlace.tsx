@@ -1,16 +1,16 @@
 'use client';
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
-import { useStore } from 'zustand';
 import { planOf } from '@/core/fit/schema';
 import { fitTitle } from '@/core/fit/version';
-import { changeFit, openFit, redo, undo, useBench } from '@/state/bench/open-fit';
+import { changeFit, openFit, useBench } from '@/state/bench/open-fit';
 import { restHand } from '@/state/bench/hand';
 import { closePlates, keepPlan } from '@/state/plates/plates';
 import { useShop } from '@/state/shop/shop';
 import { Guard } from '@/ui/Guard';
 import { Select } from '@/ui/Select';
 import { useTitle } from '@/ui/useTitle';
+import { UndoRedo } from '../bench/bar/UndoRedo';
 import { NotLaidOut } from '../bench/NotLaidOut';
 import { useLive, type Live } from '../bench/live/useLive';
 import { useAsked } from '../shell/useAsked';
@@ -59,7 +59,6 @@ function NoFits() {
 function Inks({ live }: { live: Live }) {
   const { fit, design, blank, face } = live;
   useTitle(`Inks of ${fitTitle(design, fit)} on ${blank.blank.name}`);
-  const { pastStates, futureStates } = useStore(useBench.temporal);
   const [faceAsked, setFace] = useState(face.id);
   const { colours } = blank.blank;
   const product = colours.find(({ id }) => id === fit.colourId) ?? colours[0]!;
@@ -88,20 +87,7 @@ function Inks({ live }: { live: Live }) {
           <Link href={`/bench/${encodeURIComponent(fit.id)}`} className="verb whitespace-nowrap">
             To the bench
           </Link>
-          <button
-            className="verb"
-            disabled={live.following || pastStates.length === 0}
-            onClick={() => void undo()}
-          >
-            Undo
-          </button>
-          <button
-            className="verb"
-            disabled={live.following || futureStates.length === 0}
-            onClick={() => void redo()}
-          >
-            Redo
-          </button>
+          <UndoRedo following={live.following} />
           <PlatesButton live={live} plan={plan} product={product} />
         </span>
       </div>

@@ -1,5 +1,6 @@
 import type { Step } from '@/core/artwork/steps';
 import { withStep } from '@/core/artwork/steps';
+import type { Goes } from '@/core/fit/rendition';
 import type { Facts } from '@/core/artwork/facts';
 import { fewColours } from '@/core/colour/few';
 import { gridOf } from '@/core/artwork/facts';
@@ -97,13 +98,21 @@ export function widthOf(facts: Facts): number {
   return facts.physical?.width ?? (gridOf(facts).width * 25.4) / 300;
 }
 
-/** Says which rendition of an artwork a method prints; null for the one that suits it best by what was measured. */
-export async function sendTo(headId: string, methodId: string, artworkId: string | null): Promise<void> {
+/** Says which rendition of an artwork a blank or a method gets; null for the one that suits it best by what was measured. */
+export async function sendTo(
+  headId: string,
+  to: { which: keyof Goes; id: string },
+  artworkId: string | null,
+): Promise<void> {
   await commit(['artworks'], async (store) => {
     const head = await store.get('artworks', headId);
     if (!head) return;
-    const others = Object.entries(head.goes ?? {}).filter(([id]) => id !== methodId);
-    const own = artworkId === null ? [] : [[methodId, artworkId] as const];
-    store.put('artworks', { ...head, goes: Object.fromEntries([...others, ...own]) });
+    const goes = head.goes ?? { blanks: {}, methods: {} };
+    const others = Object.entries(goes[to.which]).filter(([id]) => id !== to.id);
+    const own = artworkId === null ? [] : [[to.id, artworkId] as const];
+    store.put('artworks', {
+      ...head,
+      goes: { ...goes, [to.which]: Object.fromEntries([...others, ...own]) },
+    });
   });
 }

@@ -35,7 +35,13 @@ export async function begunFit(designId: string, blankId: string, layoutId?: str
   if (!design || !resolved) throw new Error('The design or the blank is no longer here.');
   const chosen = design.artworks.flatMap(({ artworkId, role }) => {
     const named = artworks.get(artworkId);
-    const artwork = named && renditionFor(resolved.method, familyOf(named, artworks), named.goes);
+    const artwork =
+      named &&
+      renditionFor(
+        resolved.method,
+        familyOf(named, artworks),
+        named.goes ? { goes: named.goes, blankId } : null,
+      );
     return artwork ? [{ artworkId: artwork.id, role, facts: artwork.facts }] : [];
   });
   const shown = chosen.map(({ artworkId }) => artworks.get(artworkId)!);

@@ -1,13 +1,13 @@
 'use client';
 import Link from 'next/link';
-import { useStore } from 'zustand';
 import { takingOf } from '@/core/blank/taking';
 import { showSize } from '@/core/length/show';
-import { redo, takeOver, undo, useBench } from '@/state/bench/open-fit';
+import { takeOver } from '@/state/bench/open-fit';
 import { keepWaiting, useSaving } from '@/state/bench/save-queue';
 import { useShop } from '@/state/shop/shop';
 import { FitMenu, SwapMenu } from './FitMenu';
 import { OrderButton } from './OrderButton';
+import { UndoRedo } from './UndoRedo';
 import { PrintButton } from '../print/PrintButton';
 import type { Live } from '../live/useLive';
 import { byVersion, fitTitle } from '@/core/fit/version';
@@ -17,7 +17,6 @@ import { useTitle } from '@/ui/useTitle';
 /** What is on the bench, the way to its neighbours, undo and redo, and the print file. */
 export function BenchBar({ live }: { live: Live }) {
   const { fit, blank, design, face, unit } = live;
-  const { pastStates, futureStates } = useStore(useBench.temporal);
   const neighbours = useNeighbours(fit.id);
   useTitle(`${fitTitle(design, fit)} on ${blank.blank.name}`);
   return (
@@ -35,20 +34,7 @@ export function BenchBar({ live }: { live: Live }) {
         <Stand live={live} />
         <SwapMenu live={live} />
         <FitMenu live={live} />
-        <button
-          className="verb"
-          disabled={live.following || pastStates.length === 0}
-          onClick={() => void undo()}
-        >
-          Undo
-        </button>
-        <button
-          className="verb"
-          disabled={live.following || futureStates.length === 0}
-          onClick={() => void redo()}
-        >
-          Redo
-        </button>
+        <UndoRedo following={live.following} />
         <span className="measure flex items-center gap-2 border border-ink px-2 py-0.5 text-sm">
           <Link href={`/bench/${neighbours.before}`} aria-label="Fit before">
             ‹

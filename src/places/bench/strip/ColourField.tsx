@@ -7,14 +7,17 @@ import { inksAt } from '@/core/colour/press';
 import { readColour } from '@/core/colour/typed';
 import { colourOfInks } from '@/state/engine/press';
 import { towardsEdit } from '@/state/bench/save-queue';
+import { useShop } from '@/state/shop/shop';
 import { usePress } from '../live/usePress';
 import { shownColour, type Live } from '../live/useLive';
 import { Popup } from '@/ui/Popup';
 
 /** Colours that are offered, at most. */
 const MOST = 18;
+/** Kept palettes that are offered, at most. */
+const MOST_SETS = 4;
 
-/** A colour that can be picked, typed, or taken from the artwork on this fit or from the product. */
+/** A colour that can be picked, typed, or taken from the artwork on this fit, from the product or from a kept palette. */
 export function ColourField({
   live,
   name,
@@ -29,7 +32,8 @@ export function ColourField({
   shown?: boolean;
   onColour: (colour: string) => void;
 }) {
-  const offered = offeredColours(live);
+  const swatches = useShop((shop) => shop.swatches);
+  const offered = offeredColours(live, [...swatches.values()]);
   const specId = live.blank.spec.id;
   const press = usePress(specId);
   const [wrong, setWrong] = useState<string | null>(null);
@@ -107,11 +111,18 @@ export function ColourField({
   );
 }
 
-function offeredColours(live: Live): { from: string; colours: string[] }[] {
+function offeredColours(
+  live: Live,
+  kept: readonly { name: string; colours: readonly { hex: string }[] }[],
+): { from: string; colours: string[] }[] {
   const art = [...new Set(live.artworks.flatMap(({ facts }) => facts.palette.map(({ hex }) => hex)))];
   const product = [shownColour(live), ...live.blank.blank.colours.map(({ hex }) => hex)];
   return [
     { from: 'of the artwork', colours: art.slice(0, MOST) },
     { from: 'of the product', colours: [...new Set([...product, '#ffffff', '#000000'])].slice(0, MOST) },
+    ...kept.slice(0, MOST_SETS).map(({ name, colours }) => ({
+      from: name,
+      colours: [...new Set(colours.map(({ hex }) => hex))].slice(0, MOST),
+    })),
   ].filter(({ colours }) => colours.length > 0);
 }
