@@ -1,6 +1,6 @@
 'use client';
 import { DndContext, useDraggable, type DragEndEvent } from '@dnd-kit/core';
-import { Lock, LockOpen, MoveVertical } from 'lucide-react';
+import { MoveVertical } from 'lucide-react';
 import type { PlannedInk, PlatePlan } from '@/core/fit/plates';
 import { fixed } from '@/core/length/show';
 import { leftOpen, merged, moved, swapped, withInk } from '@/core/plates/edit';
@@ -128,18 +128,20 @@ function InkLine({
         />
         <Hint
           words={
-            ink.locked ? 'stays when the number of inks changes' : 'keep it when the number of inks changes'
+            ink.locked
+              ? 'stays while the number of inks is tried'
+              : 'keep it while the number of inks is tried'
           }
         >
           <Toggle
-            aria-label={`Lock ${ink.name}`}
+            aria-label={`Keep ${ink.name}`}
             pressed={ink.locked ?? false}
-            className="grid h-6 w-6 place-items-center text-ink-2 aria-pressed:text-thread"
+            className="chosen-word min-h-6"
             onPress={(locked) => {
               onPlan(withInk(plan, ink.id, { locked }));
             }}
           >
-            {ink.locked ? <Lock aria-hidden size={13} /> : <LockOpen aria-hidden size={13} />}
+            {ink.locked ? 'kept' : 'keep'}
           </Toggle>
         </Hint>
         <span className="ml-auto">
