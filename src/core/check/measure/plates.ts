@@ -8,8 +8,8 @@ import type { Extent } from '../../fit/geometry';
 import type { PixelBox } from '../../artwork/facts';
 import type { CheckContext } from '../context';
 
-/** Pixels along the longer side that plates are measured on. */
-const ACROSS = 3000;
+/** Pixels along the longer side that plates are measured on: edges want many, tones are the same on few. */
+const ACROSS = { flat: 3000, tones: 1200 };
 
 /** A face's plates as they are measured. */
 export interface MeasuredPlates extends Parted {
@@ -33,7 +33,10 @@ function measure(context: CheckContext): MeasuredPlates | null {
   const { blank, face, fit, pieces, facts, pixels, grid, progress } = context;
   const plan = planOf(fit, face.id);
   if (!plan || face.bend) return null;
-  const factor = Math.max(1, Math.max(grid.width, grid.height) / ACROSS);
+  const factor = Math.max(
+    1,
+    Math.max(grid.width, grid.height) / ACROSS[plan.tones === 'flat' ? 'flat' : 'tones'],
+  );
   const size = { width: Math.ceil(grid.width / factor), height: Math.ceil(grid.height / factor) };
   const print = renderFace(face, pieces, { facts, pixels }, { pixels: size, progress });
   const { colours } = blank.blank;
