@@ -42,6 +42,11 @@ export class FitHold {
     return free ? 'writing' : 'following';
   }
 
+  /** Whether this tab has the fit to write on. */
+  get writes(): boolean {
+    return this.release !== null;
+  }
+
   /** Asks the other tab to finish and hand the fit over; takes it where no answer comes. */
   takeOver(): void {
     this.channel.postMessage({ kind: 'hand-over' } satisfies Message);

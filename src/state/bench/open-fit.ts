@@ -39,7 +39,8 @@ export async function openFit(fitId: string | null): Promise<void> {
   if (fitId === null || !useShop.getState().fits.has(fitId)) return;
   const own = new FitHold(fitId, {
     onRole: (role) => {
-      if (hold !== own) return;
+      // While it is still being read, what it may do is asked once it is there.
+      if (hold !== own || useRole.getState().role === null) return;
       if (role === 'writing' && useRole.getState().role === 'following') void beginWriting(own, fitId);
       else useRole.setState({ role });
     },
@@ -49,7 +50,10 @@ export async function openFit(fitId: string | null): Promise<void> {
   const role = await own.open();
   if (hold !== own) return;
   await load(fitId, role === 'writing');
+  if (hold !== own) return;
   useRole.setState({ role });
+  // Let go elsewhere while it was read: by the place that had it before, for one.
+  if (role === 'following' && own.writes) await beginWriting(own, fitId);
 }
 
 /** Nothing can be changed here before what the other tab saved last is here. */
