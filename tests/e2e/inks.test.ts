@@ -114,14 +114,6 @@ test('an ink is coloured, named, moved and merged; each is one undo', async () =
   expect((await plan())!.inks.find(({ name: own }) => own === other)!.from.length).toBeGreaterThan(1);
   await bench.press('Undo');
   await bench.says(strip, /4 screens of 4/);
-  // Kept, it stays while another number is tried.
-  const kept = (await plan())!.inks[2]!;
-  await (await bench.named(`Keep ${kept.name}`, 'button')).click();
-  await until(async () => (await plan())!.inks[2]!.locked === true, 'it is not kept');
-  await bench.press('one ink');
-  await until(async () => (await named()).join() === kept.hex, 'the one that was kept is not the one');
-  await bench.press('Undo');
-  await bench.says(strip, /4 screens of 4/);
 });
 
 test('a part takes another ink by keys, and gives it back', async () => {

@@ -7,7 +7,7 @@ import { withAdded, withRegion } from '@/core/plates/edit';
 import { screensOf } from '@/core/plates/findings';
 import { isInInks } from '@/core/plates/wear-inks';
 import type { Raster } from '@/core/raster/raster';
-import { wearInks } from '@/state/plates/plates';
+import { wearInks, type Proposal } from '@/state/plates/plates';
 import type { Live } from '../bench/live/useLive';
 import { Found } from './Found';
 import { InkList } from './InkList';
@@ -70,7 +70,7 @@ export function InksWork({ live, plan, product, onPlan, onProduct }: Props) {
             proposals={proposals.value}
             plan={plan}
             screens={screensOf(blank)}
-            disabled={following}
+            disabled={following || isBehind(proposals.value, plan)}
             onChoose={onPlan}
           />
         )}
@@ -115,6 +115,14 @@ export function InksWork({ live, plan, product, onPlan, onProduct }: Props) {
         )}
       </aside>
     </div>
+  );
+}
+
+/** Whether proposals are from before an ink was kept: choosing one would lose it. */
+function isBehind(proposals: readonly Proposal[] | null, plan: PlatePlan | null): boolean {
+  const kept = plan?.inks.filter(({ locked }) => locked) ?? [];
+  return (proposals ?? []).some(({ plan: { inks } }) =>
+    kept.some(({ id }) => !inks.some((ink) => ink.id === id && ink.locked)),
   );
 }
 
