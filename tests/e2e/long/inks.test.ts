@@ -5,12 +5,12 @@ import { TextWriter, Uint8ArrayReader, Uint8ArrayWriter, ZipReader, type FileEnt
 import { PNG } from 'pngjs';
 import { By, Key } from 'selenium-webdriver';
 import { planOf, type Fit } from '@/core/fit/schema';
-import { keepsOut } from '../support/axe';
-import { downloaded, newFolder, PATIENCE } from '../support/bench';
-import { BenchShop } from '../support/bench-shop';
-import { blankById } from '../support/fits';
-import { CLEAR, paint } from '../support/pictures';
-import { putRecord, records } from '../support/stored';
+import { keepsOut } from '../../support/axe';
+import { downloaded, newFolder, PATIENCE } from '../../support/bench';
+import { BenchShop } from '../../support/bench-shop';
+import { blankById } from '../../support/fits';
+import { CLEAR, paint } from '../../support/pictures';
+import { putRecord, records } from '../../support/stored';
 
 /** A shirt in seven colours, printed with few screens: the inks are chosen, changed, and their plates made. */
 const shop = new BenchShop();
