@@ -1,7 +1,5 @@
-import { expose, transfer } from 'comlink';
+import { expose } from 'comlink';
 import { UpFitError } from '@/core/errors';
-import { printSize, type PrintFace } from '@/core/blank/resolve';
-import type { Piece } from '@/core/fit/schema';
 import { requireReadableSize } from '@/core/artwork/limits';
 import { pixelsKey } from '@/core/artwork/steps';
 import { bytesSource } from '@/core/formats/source';
@@ -36,6 +34,7 @@ import {
   sourceOf,
 } from './job-files';
 import { Kept } from './kept';
+import { facePrint, platesMade } from './plates-job';
 import { FORMATS } from '@/core/formats/registry';
 
 /** Progress is told at most this often, in ms: each telling is a message to the page. */
@@ -114,14 +113,6 @@ async function photoOf({
     };
   }
   return lastPhoto.pixels;
-}
-
-function faceOf({ blank }: FitJob, faceId: string): PrintFace {
-  return blank.faces.find(({ id }) => id === faceId)!;
-}
-
-function piecesOf({ fit }: FitJob, faceId: string): readonly Piece[] {
-  return fit.faces.find((face) => face.faceId === faceId)?.pieces ?? [];
 }
 
 const service: EngineService = {
@@ -207,55 +198,10 @@ const service: EngineService = {
     }),
 
   facePrint: (job, faceId, across, flag, onProgress) =>
-    answer(async () => {
-      const progress = follow(flag, onProgress);
-      const face = faceOf(job, faceId);
-      const pixels = await rastersOf(job, part(progress, 0, 0.6));
-      const size = printSize(face);
-      const scale = across / Math.max(size.width, size.height);
-      const print = renderFace(
-        face,
-        piecesOf(job, faceId),
-        { facts: factsOf(job), pixels },
-        {
-          pixels: { width: Math.ceil(size.width * scale), height: Math.ceil(size.height * scale) },
-          progress: part(progress, 0.6, 1),
-        },
-      );
-      return transfer(print, [print.data.buffer]);
-    }),
+    answer(() => facePrint(job, faceId, across, follow(flag, onProgress))),
 
-  plateFiles: (job, { faceId, plan, product, format, marks }, flag, onProgress) =>
-    answer(async () => {
-      const progress = follow(flag, onProgress);
-      const [{ partFor, plateFiles, printFor }, { loadFont }] = await Promise.all([
-        import('@/files/plates'),
-        import('./font'),
-      ]);
-      const asked = {
-        blank: job.blank,
-        face: faceOf(job, faceId),
-        pieces: piecesOf(job, faceId),
-        plan,
-        product,
-      };
-      const shown = { facts: factsOf(job), pixels: await rastersOf(job, part(progress, 0, 0.2)) };
-      const print = printFor(asked, plan.ppi, shown, part(progress, 0.2, 0.4));
-      const parted = partFor(print, asked, part(progress, 0.4, 0.7));
-      const font = marks ? await loadFont() : null;
-      const made = await plateFiles(await engine(), asked, parted, { format, font }, part(progress, 0.7, 1));
-      const blobOf = ({ bytes, type }: { bytes: Uint8Array; type: string }) =>
-        new Blob([bytes as Uint8Array<ArrayBuffer>], { type });
-      return {
-        pixels: { width: print.width, height: print.height },
-        ppi: plan.ppi,
-        each: made.each.map((file, i) => {
-          const { name: ink, hex, area } = parted.plates[i]!;
-          return { name: file.name, file: blobOf(file), ink, hex, area };
-        }),
-        pdf: { name: made.pdf.name, file: blobOf(made.pdf) },
-      };
-    }),
+  plateFiles: (job, asked, flag, onProgress) =>
+    answer(() => platesMade(job, asked, follow(flag, onProgress))),
 
   sheetFiles: (jobs, { prints, ...asked }, flag, onProgress) =>
     answer(async () => {
