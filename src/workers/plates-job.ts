@@ -1,6 +1,7 @@
 // A face in an engine's worker, as plates are parted from it: its print at some size, and the files of its plates.
 import { printSize, type PrintFace } from '@/core/blank/resolve';
 import type { Piece } from '@/core/fit/schema';
+import { withoutInks } from '@/core/plates/wear-inks';
 import type { Progress, Raster } from '@/core/raster/raster';
 import { renderFace } from '@/core/render/face';
 import { part } from '@/imaging/measure';
@@ -10,7 +11,7 @@ import type { FitJob, PlateFilesAsked, PlateFilesMade } from './messages';
 function sideOf({ blank, fit }: FitJob, faceId: string): { face: PrintFace; pieces: readonly Piece[] } {
   return {
     face: blank.faces.find(({ id }) => id === faceId)!,
-    pieces: fit.faces.find((face) => face.faceId === faceId)?.pieces ?? [],
+    pieces: withoutInks(fit.faces.find((face) => face.faceId === faceId)?.pieces ?? []),
   };
 }
 

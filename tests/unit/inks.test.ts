@@ -8,7 +8,8 @@ import { remedied } from '@/core/many/findings';
 import { makeDocket } from '@/core/check/docket';
 import type { PlannedInk, PlatePlan } from '@/core/fit/plates';
 import { PlatePlanSchema } from '@/core/fit/plates';
-import type { Fit } from '@/core/fit/schema';
+import type { Fit, Piece } from '@/core/fit/schema';
+import { renderFace } from '@/core/render/face';
 import { withAdded, leftOpen, merged, moved, swapped, withInk, withRegion } from '@/core/plates/edit';
 import { enlarged } from '@/core/plates/enlarge';
 import { ALL_AS_THEY_ARE, differenceOf, seenOn } from '@/core/plates/laid';
@@ -394,7 +395,7 @@ describe('a fit in its inks', () => {
 
   test('its pieces take the inks by a step that is taken off again', () => {
     const piece = pieceAt(20, 15, 30, 20);
-    const worn = inInks([piece], {
+    const { pieces: worn } = inInks([piece], {
       plan: withRegion(plan(three), { x: 7, y: 15, inkId: 'blue' }),
       open: openOn(NIGHT),
       stroke: 0.5,
@@ -408,6 +409,30 @@ describe('a fit in its inks', () => {
     expect(pixelAt(made, 180, 120)).toEqual([...rgba(SUN)]);
     expect(withoutInks(worn)).toEqual([{ ...piece, finish: [] }]);
     expect(isInInks([piece])).toBe(false);
+  });
+
+  test('in colours other than the artwork’s, its plates are the same before and after', () => {
+    const recoloured = withInk(plan(three), 'red', { hex: '#101010' });
+    const swappedRound = swapped(plan(three), 'red', 'blue');
+    for (const own of [recoloured, swappedRound]) {
+      const piece = { ...pieceAt(20, 15, 30, 20), finish: [] };
+      const words: Piece = {
+        ...{ id: 'block', name: 'block', kind: 'shape', role: 'motif', locked: false, visible: true },
+        ...{ knockout: false, groupId: null, x: 20, y: 3, width: 10, height: 3, rotation: 0, flipped: false },
+        ...{ shape: { kind: 'rectangle', corner: 0 }, fill: RED, stroke: null },
+      } as unknown as Piece;
+      const areas = (pieces: readonly Piece[], plates: PlatePlan) => {
+        const face = faceOf(blank);
+        const print = renderFace(face, withoutInks(pieces), shown(art), {
+          pixels: { width: 480, height: 360 },
+        });
+        const made = partPrint(print, { plan: plates, blank, face, product: NIGHT, reduced: true })!;
+        return made.plates.map(({ name, area }) => [name, Math.round(area)]);
+      };
+      const worn = inInks([piece, words], { plan: own, open: [NIGHT], stroke: 0.3, bleed: 0 });
+      expect(areas([piece, words], own)).not.toEqual(areas([piece], own));
+      expect(areas(worn.pieces, worn.plan)).toEqual(areas([piece, words], own));
+    }
   });
 
   test('parted by a plan, a reduced copy and the print itself find the same', () => {

@@ -1,4 +1,4 @@
-import type { PlatePlan } from '../fit/plates';
+import type { PlannedInk, PlatePlan } from '../fit/plates';
 import { sharesAt } from '../fit/clip';
 import { recoloured } from '../fit/colours';
 import { isPlaced, isShowing, type Piece } from '../fit/schema';
@@ -6,6 +6,7 @@ import { deltaE00 } from '../colour/difference';
 import { rgbOf } from '../colour/hex';
 import { labOf } from '../colour/lab';
 import type { Step } from '../artwork/steps';
+import { withInk } from './edit';
 
 /** What is left open beside the plan's own colours: the product's, and white where that is as good. */
 interface Wearing {
@@ -17,23 +18,36 @@ interface Wearing {
   bleed: number;
 }
 
-/** The pieces of a face in the inks of its plan, so that every look at it shows them: artworks by a step, words and shapes by their colours. */
-export function inInks(pieces: readonly Piece[], { plan, open, stroke, bleed }: Wearing): Piece[] {
+/**
+ * The pieces of a face in the inks of its plan, so that every look at it shows them: artworks by a step, words and shapes by
+ * their colours. With the plan that parts words and shapes as before: plates are of artworks as they came, but of words as
+ * they are.
+ */
+export function inInks(
+  pieces: readonly Piece[],
+  { plan: so, open, stroke, bleed }: Wearing,
+): { pieces: Piece[]; plan: PlatePlan } {
+  let plan = so;
+  const printed = (colour: string): string => {
+    const ink = inkFor(plan, colour);
+    if (inkFor(plan, ink.hex).id === ink.id) return ink.hex;
+    // In another ink's colour it would be parted as that one's.
+    if (plan.inks.some(({ from }) => from.includes(ink.hex))) return colour;
+    plan = withInk(plan, ink.id, { from: [...ink.from, ink.hex] });
+    return ink.hex;
+  };
+  const worn = pieces.map((piece) => (isShowing(piece) ? piece : recoloured(piece, printed)));
+  const inks = plan.inks.map(({ hex, from }) => ({ hex, from }));
   const all = [...plan.open, ...open];
-  return pieces.map((piece) => {
-    if (!isShowing(piece)) return recoloured(piece, (colour) => nearestInk(plan, colour));
-    const own: Step[] = [
-      {
-        kind: 'inks',
-        inks: plan.inks.map(({ hex, from }) => ({ hex, from })),
-        open: all,
-        least: Math.min(1, stroke / piece.width),
-      },
-      ...regionsOf(piece, plan, bleed),
-    ];
-    const finish = (piece.finish ?? []).filter((step) => step.kind !== 'inks' && !isRegion(step));
-    return { ...piece, finish: [...finish, ...own] };
-  });
+  return {
+    plan,
+    pieces: withoutInks(worn).map((piece) => {
+      if (!isShowing(piece)) return piece;
+      const least = Math.min(1, stroke / piece.width);
+      const own: Step[] = [{ kind: 'inks', inks, open: all, least }, ...regionsOf(piece, plan, bleed)];
+      return { ...piece, finish: [...(piece.finish ?? []), ...own] };
+    }),
+  };
 }
 
 const isRegion = (step: Step) => step.kind === 'recolour' && step.at !== undefined;
@@ -43,7 +57,7 @@ export function isInInks(pieces: readonly Piece[]): boolean {
   return pieces.some((piece) => isShowing(piece) && (piece.finish ?? []).some(({ kind }) => kind === 'inks'));
 }
 
-/** The pieces as they are without their inks; words and shapes keep the colours that they were given. */
+/** The pieces with their artworks as they came; words and shapes keep the colours that they were given. */
 export function withoutInks(pieces: readonly Piece[]): Piece[] {
   return pieces.map((piece) =>
     isShowing(piece)
@@ -67,13 +81,8 @@ function regionsOf(piece: Piece, { regions, inks }: PlatePlan, bleed: number): S
 }
 
 /** The ink that a colour is printed with: the one that is printed for the nearest of colours. */
-function nearestInk({ inks }: PlatePlan, colour: string): string {
+function inkFor({ inks }: PlatePlan, colour: string): PlannedInk {
   const lab = labOf(...rgbOf(colour));
-  let [best, least] = [colour, Infinity];
-  for (const { hex, from } of inks)
-    for (const one of from) {
-      const far = deltaE00(lab, labOf(...rgbOf(one)));
-      if (far < least) [best, least] = [hex, far];
-    }
-  return best;
+  const far = ({ from }: PlannedInk) => Math.min(...from.map((hex) => deltaE00(lab, labOf(...rgbOf(hex)))));
+  return inks.reduce((best, ink) => (far(ink) < far(best) ? ink : best));
 }

@@ -1,6 +1,6 @@
 'use client';
 import Link from 'next/link';
-import { useEffect, useState } from 'react';
+import { useEffect } from 'react';
 import { planOf } from '@/core/fit/schema';
 import { fitTitle } from '@/core/fit/version';
 import { changeFit, openFit, useBench } from '@/state/bench/open-fit';
@@ -10,6 +10,7 @@ import { useShop } from '@/state/shop/shop';
 import { Guard } from '@/ui/Guard';
 import { Select } from '@/ui/Select';
 import { useTitle } from '@/ui/useTitle';
+import { FitStand } from '../bench/bar/FitStand';
 import { UndoRedo } from '../bench/bar/UndoRedo';
 import { NotLaidOut } from '../bench/NotLaidOut';
 import { useLive, type Live } from '../bench/live/useLive';
@@ -59,7 +60,6 @@ function NoFits() {
 function Inks({ live }: { live: Live }) {
   const { fit, design, blank, face } = live;
   useTitle(`Inks of ${fitTitle(design, fit)} on ${blank.blank.name}`);
-  const [faceAsked, setFace] = useState(face.id);
   const { colours } = blank.blank;
   const product = colours.find(({ id }) => id === fit.colourId) ?? colours[0]!;
   const plan = planOf(fit, face.id);
@@ -75,10 +75,9 @@ function Inks({ live }: { live: Live }) {
         {blank.faces.length > 1 && (
           <Select
             label="Face"
-            value={faceAsked}
+            value={face.id}
             choices={blank.faces.map(({ id, name }) => [id, name] as const)}
             onChange={(id) => {
-              setFace(id);
               restHand({ faceId: id, selectedIds: [] });
             }}
           />
@@ -87,6 +86,7 @@ function Inks({ live }: { live: Live }) {
           <Link href={`/bench/${encodeURIComponent(fit.id)}`} className="verb whitespace-nowrap">
             To the bench
           </Link>
+          <FitStand following={live.following} dragging={false} />
           <UndoRedo following={live.following} />
           <PlatesButton live={live} plan={plan} product={product} />
         </span>

@@ -37,7 +37,7 @@ export interface PlatedFit {
 
 /** What a face's print is known by: what lies on it, and which pixels that shows. */
 export function printKey({ fit, blank, face, artworks }: PlatedFit): string {
-  const pieces = fit.faces.find(({ faceId }) => faceId === face.id)?.pieces ?? [];
+  const pieces = withoutInks(fit.faces.find(({ faceId }) => faceId === face.id)?.pieces ?? []);
   const pixels = artworks.map(({ id, facts, steps }) => [id, pixelsKey(facts.sha256, steps)]);
   return digestOf(JSON.stringify([face, blank.spec.files.pixels, pieces, pixels]));
 }
@@ -64,23 +64,18 @@ function withPlan(fit: Fit, faceId: string, plan: PlatePlan | null): Fit {
   return { ...fit, faces };
 }
 
-/** Shows a face of the open fit in the inks of its plan everywhere, or as it was. */
+/** Shows a face of the open fit in the inks of its plan everywhere, or its artworks as they came. One step of undo. */
 export function wearInks(
   { face, blank }: Pick<PlatedFit, 'face' | 'blank'>,
   plan: PlatePlan | null,
   product: string,
 ): Promise<void> {
-  return changeFit((fit) =>
-    withFace(fit, face.id, (one) => ({
-      ...one,
-      pieces: plan
-        ? inInks(one.pieces, {
-            plan,
-            open: openOn(product),
-            stroke: blank.limits.stroke,
-            bleed: face.bleed,
-          })
-        : withoutInks(one.pieces),
-    })),
-  );
+  return changeFit((fit) => {
+    const before = fit.faces.find(({ faceId }) => faceId === face.id)?.pieces ?? [];
+    if (!plan) return withFace(fit, face.id, (one) => ({ ...one, pieces: withoutInks(before) }));
+    const wearing = { plan, open: openOn(product), stroke: blank.limits.stroke, bleed: face.bleed };
+    const worn = inInks(before, wearing);
+    const shown = withFace(fit, face.id, (one) => ({ ...one, pieces: worn.pieces }));
+    return withPlan(shown, face.id, worn.plan);
+  });
 }

@@ -2,6 +2,7 @@ import { planOf } from '../../fit/schema';
 import type { PlatePlan } from '../../fit/plates';
 import type { Plate } from '../../plates/make';
 import { partPrint, type Parted } from '../../plates/part';
+import { withoutInks } from '../../plates/wear-inks';
 import { readStrokes, type ThinPlaces } from '../../raster/strokes';
 import { renderFace } from '../../render/face';
 import type { Extent } from '../../fit/geometry';
@@ -38,7 +39,7 @@ function measure(context: CheckContext): MeasuredPlates | null {
     Math.max(grid.width, grid.height) / ACROSS[plan.tones === 'flat' ? 'flat' : 'tones'],
   );
   const size = { width: Math.ceil(grid.width / factor), height: Math.ceil(grid.height / factor) };
-  const print = renderFace(face, pieces, { facts, pixels }, { pixels: size, progress });
+  const print = renderFace(face, withoutInks(pieces), { facts, pixels }, { pixels: size, progress });
   const { colours } = blank.blank;
   const product = (colours.find(({ id }) => id === fit.colourId) ?? colours[0]!).hex;
   const parted = partPrint(print, { plan, blank, face, product, reduced: true }, progress);

@@ -2,9 +2,8 @@
 import Link from 'next/link';
 import { takingOf } from '@/core/blank/taking';
 import { showSize } from '@/core/length/show';
-import { takeOver } from '@/state/bench/open-fit';
-import { keepWaiting, useSaving } from '@/state/bench/save-queue';
 import { useShop } from '@/state/shop/shop';
+import { FitStand } from './FitStand';
 import { FitMenu, SwapMenu } from './FitMenu';
 import { OrderButton } from './OrderButton';
 import { UndoRedo } from './UndoRedo';
@@ -31,7 +30,7 @@ export function BenchBar({ live }: { live: Live }) {
       </span>
       <Printer blank={blank} />
       <span className="ml-auto flex shrink-0 items-center gap-4">
-        <Stand live={live} />
+        <FitStand following={live.following} dragging={live.dragging} />
         <SwapMenu live={live} />
         <FitMenu live={live} />
         <UndoRedo following={live.following} />
@@ -69,43 +68,6 @@ function Printer({ blank }: { blank: Live['blank'] }) {
         {words}
       </span>
     </Hint>
-  );
-}
-
-/** How the last edit stands: under the hand, on its way to the disk, on it, or refused. */
-function Stand({ live }: { live: Live }) {
-  const { phase, trouble } = useSaving();
-  if (live.following) {
-    return (
-      <span className="flex items-center gap-3 text-sm">
-        <span role="status" className="text-look">
-          Another tab works on this fit
-        </span>
-        <button className="verb" onClick={takeOver}>
-          Take it over
-        </button>
-      </span>
-    );
-  }
-  if (phase === 'refused') {
-    return (
-      <span className="flex items-center gap-3 text-sm">
-        <Hint words={trouble}>
-          <span role="alert" className="max-w-64 truncate text-fix">
-            {trouble}
-          </span>
-        </Hint>
-        <button className="verb" onClick={() => void keepWaiting()}>
-          Try again
-        </button>
-      </span>
-    );
-  }
-  const word = live.dragging ? 'moving' : phase === 'saving' ? 'saving…' : 'Saved';
-  return (
-    <span role="status" data-saving={live.dragging ? 'moving' : phase} className="w-12 text-sm text-ink-2">
-      {word}
-    </span>
   );
 }
 
