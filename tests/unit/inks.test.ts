@@ -497,7 +497,7 @@ describe('renditions', () => {
     ]);
     // A line of a millimetre at the artwork's own size: 300 px at 300 PPI are 25.4 mm.
     const line = offeredFor(facts, 3).at(-1)!.step;
-    expect(line).toMatchObject({ kind: 'line', width: 1 / 25.4 });
+    expect(line).toMatchObject({ kind: 'line', width: 1 / 25.4, colour: BLUE });
   });
 
   test('a blank gets the one it is said to get, a method its own, and what suits it where nothing is said', () => {

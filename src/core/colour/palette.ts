@@ -1,3 +1,6 @@
+import { rgbOf } from './hex';
+import { labOf } from './lab';
+
 /** Shares of cyan, magenta, yellow and black ink, 0 to 1. */
 export type Cmyk = readonly [cyan: number, magenta: number, yellow: number, black: number];
 
@@ -16,4 +19,13 @@ export function mergeColours(palette: readonly PaletteColour[], a: string, b: st
   return palette
     .filter((colour) => colour !== gone)
     .map((colour) => (colour === kept ? { ...kept, share: kept.share + gone.share } : colour));
+}
+
+/** The darkest colour of a palette; black where it has none. */
+export function darkestOf(palette: readonly PaletteColour[]): string {
+  const lightness = (hex: string) => labOf(...rgbOf(hex))[0];
+  return palette.reduce(
+    (so, { hex }) => (lightness(hex) < lightness(so) ? hex : so),
+    palette[0]?.hex ?? '#000000',
+  );
 }

@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import type { Step, StepOf } from '@/core/artwork/steps';
 import { fewColours } from '@/core/colour/few';
+import { darkestOf } from '@/core/colour/palette';
 import { widthOf } from '@/state/artwork/renditions';
 import { useShop } from '@/state/shop/shop';
 import { Fold } from '@/ui/Fold';
@@ -39,7 +40,6 @@ export function FewInks({
   const [strength, setStrength] = useState(0.2);
   const wide = widthOf(facts);
   if (colours.length === 0) return null;
-  const darkest = fewColours(colours, most).at(-1)?.hex ?? '#000000';
   return (
     <Fold title="Few inks and wear" ruled={false} className="mt-2 text-sm">
       <p className="flex items-center gap-2 border-b border-rule py-1.5">
@@ -85,7 +85,7 @@ export function FewInks({
           className="verb"
           disabled={disabled}
           onClick={() => {
-            onStep('A line lies round it', { kind: 'line', colour: darkest, width: line / wide });
+            onStep('A line lies round it', { kind: 'line', colour: darkestOf(colours), width: line / wide });
           }}
         >
           Lay it round everything

@@ -3,6 +3,7 @@ import { withStep } from '@/core/artwork/steps';
 import type { Goes } from '@/core/fit/rendition';
 import type { Facts } from '@/core/artwork/facts';
 import { fewColours } from '@/core/colour/few';
+import { darkestOf } from '@/core/colour/palette';
 import { gridOf } from '@/core/artwork/facts';
 import type { Artwork, RENDITION_KINDS } from '@/store/schema';
 import { readOriginal } from '@/store/read';
@@ -68,7 +69,6 @@ export function offeredFor(facts: Facts, inks: number | null): Offered[] {
   const { background, palette } = facts;
   const count = Math.min(inks ?? 3, 8);
   const wide = widthOf(facts);
-  const dark = '#111111';
   const fewer = [1, 2, count].filter((one, i, all) => all.indexOf(one) === i && one < palette.length);
   return [
     ...(background
@@ -88,7 +88,7 @@ export function offeredFor(facts: Facts, inks: number | null): Offered[] {
     {
       kind: 'other' as const,
       name: 'with a line round it',
-      step: { kind: 'line' as const, colour: dark, width: Math.min(1, LINE / wide) },
+      step: { kind: 'line' as const, colour: darkestOf(palette), width: Math.min(1, LINE / wide) },
     },
   ];
 }
