@@ -180,6 +180,12 @@ describe('by the command line', () => {
     writeFileSync(asJson, JSON.stringify([line(), line({ from: 12, price: '3.40' })]));
     const same = await upfit('--prices', asJson, '--blank', 'MUG-325', '--asking', '14.50', '--fee', '0.08');
     expect(same.json.profit).toBe('6.34');
+    // Read by a person: a share that ends in half of a tenth is not rounded down.
+    const ask = ['--blank', 'mug-325', '--quantity', '24', '--asking', '14.50', '--fee', '8%'];
+    const { out } = await run(['price', '--prices', path, ...ask], () =>
+      Promise.reject(new Error('no engine')),
+    );
+    expect(out).toMatch(/profit 7\.04 EUR \(48\.6 %\)/);
   });
 
   test('of several houses one is asked for; a house is found by its name', async () => {

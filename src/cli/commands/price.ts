@@ -4,6 +4,7 @@ import * as v from 'valibot';
 import { UpFitError } from '@/core/errors';
 import { linesFor, unclear } from '@/core/price/choose';
 import { costOf, type Cost } from '@/core/price/cost';
+import { sayShare } from '@/core/price/earn';
 import { MoneySchema, PRICE_COLUMNS, readPrices, type Price } from '@/core/price/list';
 import { readTable } from '@/files/table';
 import { badArgument, readNumber, required, type Args } from '../args';
@@ -125,9 +126,7 @@ function sayCost(
   const say = (sum: string | null) => sum ?? 'unknown';
   const lines = [
     `${quantity} at ${say(unit)}, set-up ${say(setup)}, postage ${say(postage)}: ${say(cost)} ${currency} a piece`,
-    ...(profit !== null && margin !== null
-      ? [`profit ${profit} ${currency} (${(Number(margin) * 100).toFixed(1)} %)`]
-      : []),
+    ...(profit !== null && margin !== null ? [`profit ${profit} ${currency} (${sayShare(margin)})`] : []),
     ...(unknown.length > 0 ? [`Unknown: ${unknown.join(', ')}. Ask the house.`] : []),
   ];
   return lines.join('\n');
