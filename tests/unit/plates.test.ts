@@ -312,7 +312,7 @@ describe('tones as dots', () => {
           { ruling: 45, angle: 22.5, dot },
           600,
         );
-        const share = plane.reduce((sum, value) => sum + value, 0) / plane.length;
+        const share = plane.reduce((sum, value) => sum + value, 0) / 255 / plane.length;
         expect(Math.abs(share - tone / 255)).toBeLessThan(0.01);
       }
     const none = screened(new Uint8Array(100), 10, { ruling: 45, angle: 0, dot: 'round' }, 600);
@@ -397,7 +397,7 @@ describe('masks grown and shrunk', () => {
             }
           // From a pixel's middle to another's edge.
           const reached = least === 0 || least - 0.5 < Math.abs(by);
-          expect(made[i]).toBe(reached === by >= 0 ? 1 : 0);
+          expect(made[i]).toBe(reached === by >= 0 ? 255 : 0);
         }
       }),
     );
@@ -409,7 +409,7 @@ describe('masks grown and shrunk', () => {
       Math.hypot((i % size) + 0.5 - 100, Math.floor(i / size) + 0.5 - 100) < 60 ? 1 : 0,
     );
     for (const sign of [1, -1]) {
-      const area = offsetMask(disc, size, size, sign * by).reduce((sum, value) => sum + value, 0);
+      const area = offsetMask(disc, size, size, sign * by).reduce((sum, value) => sum + value / 255, 0);
       expect(Math.abs(Math.sqrt(area / Math.PI) - (60 + sign * by))).toBeLessThan(0.5);
     }
   });

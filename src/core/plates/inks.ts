@@ -91,34 +91,44 @@ export function named<I extends PlateInk>(inks: readonly I[]): I[] {
 /** The picture's colours where it is even, by their share: an edge's mixture is nobody's ink. */
 function binsOf({ width, height, data }: Raster): Bin[] {
   const step = Math.max(1, Math.floor(Math.sqrt((width * height) / MOST_SAMPLES)));
-  const sums = new Map<number, [red: number, green: number, blue: number, weight: number]>();
-  for (let even = 1; even >= 0 && sums.size === 0; even--)
+  // Of each of 32,768 colours its red, green and blue in all, and how many there are.
+  const sums = new Uint32Array(4 << 15);
+  let found = 0;
+  for (let even = 1; even >= 0 && found === 0; even--)
     for (let y = AROUND; y < height - AROUND; y += step)
       for (let x = AROUND; x < width - AROUND; x += step) {
         const at = (y * width + x) * 4;
         if (data[at + 3]! < 128) continue;
         if (even === 1 && !isEvenRound(data, at, width)) continue;
         const [red, green, blue] = [data[at]!, data[at + 1]!, data[at + 2]!];
-        const key = ((red >> 3) << 10) | ((green >> 3) << 5) | (blue >> 3);
-        const sum = sums.get(key);
-        if (sum) {
-          sum[0] += red;
-          sum[1] += green;
-          sum[2] += blue;
-          sum[3]++;
-        } else sums.set(key, [red, green, blue, 1]);
+        const sum = (((red >> 3) << 10) | ((green >> 3) << 5) | (blue >> 3)) << 2;
+        sums[sum] = sums[sum]! + red;
+        sums[sum + 1] = sums[sum + 1]! + green;
+        sums[sum + 2] = sums[sum + 2]! + blue;
+        sums[sum + 3] = sums[sum + 3]! + 1;
+        found++;
       }
-  return [...sums.values()].map(([red, green, blue, weight]) => {
-    const rgb: Rgb = [Math.round(red / weight), Math.round(green / weight), Math.round(blue / weight)];
-    return { rgb, lab: labOf(...rgb), weight };
-  });
+  const bins: Bin[] = [];
+  for (let sum = 0; sum < sums.length; sum += 4) {
+    const weight = sums[sum + 3]!;
+    if (weight === 0) continue;
+    const mean = (k: number) => Math.round(sums[sum + k]! / weight);
+    const rgb: Rgb = [mean(0), mean(1), mean(2)];
+    bins.push({ rgb, lab: labOf(...rgb), weight });
+  }
+  return bins;
 }
 
 /** Whether a pixel is as those on all sides of it, past the width of a smoothed edge. */
 function isEvenRound(data: Uint8Array, at: number, width: number): boolean {
   const across = AROUND * 4;
   const down = AROUND * 4 * width;
-  return [at - across, at + across, at - down, at + down].every((near) => isEven(data, at, near));
+  return (
+    isEven(data, at, at - across) &&
+    isEven(data, at, at + across) &&
+    isEven(data, at, at - down) &&
+    isEven(data, at, at + down)
+  );
 }
 
 function isEven(data: Uint8Array, a: number, b: number): boolean {

@@ -213,7 +213,8 @@ function colourer(plates: readonly Plate[], on: LaidOn) {
   const lay = layerOf(plates, on);
   const levels = new Uint8Array(plates.length);
   const shares = new Float64Array(plates.length);
-  const known = new Map<number, number>();
+  // By which of them lie there, a bit each; no colour that is opaque is 0.
+  const known = new Uint32Array(1 << plates.length);
   const reckon = () => {
     for (let k = 0; k < levels.length; k++) shares[k] = levels[k]! / 255;
     const [r, g, b] = lay(shares);
@@ -228,9 +229,7 @@ function colourer(plates: readonly Plate[], on: LaidOn) {
         if (level !== 0 && level !== 255) return reckon();
         if (level === 255) key |= 1 << k;
       }
-      let word = known.get(key);
-      if (word === undefined) known.set(key, (word = reckon()));
-      return word;
+      return known[key] || (known[key] = reckon());
     },
   };
 }

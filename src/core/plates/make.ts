@@ -6,6 +6,7 @@ import { labelFlat, relabelPart, settleIslands, type LabelledColour } from '../r
 import { IN_SILENCE, type Progress, type Raster } from '../raster/raster';
 import type { PlateInk } from './inks';
 import { offsetMask, reachOf } from '../raster/offset';
+import { eachMeeting, runStarts } from '../raster/runs';
 import { screened } from './screen';
 import { tonesOf, type Laying } from './tones';
 
@@ -58,20 +59,23 @@ export const BASE_INK: PlateInk = { name: 'white base', hex: '#ffffff' };
 export function makePlates(print: Raster, asked: PlatesAsked, progress: Progress = IN_SILENCE): Plate[] {
   const { ppi, base, inks } = asked;
   const perMm = ppi / MM_PER_INCH;
-  const { planes, printed } = asked.tones ? tonePlanes(print, asked) : flatPlanes(print, asked, progress);
+  const { planes, solid, printed } = asked.tones
+    ? tonePlanes(print, asked)
+    : flatPlanes(print, asked, progress);
   progress(0.6);
   const plates = inks.map(({ name, hex, opacity }, i): Plate => {
     const screen = asked.tones?.screens?.[i] ?? null;
-    const plane = screen ? inked(screened(planes[i]!, print.width, screen, ppi)) : planes[i]!;
+    const plane = screen ? screened(planes[i]!, print.width, screen, ppi) : planes[i]!;
     progress(0.6 + (0.3 * (i + 1)) / inks.length);
     return {
-      ...{ name, hex, opacity, base: false, plane, area: areaOf(plane, perMm), screen },
+      ...{ name, hex, opacity, base: false, plane, screen },
+      area: (screen ? solidOf(plane) : solid[i]!) / perMm ** 2,
       lightest: asked.tones && lightestTone(planes[i]!),
     };
   });
   if (!base) return plates;
   const plane = basePlane(printed, asked.tones ? plates : null, print, base.choke * perMm);
-  const under = { ...BASE_INK, opacity: 1, base: true, plane, area: areaOf(plane, perMm) };
+  const under = { ...BASE_INK, opacity: 1, base: true, plane, area: solidOf(plane) / perMm ** 2 };
   return [{ ...under, screen: null, lightest: null }, ...plates];
 }
 
@@ -85,7 +89,7 @@ function basePlane(
   { width, height }: Raster,
   choke: number,
 ): Uint8Array {
-  const held = inked(offsetMask(printed, width, height, -choke));
+  const held = offsetMask(printed, width, height, -choke);
   if (!tones) return held;
   for (let i = 0; i < held.length; i++) {
     if (held[i] === 0) continue;
@@ -111,9 +115,10 @@ export function labelsOf(print: Raster, asked: PlatesAsked): Uint8Array {
   return label;
 }
 
-/** Planes of inks, and where any of them prints: not 0 there. */
+/** Planes of inks with the pixels of solid ink that each comes to, and where any of them prints: not 0 there. */
 interface Planes {
   planes: Uint8Array[];
+  solid: number[];
   printed: Uint8Array;
 }
 
@@ -121,29 +126,27 @@ function flatPlanes(print: Raster, asked: PlatesAsked, progress: Progress): Plan
   const { inks, trap, ppi } = asked;
   const label = labelsOf(print, asked);
   progress(0.3);
-  const planes = planesOf(label, inks.length);
+  const starts = runStarts(label, print.width);
+  const { planes, solid } = planesOf(label, starts, inks.length);
   progress(0.5);
   const radius = (trap * ppi) / MM_PER_INCH;
-  if (radius > 0)
-    spreadLight(
-      planes,
-      label,
-      print,
-      inks.map(({ hex }) => lightness(hex)),
-      radius,
-    );
-  return { planes, printed: label };
+  const light = inks.map(({ hex }) => lightness(hex));
+  if (radius > 0) spreadLight(planes, solid, { label, starts, light }, print, radius);
+  return { planes, solid, printed: label };
 }
 
 /** A plane a label, run by run. */
-function planesOf(label: Uint8Array, count: number): Uint8Array[] {
+function planesOf(label: Uint8Array, starts: Int32Array, count: number): Pick<Planes, 'planes' | 'solid'> {
   const planes = Array.from({ length: count }, () => new Uint8Array(label.length));
-  for (let from = 0, i = 0; i < label.length; from = i) {
-    const own = label[from]!;
-    while (i < label.length && label[i] === own) i++;
-    if (own > 0) planes[own - 1]!.fill(255, from, i);
+  const solid = planes.map(() => 0);
+  for (let i = 0; i < starts.length; i++) {
+    const [from, to] = [starts[i]!, starts[i + 1] ?? label.length];
+    const own = label[from]! - 1;
+    if (own < 0) continue;
+    planes[own]!.fill(255, from, to);
+    solid[own] = solid[own]! + to - from;
   }
-  return planes;
+  return { planes, solid };
 }
 
 /**
@@ -152,19 +155,13 @@ function planesOf(label: Uint8Array, count: number): Uint8Array[] {
  */
 function spreadLight(
   planes: readonly Uint8Array[],
-  label: Uint8Array,
+  solid: number[],
+  { label, starts, light }: { label: Uint8Array; starts: Int32Array; light: readonly number[] },
   { width, height }: Raster,
-  light: readonly number[],
   radius: number,
 ): void {
   const reach = reachOf(radius + 0.5);
-  const isUnder = (own: number, other: number) => other > 0 && light[other - 1]! < light[own - 1]!;
-  const meet = (a: number, b: number) => {
-    const [own, other] = [label[a]!, label[b]!];
-    if (own === other || own === 0 || other === 0) return;
-    if (isUnder(own, other)) spread(a, own);
-    else if (isUnder(other, own)) spread(b, other);
-  };
+  const isUnder = (own: number, other: number) => own > 0 && other > 0 && light[other - 1]! < light[own - 1]!;
   const spread = (at: number, own: number) => {
     const [x, y] = [at % width, Math.floor(at / width)];
     const plane = planes[own - 1]!;
@@ -173,16 +170,18 @@ function spreadLight(
       const along = reach[Math.abs(down)]!;
       const row = (y + down) * width;
       const end = Math.min(width - 1, x + along);
-      for (let i = row + Math.max(0, x - along); i <= row + end; i++)
-        if (plane[i] === 0 && isUnder(own, label[i]!)) plane[i] = 255;
+      for (let i = row + Math.max(0, x - along); i <= row + end; i++) {
+        if (plane[i] !== 0 || !isUnder(own, label[i]!)) continue;
+        plane[i] = 255;
+        solid[own - 1]!++;
+      }
     }
   };
-  for (let y = 0, i = 0; y < height; y++)
-    for (let x = 0; x < width; x++, i++) {
-      const own = label[i]!;
-      if (x + 1 < width && label[i + 1] !== own) meet(i, i + 1);
-      if (y + 1 < height && label[i + width] !== own) meet(i, i + width);
-    }
+  eachMeeting(label, starts, width, (a, b) => {
+    const [own, other] = [label[a]!, label[b]!];
+    if (isUnder(own, other)) spread(a, own);
+    else if (isUnder(other, own)) spread(b, other);
+  });
 }
 
 /** mm that an edge's mixture is wide at most, as artworks are drawn larger for a print. */
@@ -195,7 +194,7 @@ function tonePlanes(print: Raster, { inks, open, product, laying }: PlatesAsked)
   const planes = tonesOf(print, inks, { ground, open, laying });
   const printed = new Uint8Array(print.width * print.height);
   for (const plane of planes) for (let i = 0; i < printed.length; i++) printed[i] = printed[i]! | plane[i]!;
-  return { planes, printed };
+  return { planes, solid: planes.map(solidOf), printed };
 }
 
 /** L* from which cloth needs no base under inks. */
@@ -210,13 +209,8 @@ export function lightness(hex: string): number {
   return labOf(...rgbOf(hex))[0];
 }
 
-/** A mask of 0 and 1 as a plane, in its place. */
-function inked(mask: Uint8Array): Uint8Array {
-  for (let i = 0; i < mask.length; i++) mask[i] = mask[i] ? 255 : 0;
-  return mask;
-}
-
-function areaOf(plane: Uint8Array, perMm: number): number {
+/** Pixels of solid ink that a plane comes to. */
+function solidOf(plane: Uint8Array): number {
   // Four at a time, as most of a plane has nothing.
   const fours = new Uint32Array(plane.buffer, plane.byteOffset, plane.length >> 2);
   let sum = 0;
@@ -226,7 +220,7 @@ function areaOf(plane: Uint8Array, perMm: number): number {
     if (four !== 0) sum += (four & 255) + ((four >>> 8) & 255) + ((four >>> 16) & 255) + (four >>> 24);
   }
   for (let i = fours.length * 4; i < plane.length; i++) sum += plane[i]!;
-  return sum / 255 / (perMm * perMm);
+  return sum / 255;
 }
 
 /** Tones under this are no dots that anybody sees, and so much of a plane makes one. */

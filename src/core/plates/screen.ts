@@ -18,7 +18,7 @@ const SPOTS: Record<Dot, (u: number, v: number) => number> = {
 };
 
 /**
- * A plane of tones (0 to 255) as dots: 1 where it prints. Every tone covers its own share of a cell, since a spot's value
+ * A plane of tones (0 to 255) as dots: 255 where it prints. Every tone covers its own share of a cell, since a spot's value
  * is replaced by its rank among all of a cell (the usual threshold of a spot function, PLRM 3, 7.4.3, evened out).
  */
 export function screened(
@@ -41,7 +41,8 @@ export function screened(
     let v = fixedPoint((y + 0.5) * cos - 0.5 * sin);
     const end = Math.min(tones.length, i + width);
     for (; i < end; i++) {
-      if (early[((u >>> shift) << PLACES) | (v >>> shift)]! < held[tones[i]!]!) out[i] = 1;
+      // Below zero, and so 255 as a byte, where it prints: a branch would be guessed wrong as often as not.
+      out[i] = (early[((u >>> shift) << PLACES) | (v >>> shift)]! - held[tones[i]!]!) >> 8;
       u = (u + alongU) | 0;
       v = (v + alongV) | 0;
     }

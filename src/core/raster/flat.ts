@@ -1,6 +1,8 @@
 import { rgbOf } from '../colour/hex';
 import { labOf, type Lab } from '../colour/lab';
+import { Places } from './places';
 import { words, type Raster } from './raster';
+import { joinedRuns, rootOf } from './runs';
 
 /** A colour of a picture and the label of the ink that is printed for it; 0 is left open. */
 export interface LabelledColour {
@@ -28,46 +30,47 @@ export function labelFlat(raster: Raster, colours: readonly LabelledColour[], re
   const near = new Nearest(colours);
   const rgbs = colours.map(({ hex }) => rgbOf(hex));
   const label = new Uint8Array(width * height);
-  let mixed = 0;
+  const unsettled = new Places();
   let shown = 0;
-  // Flat pictures have long runs of one colour: it is looked up once a run.
-  let [last, lastLabel, lastNearest] = [0, 0, 0];
-  for (let y = 0, i = 0; y < height; y++)
-    for (let x = 0; x < width; x++, i++) {
-      const pixel = pixels[i]!;
-      if (pixel >= 0) continue;
-      shown++;
-      if (pixel !== last) {
-        last = pixel;
-        lastLabel = pureLabel(pixel, rgbs, colours);
-        if (lastLabel === UNSETTLED) lastNearest = near.of(pixel, 0);
-      }
-      if (lastLabel !== UNSETTLED) label[i] = lastLabel;
-      else if (isEven(pixels, i, x, y, width, height)) label[i] = lastNearest;
+  // Flat pictures have long runs of one colour: each is looked up once.
+  for (let i = 0; i < length;) {
+    const pixel = pixels[i]!;
+    const from = i++;
+    while (i < length && pixels[i] === pixel) i++;
+    if (pixel >= 0) continue;
+    shown += i - from;
+    const pure = pureLabel(pixel, rgbs, colours);
+    if (pure !== UNSETTLED) {
+      label.fill(pure, from, i);
+      continue;
+    }
+    const nearest = near.of(pixel, 0);
+    for (let at = from; at < i; at++) {
+      if (isEven(pixels, at, width)) label[at] = nearest;
       else {
-        label[i] = UNSETTLED;
-        mixed++;
+        label[at] = UNSETTLED;
+        unsettled.add(at);
       }
     }
-  if (mixed === 0) return label;
-  const isDrawing = mixed < shown * MIXED;
-  const settled = label.slice();
-  for (let y = 0, i = 0; y < height; y++)
-    for (let x = 0; x < width; x++, i++) {
-      if (label[i] !== UNSETTLED) continue;
-      settled[i] = near.of(pixels[i]!, isDrawing ? labelsRound(label, width, height, x, y, reach) : 0);
-    }
-  return settled;
+  }
+  const mixed = unsettled.all();
+  const isDrawing = mixed.length < shown * MIXED;
+  const settled = mixed.map((at) =>
+    near.of(pixels[at]!, isDrawing ? labelsRound(label, width, height, at, reach) : 0),
+  );
+  for (let i = 0; i < mixed.length; i++) label[mixed[i]!] = settled[i]!;
+  return label;
 }
 
 /** Whether a pixel is as those beside, above and below it. */
-function isEven(pixels: Int32Array, i: number, x: number, y: number, width: number, height: number): boolean {
+function isEven(pixels: Int32Array, i: number, width: number): boolean {
   const own = pixels[i]!;
+  const x = i % width;
   return (
     (x === 0 || isAlike(own, pixels[i - 1]!)) &&
     (x === width - 1 || isAlike(own, pixels[i + 1]!)) &&
-    (y === 0 || isAlike(own, pixels[i - width]!)) &&
-    (y === height - 1 || isAlike(own, pixels[i + width]!))
+    (i < width || isAlike(own, pixels[i - width]!)) &&
+    (i + width >= pixels.length || isAlike(own, pixels[i + width]!))
   );
 }
 
@@ -100,15 +103,9 @@ function pureLabel(
 }
 
 /** Which labels lie round a pixel, a bit each; where nothing lies counts as open, and is chosen only where a colour is. */
-function labelsRound(
-  label: Uint8Array,
-  width: number,
-  height: number,
-  x: number,
-  y: number,
-  reach: number,
-): number {
+function labelsRound(label: Uint8Array, width: number, height: number, at: number, reach: number): number {
   let bits = 0;
+  const [x, y] = [at % width, Math.floor(at / width)];
   const [left, right] = [Math.max(0, x - reach), Math.min(width - 1, x + reach)];
   const bottom = Math.min(height - 1, y + reach);
   for (let row = Math.max(0, y - reach); row <= bottom; row++)
@@ -152,78 +149,37 @@ class Nearest {
 export function settleIslands(label: Uint8Array, width: number, height: number, least: number): void {
   // No part is smaller than a pixel.
   if (least <= 1) return;
-  const runs = runsOf(label, width, height);
-  const area = new Map<number, number>();
-  const rootOf = (i: number): number => {
-    let root = i;
-    while (runs[root]!.parent !== root) root = runs[root]!.parent;
-    for (let at = i; at !== root;) [at, runs[at]!.parent] = [runs[at]!.parent, root];
-    return root;
-  };
-  runs.forEach(({ from, to }, i) => {
-    const root = rootOf(i);
-    area.set(root, (area.get(root) ?? 0) + to - from);
-  });
+  const { from, to, parent } = joinedRuns(label, width, height);
+  const area = new Uint32Array(from.length);
+  for (let i = 0; i < from.length; i++) {
+    const root = rootOf(parent, i);
+    area[root] = area[root]! + to[i]! - from[i]!;
+  }
   const meets = new Map<number, Map<number, number>>();
-  runs.forEach(({ y, from, to, label: own }, i) => {
-    const root = rootOf(i);
-    if (area.get(root)! >= least) return;
+  for (let i = 0; i < from.length; i++) {
+    const root = rootOf(parent, i);
+    if (area[root]! >= least) continue;
     const tally = meets.get(root) ?? new Map<number, number>();
     meets.set(root, tally);
-    const count = (x: number, row: number) => {
-      if (x < 0 || x >= width || row < 0 || row >= height) return;
-      const other = label[row * width + x]!;
-      if (other !== own) tally.set(other, (tally.get(other) ?? 0) + 1);
+    const [start, end] = [from[i]!, to[i]!];
+    const own = label[start]!;
+    const count = (at: number) => {
+      const other = label[at];
+      if (other !== undefined && other !== own) tally.set(other, (tally.get(other) ?? 0) + 1);
     };
-    count(from - 1, y);
-    count(to, y);
-    for (let x = from; x < to; x++) {
-      count(x, y - 1);
-      count(x, y + 1);
+    if (start % width > 0) count(start - 1);
+    if (end % width > 0) count(end);
+    for (let at = start; at < end; at++) {
+      count(at - width);
+      count(at + width);
     }
-  });
-  runs.forEach(({ y, from, to }, i) => {
-    const tally = meets.get(rootOf(i));
-    if (!tally || tally.size === 0) return;
-    const [most] = [...tally].sort((a, b) => b[1] - a[1]);
-    label.fill(most![0], y * width + from, y * width + to);
-  });
-}
-
-interface Run {
-  y: number;
-  from: number;
-  to: number;
-  label: number;
-  parent: number;
-}
-
-/** Runs of one label along rows, joined with those of the same label in the row above. */
-function runsOf(label: Uint8Array, width: number, height: number): Run[] {
-  const runs: Run[] = [];
-  const find = (i: number): number => {
-    let root = i;
-    while (runs[root]!.parent !== root) root = runs[root]!.parent;
-    return root;
-  };
-  let above: [start: number, end: number] = [0, 0];
-  for (let y = 0; y < height; y++) {
-    const start = runs.length;
-    let before = above[0];
-    for (let x = 0; x < width;) {
-      const own = label[y * width + x]!;
-      let to = x + 1;
-      while (to < width && label[y * width + to] === own) to++;
-      const i = runs.length;
-      runs.push({ y, from: x, to, label: own, parent: i });
-      while (before < above[1] && runs[before]!.to <= x) before++;
-      for (let k = before; k < above[1] && runs[k]!.from < to; k++)
-        if (runs[k]!.label === own) runs[find(k)]!.parent = find(i);
-      x = to;
-    }
-    above = [start, runs.length];
   }
-  return runs;
+  for (let i = 0; meets.size > 0 && i < from.length; i++) {
+    const tally = meets.get(rootOf(parent, i));
+    if (!tally || tally.size === 0) continue;
+    const [most] = [...tally].sort((a, b) => b[1] - a[1]);
+    label.fill(most![0], from[i], to[i]);
+  }
 }
 
 /** Gives the connected part of one label that a pixel belongs to another label; where nothing else bounds it, all of it. */

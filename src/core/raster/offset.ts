@@ -1,30 +1,29 @@
+import { runStarts } from './runs';
+
 /**
  * A mask grown by so many pixels, or shrunk where that is below zero, all round, by true distance; its edge comes to lie
- * within half a pixel of where it should. What lies outside of the picture is not set.
+ * within half a pixel of where it should. What lies outside of the picture is not set. Given as a plane: 255 where it is set.
  */
 export function offsetMask(mask: Uint8Array, width: number, height: number, by: number): Uint8Array {
-  if (by >= 0) return grown(rowsOf(mask, width, height, true), width, height, by, false);
-  const reached = grown(rowsOf(mask, width, height, false), width, height, -by, true);
-  for (let i = 0; i < reached.length; i++) reached[i] = reached[i]! ^ 1;
-  return reached;
+  const isGrown = by >= 0;
+  return grown(rowsOf(mask, width, height, isGrown), width, height, Math.abs(by), isGrown);
 }
 
 /** Starts and ends, in turn, of the runs of each row that are set, or that are not. */
 function rowsOf(mask: Uint8Array, width: number, height: number, set: boolean): number[][] {
-  return Array.from({ length: height }, (_, y) => {
-    const row = y * width;
-    const runs: number[] = [];
-    let inside = false;
-    for (let x = 0; x < width; x++) {
-      const is = (mask[row + x] !== 0) === set;
-      if (is !== inside) {
-        runs.push(x);
-        inside = is;
-      }
-    }
-    if (inside) runs.push(width);
-    return runs;
-  });
+  const rows: number[][] = Array.from({ length: height }, () => []);
+  const starts = runStarts(mask, width);
+  for (let i = 0; i < starts.length; i++) {
+    const [from, to] = [starts[i]!, starts[i + 1] ?? mask.length];
+    if ((mask[from] !== 0) !== set) continue;
+    const row = Math.floor(from / width);
+    const runs = rows[row]!;
+    // What is set may be so by several values, one after another.
+    if (runs.at(-1) === from - row * width) runs.pop();
+    else runs.push(from - row * width);
+    runs.push(to - row * width);
+  }
+  return rows;
 }
 
 /** Pixels along its row that a circle of a radius reaches, so many rows off its middle: always less than the radius itself. */
@@ -36,14 +35,15 @@ export function reachOf(radius: number): Int32Array {
 
 /**
  * All pixels whose middle lies nearer than `by` to the edge of a set one. A row is the union of the runs of the rows about it,
- * each longer by as far as the circle reaches there. `framed` says that everything round the picture is set.
+ * each longer by as far as the circle reaches there. Where it is what is not set that grows, all round the picture grows too, and
+ * what it does not reach is set.
  */
 function grown(
   rows: readonly (readonly number[])[],
   width: number,
   height: number,
   by: number,
-  framed: boolean,
+  isSet: boolean,
 ): Uint8Array {
   // From a pixel's middle to the edge of the nearest that is set is half a pixel less than to its middle.
   const reach = reachOf(by + 0.5);
@@ -61,16 +61,18 @@ function grown(
       const along = reach[Math.abs(down)]!;
       const runs = rows[y + down];
       if (runs) for (let i = 0; i < runs.length; i += 2) add(runs[i]! - along, runs[i + 1]! + along);
-      else if (framed) add(0, width);
+      else if (!isSet) add(0, width);
     }
-    if (framed) {
+    if (!isSet) {
       add(0, Math.min(width, most));
       add(Math.max(0, width - most), width);
     }
     const row = y * width;
-    for (let x = 0, open = 0; x < width; x++) {
+    for (let x = 0, open = 0; x < width;) {
       open += change[x]!;
-      if (open > 0) out[row + x] = 1;
+      const from = x++;
+      while (x < width && change[x] === 0) x++;
+      if (open > 0 === isSet) out.fill(255, row + from, row + x);
     }
   }
   return out;
