@@ -484,7 +484,8 @@ describe('renditions', () => {
 
   test('that one step makes are offered by what the artwork is: without a ground where it has one, in fewer inks than it has', () => {
     const facts = factsOf(solid(300, 200), { palette, background: { hex: SUN, share: 0.5 } as never });
-    const names = (own: typeof facts, inks: number | null) => offeredFor(own, inks).map(({ name }) => name);
+    const names = (own: typeof facts, inks: number | null) =>
+      offeredFor({ facts: own, steps: [] }, inks).map(({ name }) => name);
     expect(names(facts, 3)).toEqual([
       'without its ground',
       'in one ink',
@@ -496,8 +497,46 @@ describe('renditions', () => {
       'with a line round it',
     ]);
     // A line of a millimetre at the artwork's own size: 300 px at 300 PPI are 25.4 mm.
-    const line = offeredFor(facts, 3).at(-1)!.step;
-    expect(line).toMatchObject({ kind: 'line', width: 1 / 25.4, colour: BLUE });
+    const line = offeredFor({ facts, steps: [] }, 3).at(-1)!.steps;
+    expect(line[0]).toMatchObject({ kind: 'line', width: 1 / 25.4, colour: BLUE });
+  });
+
+  test('what has a shadow is offered without it, what has words outlined without them', () => {
+    const facts = factsOf(solid(300, 200), { palette: palette.slice(0, 1) });
+    const outlined = { kind: 'outline' as const, families: ['Archivo'], svg: '<svg/>' };
+    const shadowed = { ...facts, alpha: { ...facts.alpha, softShare: 0.02 } };
+    const all = offeredFor({ facts: shadowed, steps: [outlined, { kind: 'turn', quarters: 1 }] }, 3);
+    expect(all.map(({ name }) => name)).toEqual([
+      'without its lettering',
+      'without its shadow',
+      'with a line round it',
+    ]);
+    expect(all[0]!.steps).toEqual([{ kind: 'turn', quarters: 1 }]);
+    expect(all[1]!.steps.at(-1)).toEqual({ kind: 'edge', to: 'none', cell: 0 });
+  });
+
+  test('a shadow is left out with all of its slope; a disc’s smooth edge and a hairline stay', () => {
+    const shade = (x: number, y: number) => {
+      const disc = Math.min(1, Math.max(0, 20.5 - Math.hypot(x - 40, y - 40)));
+      const shadow = 0.5 * Math.min(1, Math.max(0, (30 - Math.hypot(x - 48, y - 48)) / 10));
+      const hair = x === 90 ? 0.5 : 0;
+      return Math.round(255 * Math.max(disc, shadow, hair));
+    };
+    const art = paint(100, 100, (x, y) => [30, 60, 140, shade(x, y)]);
+    const made = applySteps(art, [{ kind: 'edge', to: 'none', cell: 0 }]);
+    const alphaAt = (x: number, y: number) => made.data[(y * 100 + x) * 4 + 3];
+    expect(alphaAt(40, 40)).toBe(255);
+    expect(alphaAt(90, 10)).toBe(128);
+    // The shadow's middle beside the disc, its slope, its faint rim.
+    for (const [x, y] of [
+      [60, 60],
+      [70, 66],
+      [76, 52],
+      [48, 77],
+    ] as const)
+      expect(alphaAt(x, y)).toBe(0);
+    // Where the disc meets nothing its edge is as it was.
+    for (let x = 15; x < 25; x++) expect(alphaAt(x, 40)).toBe(shade(x, 40));
   });
 
   test('a blank gets the one it is said to get, a method its own, and what suits it where nothing is said', () => {

@@ -78,8 +78,11 @@ export const StepSchema = v.variant('kind', [
     /** mm to a pixel, by which what is small was told; 300 PPI where it is left out. */
     mm: v.optional(v.pipe(v.number(), v.gtValue(0))),
   }),
-  /** No pixel half transparent any more: a flat edge, or a halftone whose cell is given as a share of the width. */
-  v.object({ kind: v.literal('edge'), to: v.picklist(['flat', 'halftone']), cell: share }),
+  /**
+   * Nothing soft any more: a flat edge, a halftone whose cell is given as a share of the width, or shadows and glows left out
+   * with all of their slope.
+   */
+  v.object({ kind: v.literal('edge'), to: v.picklist(['flat', 'halftone', 'none']), cell: share }),
   /** Strokes, or gaps, that are narrower than a share of the width made as wide as it. */
   v.object({ kind: v.literal('thicken'), what: v.picklist(['strokes', 'gaps']), limit: share }),
   /** All of a colour, within a difference (dE00), made clear wherever it is. */
@@ -126,13 +129,19 @@ export function sayStep(step: Step): string {
     case 'tidy':
       return TIDIED[step.what];
     case 'edge':
-      return step.to === 'flat' ? 'Soft edges made flat' : 'Soft parts made a halftone';
+      return SOFTENED[step.to];
     case 'thicken':
       return step.what === 'strokes' ? 'Thin strokes thickened' : 'Thin gaps opened';
     case 'knock':
       return step.others ? `All but ${step.colour} left out` : `${step.colour} knocked out`;
   }
 }
+
+const SOFTENED: Record<StepOf<'edge'>['to'], string> = {
+  flat: 'Soft edges made flat',
+  halftone: 'Soft parts made a halftone',
+  none: 'Shadows and glows left out',
+};
 
 const TIDIED: Record<StepOf<'tidy'>['what'], string> = {
   specks: 'Stray specks cleared',

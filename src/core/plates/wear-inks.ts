@@ -28,9 +28,12 @@ export function inInks(
   { plan: so, open, stroke, bleed }: Wearing,
 ): { pieces: Piece[]; plan: PlatePlan } {
   let plan = so;
+  const all = [...plan.open, ...open];
   const printed = (colour: string): string => {
-    const ink = inkFor(plan, colour);
-    if (inkFor(plan, ink.hex).id === ink.id) return ink.hex;
+    const ink = inkFor(plan, colour, all);
+    // What is left open stays so.
+    if (!ink) return colour;
+    if (inkFor(plan, ink.hex, all)?.id === ink.id) return ink.hex;
     // In another ink's colour it would be parted as that one's.
     if (plan.inks.some(({ from }) => from.includes(ink.hex))) return colour;
     plan = withInk(plan, ink.id, { from: [...ink.from, ink.hex] });
@@ -38,7 +41,6 @@ export function inInks(
   };
   const worn = pieces.map((piece) => (isShowing(piece) ? piece : recoloured(piece, printed)));
   const inks = plan.inks.map(({ hex, from }) => ({ hex, from }));
-  const all = [...plan.open, ...open];
   return {
     plan,
     pieces: withoutInks(worn).map((piece) => {
@@ -80,9 +82,11 @@ function regionsOf(piece: Piece, { regions, inks }: PlatePlan, bleed: number): S
   });
 }
 
-/** The ink that a colour is printed with: the one that is printed for the nearest of colours. */
-function inkFor({ inks }: PlatePlan, colour: string): PlannedInk {
+/** The ink that a colour is printed with: the one that is printed for the nearest of colours; null where that is left open. */
+function inkFor({ inks }: PlatePlan, colour: string, open: readonly string[]): PlannedInk | null {
   const lab = labOf(...rgbOf(colour));
-  const far = ({ from }: PlannedInk) => Math.min(...from.map((hex) => deltaE00(lab, labOf(...rgbOf(hex)))));
-  return inks.reduce((best, ink) => (far(ink) < far(best) ? ink : best));
+  const far = (hexes: readonly string[]) =>
+    Math.min(...hexes.map((hex) => deltaE00(lab, labOf(...rgbOf(hex)))));
+  const best = inks.reduce((least, ink) => (far(ink.from) < far(least.from) ? ink : least));
+  return far(open) <= far(best.from) ? null : best;
 }

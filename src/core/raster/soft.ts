@@ -106,6 +106,13 @@ function nearEndAtBorder({ width, height, data }: Raster, x: number, y: number):
   });
 }
 
+/** Whether a pixel is solid, or so near to one that what it is less is the smoothing of an edge. */
+export function isNearSolid({ width, height, data }: Raster, x: number, y: number): boolean {
+  const isSolid = (nx: number, ny: number) =>
+    nx >= 0 && ny >= 0 && nx < width && ny < height && data[(ny * width + nx) * 4 + 3]! > SOLID;
+  return isSolid(x, y) || NEAR.some(([dx, dy]) => isSolid(x + dx, y + dy));
+}
+
 function isEnd(alpha: number): boolean {
   return alpha < CLEAR || alpha > SOLID;
 }

@@ -23,17 +23,16 @@ export function familyOf(artwork: Artwork, artworks: ReadonlyMap<string, Artwork
   ];
 }
 
-/** Another artwork of the same file, linked as a rendition of the first, with a step more where one is given. */
+/** Another artwork of the same file, linked as a rendition of the first, with steps of its own where they are given. */
 export async function addRendition(
   artwork: Artwork,
   rendition: { kind: RenditionKind; name: string },
-  step: Step | null = null,
+  steps: Step[] | null = null,
   options: JobOptions = {},
 ): Promise<Artwork> {
   const of = artwork.rendition?.of ?? artwork.id;
   const name = artwork.facts.name.replace(/(\.[a-z0-9]+)?$/i, (ending) => ` (${rendition.name})${ending}`);
-  const steps = step ? withStep(artwork.steps, step) : artwork.steps;
-  const measured = step
+  const measured = steps
     ? await engine.measure(
         { name: artwork.facts.name, file: await readOriginal(artwork.facts.sha256), steps },
         options,
@@ -46,7 +45,7 @@ export async function addRendition(
     fileName: artwork.fileName ?? artwork.facts.name,
     facts: { ...measured.facts, name },
     preview: measured.preview,
-    steps,
+    steps: steps ?? artwork.steps,
     rendition: { of, ...rendition },
     goes: undefined,
   };
@@ -54,42 +53,50 @@ export async function addRendition(
   return copy;
 }
 
-/** A rendition that can be made of an artwork at once: what it is called, and the step that makes it. */
+/** A rendition that can be made of an artwork at once: what it is called, and the steps that make it. */
 export interface Offered {
   kind: RenditionKind;
   name: string;
-  step: Step;
+  steps: Step[];
 }
 
 /** mm of the line that goes round everything. */
 const LINE = 1;
 
-/** Renditions that are made by one step of an artwork, for a method of so many inks. */
-export function offeredFor(facts: Facts, inks: number | null): Offered[] {
-  const { background, palette } = facts;
+/** Soft share from which an artwork has a shadow or a glow to leave out. */
+const SHADOWED = 0.001;
+
+/** Renditions that are made of an artwork by one step more, or by one less, for a method of so many inks. */
+export function offeredFor(
+  { facts, steps }: Pick<Artwork, 'facts' | 'steps'>,
+  inks: number | null,
+): Offered[] {
+  const { background, palette, alpha } = facts;
   const count = Math.min(inks ?? 3, 8);
-  const wide = widthOf(facts);
   const fewer = [1, 2, count].filter((one, i, all) => all.indexOf(one) === i && one < palette.length);
+  const by = (kind: RenditionKind, name: string, step: Step): Offered => ({
+    ...{ kind, name },
+    steps: withStep(steps, step),
+  });
+  const ground = background && { kind: 'clear' as const, colour: background.hex, tolerance: 8 };
+  // Live text is drawn by the step that outlines it alone.
+  const unlettered = steps.filter(({ kind }) => kind !== 'outline');
   return [
-    ...(background
-      ? [
-          {
-            kind: 'no-ground' as const,
-            name: 'without its ground',
-            step: { kind: 'clear' as const, colour: background.hex, tolerance: 8, islands: 'keep' as const },
-          },
-        ]
+    ...(ground ? [by('no-ground', 'without its ground', { ...ground, islands: 'keep' })] : []),
+    ...(unlettered.length < steps.length
+      ? [{ kind: 'no-lettering' as const, name: 'without its lettering', steps: unlettered }]
       : []),
-    ...fewer.map((one) => ({
-      kind: 'few-inks' as const,
-      name: one === 1 ? 'in one ink' : `in ${one} inks`,
-      step: { kind: 'inks' as const, inks: fewColours(palette, one), open: [], least: 0 },
-    })),
-    {
-      kind: 'other' as const,
-      name: 'with a line round it',
-      step: { kind: 'line' as const, colour: darkestOf(palette), width: Math.min(1, LINE / wide) },
-    },
+    ...(alpha.softShare > SHADOWED
+      ? [by('other', 'without its shadow', { kind: 'edge', to: 'none', cell: 0 })]
+      : []),
+    ...fewer.map((one) =>
+      by('few-inks', one === 1 ? 'in one ink' : `in ${one} inks`, {
+        ...{ kind: 'inks', inks: fewColours(palette, one), open: [], least: 0 },
+      }),
+    ),
+    by('other', 'with a line round it', {
+      ...{ kind: 'line', colour: darkestOf(palette), width: Math.min(1, LINE / widthOf(facts)) },
+    }),
   ];
 }
 

@@ -10,11 +10,12 @@ import { overLooks, rank, tellingOnes, type Finding, type Remedy, type Verdict }
 import { CHECK_LIMITS } from '../../limits';
 import { behindOf, thinnestStroke, type Behind } from '../measure/lettering';
 import { dressOf } from './text-dress';
+import { inAnotherInk, inPlannedInks } from './text-plates';
 
 /** Lettering: its smallest capitals and thinnest strokes against the method, and how it reads against what is behind it. */
 export const text: Rule = {
   id: 'text',
-  version: 4,
+  version: 5,
   rests: [],
   name: 'Lettering',
   way: 'Make the letters larger or heavier, or choose another colour for them.',
@@ -96,7 +97,10 @@ function stronger(context: CheckContext, piece: TextPiece, thinnest: number): Re
 
 function legibilityOf(context: CheckContext, piece: TextPiece): Finding[] {
   if (piece.knockout) return [];
-  const behind = behindOf(context, piece);
+  const inked = inPlannedInks(context);
+  const printed = inked?.context ?? context;
+  const letters = printed.pieces.find((one): one is TextPiece => one.id === piece.id && one.kind === 'text')!;
+  const behind = behindOf(printed, letters);
   const { ratioReady, ratioLook } = CHECK_LIMITS;
   const verdictOn = (lack: number): Verdict =>
     -lack >= ratioReady ? 'ready' : -lack >= ratioLook ? 'look' : 'fix';
@@ -106,6 +110,10 @@ function legibilityOf(context: CheckContext, piece: TextPiece): Finding[] {
   const ratio = -found.value;
   const said = `${fixed(ratio, 1)} : 1`;
   const ready = found.verdict === 'ready';
+  const mends = () =>
+    inked
+      ? inAnotherInk(context, piece, inked.plan, behind.luminances(found.look))
+      : reading(context, piece, behind, found.look);
   return [
     {
       rule: 'text',
@@ -123,9 +131,9 @@ function legibilityOf(context: CheckContext, piece: TextPiece): Finding[] {
       word: ready ? 'Legible' : `Reads ${said}`,
       message: ready
         ? `“${piece.name}” stands out from what is behind it.`
-        : `“${piece.name}” is hard to read against what is behind it on ${found.look.name}: ${said}, and ${ratioReady} : 1 is wanted.`,
+        : `“${piece.name}” is hard to read against what is behind it on ${found.look.name}${inked ? ', in its inks' : ''}: ${said}, and ${ratioReady} : 1 is wanted.`,
       byLook: found.byLook,
-      remedies: ready ? [] : reading(context, piece, behind, found.look),
+      remedies: ready ? [] : mends(),
     },
   ];
 }

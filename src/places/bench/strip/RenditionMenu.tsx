@@ -17,7 +17,7 @@ export function RenditionMenu({ live, piece }: { live: Live; piece: ArtworkPiece
   const artwork = artworks.get(piece.artworkId);
   if (!artwork) return null;
   const family = familyOf(artwork, artworks);
-  const offered = offeredFor(artwork.facts, live.blank.limits.inks).filter(
+  const offered = offeredFor(artwork, live.blank.limits.inks).filter(
     ({ name }) => !family.some(({ rendition }) => rendition?.name === name),
   );
   const show = (id: string) => {
@@ -27,10 +27,10 @@ export function RenditionMenu({ live, piece }: { live: Live; piece: ArtworkPiece
       faces: swapArtworks(fit.faces, new Map([[piece.artworkId, id]]), (one) => known.get(one)!.facts),
     }));
   };
-  const make = async ({ step, ...rendition }: Offered) => {
+  const make = async ({ steps, ...rendition }: Offered) => {
     setBusy(true);
     try {
-      await show((await addRendition(artwork, rendition, step)).id);
+      await show((await addRendition(artwork, rendition, steps)).id);
     } catch (error) {
       toast(sentence(error));
     }
