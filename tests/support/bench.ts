@@ -193,7 +193,7 @@ export class Page {
   /** Waits until the docket is exact and a rule has a verdict; gives back the line's text. */
   async verdict(rule: string, verdict: string): Promise<string> {
     let last = '';
-    await this.browser.wait(
+    const waited = this.browser.wait(
       async () => {
         last = await this.browser.executeScript(
           `const docket = document.querySelector('[aria-label=Docket]');
@@ -206,6 +206,12 @@ export class Page {
       PATIENCE,
       `${rule} did not become ${verdict}`,
     );
+    await waited.catch(async (error: unknown) => {
+      const said = await this.browser.executeScript<string>(
+        `return document.querySelector('[aria-label=Docket]')?.innerText ?? 'there is no docket';`,
+      );
+      throw new Error(`${String(error)}: ${said}`, { cause: error });
+    });
     return last;
   }
 

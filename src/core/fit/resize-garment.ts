@@ -17,7 +17,13 @@ export function carryOver(
     if (!before || !after) return face;
     const dx = (after.width - before.width) / 2;
     const dy = hangs ? 0 : (after.height - before.height) / 2;
-    return { ...face, pieces: face.pieces.map((piece) => moved(piece, dx, dy)) };
+    const { plates } = face;
+    const regions = plates?.regions.map((region) => ({ ...region, x: region.x + dx, y: region.y + dy }));
+    return {
+      ...face,
+      pieces: face.pieces.map((piece) => moved(piece, dx, dy)),
+      ...(plates && { plates: { ...plates, regions: regions! } }),
+    };
   });
 }
 

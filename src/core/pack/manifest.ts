@@ -30,6 +30,21 @@ export const PrintRecordSchema = v.object({
 });
 export type PrintRecord = v.InferOutput<typeof PrintRecordSchema>;
 
+/** The plates of a face on a product of one colour, in the order in which they are printed. */
+export const PlateRecordSchema = v.object({
+  faceId: v.string(),
+  colour: v.string(),
+  /** Sizes that they are for, by name; none where all sizes have the same print. */
+  sizes: v.array(v.string()),
+  ppi: v.number(),
+  pixels: v.object({ width: v.number(), height: v.number() }),
+  /** One PDF of all of them, each a separation. */
+  separations: v.string(),
+  /** `area` in cm² of solid ink. */
+  inks: list(v.object({ path: v.string(), ink: v.string(), hex: v.string(), area: v.number() })),
+});
+export type PlateRecord = v.InferOutput<typeof PlateRecordSchema>;
+
 /** A fit in a pack, and where its files lie. */
 export const PackedFitSchema = v.object({
   fitId: v.string(),
@@ -55,6 +70,8 @@ export const PackedFitSchema = v.object({
   /** Who turns the print over for a transfer. */
   mirroring: v.nullable(v.picklist(['file', 'driver', 'house'])),
   prints: list(PrintRecordSchema),
+  /** Of faces that are printed in few inks. */
+  plates: v.optional(list(PlateRecordSchema)),
 });
 export type PackedFit = v.InferOutput<typeof PackedFitSchema>;
 

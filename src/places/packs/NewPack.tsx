@@ -14,6 +14,7 @@ import { setCopies } from '@/state/shop/records';
 import { useShop, type Shop } from '@/state/shop/shop';
 import { VerdictShape, VERDICT_WORDS } from '@/ui/Verdict';
 import { usePackWork } from './usePackWork';
+import { goesOut } from './words';
 import { CopiesGrid } from '../shell/CopiesGrid';
 import { Popup } from '@/ui/Popup';
 import { Tick } from '@/ui/Checkbox';
@@ -156,7 +157,7 @@ export function NewPack({
                 ? 'Tick what goes out together.'
                 : unsaid.length > 0
                   ? `Say why ${unsaid.length === 1 ? 'the one' : `the ${unsaid.length}`} with something to fix ${unsaid.length === 1 ? 'goes' : 'go'} out as ${unsaid.length === 1 ? 'it is' : 'they are'}, or mend ${unsaid.length === 1 ? 'it' : 'them'} first.`
-                  : `${picked.length} ${picked.length === 1 ? 'fit' : 'fits'}, each with its print files, docket and palette.`)}
+                  : goesOut(picked.map(({ fit }) => fit)))}
         </p>
       </div>
     </div>

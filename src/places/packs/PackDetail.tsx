@@ -169,6 +169,7 @@ function FitFiles({ fit, files }: { fit: PackedFit; files: StoredPack['manifest'
         <tbody>
           {own.map(({ path, bytes, sha256 }) => {
             const print = fit.prints.find((one) => one.path === path);
+            const plate = plateAt(fit, path);
             return (
               <tr key={path} className="border-b border-rule">
                 <Hint words={path}>
@@ -177,6 +178,7 @@ function FitFiles({ fit, files }: { fit: PackedFit; files: StoredPack['manifest'
                 <td className="w-64 truncate pr-4 text-ink-2">
                   {print &&
                     `${print.pixels.width} × ${print.pixels.height} px, ${print.ppi} PPI, ${print.mode.toUpperCase()}`}
+                  {plate}
                 </td>
                 <td className="w-20 pr-4 text-right">{showBytes(bytes)}</td>
                 <Hint words={`SHA-256 ${sha256}`}>
@@ -189,4 +191,14 @@ function FitFiles({ fit, files }: { fit: PackedFit; files: StoredPack['manifest'
       </table>
     </section>
   );
+}
+
+/** What a file is of a fit's plates: nothing where it is none of them. */
+function plateAt({ plates = [] }: PackedFit, path: string): string | null {
+  for (const { inks, separations, colour, ppi } of plates) {
+    if (path === separations) return `${inks.length} separations, on ${colour}`;
+    const own = inks.find((ink) => ink.path === path);
+    if (own) return `${own.area} cm² of ${own.ink}, ${ppi} PPI`;
+  }
+  return null;
 }

@@ -1,3 +1,5 @@
+import type { Fit } from '@/core/fit/schema';
+import { platedFaces } from '@/state/handover/pack-plates';
 import type { SentOrder } from '@/core/pack/record';
 import { format } from 'date-fns';
 
@@ -25,4 +27,12 @@ export function sayOrder(sent: SentOrder | undefined): string {
     case 'refused':
       return `refused by ${sent.desk}`;
   }
+}
+
+/** What goes out of the fits that are chosen. */
+export function goesOut(fits: readonly Fit[]): string {
+  const plated = fits.filter((fit) => platedFaces(fit).length > 0).length;
+  const plates =
+    plated === 0 ? '' : plated === fits.length ? ', and its plates' : `, and the plates of ${plated} of them`;
+  return `${fits.length} ${fits.length === 1 ? 'fit' : 'fits'}, each with its print files, docket and palette${plates}.`;
 }

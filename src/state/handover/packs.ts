@@ -16,6 +16,7 @@ import { cutDrawings, cutPages } from './cut-files';
 import { fitJob, keptDocket, measureExactly } from '../bench/dockets';
 import { docketSheet, swatchesIn } from './docket-sheet';
 import { packPicture } from './pictures';
+import { packPlates } from './pack-plates';
 import { makePrintFiles } from './print';
 import { saveAs } from './download';
 import { isTransfer, sheetFiles } from './sheets';
@@ -150,8 +151,14 @@ async function packFit(
   if (verdict === 'fix' && reason === '')
     throw new Error(`${on} has something to fix: mend it, or say why it goes out as it is.`);
 
-  const made = await printInSizes(blank, sizedFits(blank, fit, ordered), (from, to) =>
-    step(`Print files, ${on}`, 0.3 + from * 0.5, 0.3 + to * 0.5),
+  const sized = sizedFits(blank, fit, ordered);
+  const made = await printInSizes(blank, sized, (from, to) =>
+    step(`Print files, ${on}`, 0.3 + from * 0.3, 0.3 + to * 0.3),
+  );
+  const folder =
+    `${prefix}${safeName(fileTitle(design, fit, blank.blank))}-${safeName(blank.blank.name)}`.slice(0, 100);
+  const { files: plateFiles, plates } = await packPlates(context, sized, ordered, folder, (from, to) =>
+    step(`Plates, ${on}`, 0.6 + from * 0.2, 0.6 + to * 0.2),
   );
   const lines = packedLines(blank, ordered, docket);
   const swatches = await swatchesIn(fit, artworks);
@@ -165,11 +172,10 @@ async function packFit(
   const job = await fitJob(fit, blank, artworks);
   const page = await engine.docketPage(job, sheet, step(`Docket, ${on}`, 0.8, 0.9));
   const picture = await packPicture(fit, blank, step(`Picture, ${on}`, 0.9, 1));
-  const folder =
-    `${prefix}${safeName(fileTitle(design, fit, blank.blank))}-${safeName(blank.blank.name)}`.slice(0, 100);
   const text = (words: string) => new Blob([words]);
   const files: ZipFile[] = [
     ...made.map(({ name, file }) => ({ path: `${folder}/${name}`, data: file })),
+    ...plateFiles,
     ...(await cutFiles(folder, on, blank)),
     { path: `${folder}/docket.pdf`, data: page },
     { path: `${folder}/picture.jpg`, data: picture },
@@ -206,6 +212,7 @@ async function packFit(
         ...plan,
         ...cutSizeOf(blank, faceId),
       })),
+      ...(plates.length > 0 && { plates }),
     },
   };
 }

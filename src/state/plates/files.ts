@@ -11,6 +11,27 @@ import type { PlatedFit } from './plates';
 
 export type PlateFilesWanted = Pick<PlateFilesAsked, 'format' | 'marks'>;
 
+/** The plates of a face on a product of one colour, and what is said of them in their list. */
+export interface ListedPlates extends PlateFilesMade {
+  list: { order: number; file: string; ink: string; hex: string; area: number; unit: 'cm²' }[];
+}
+
+/** Makes the plates of a face. Throws where nothing lies on it, and where it was stopped. */
+export async function makePlateFiles(
+  { fit, blank, face, artworks }: PlatedFit,
+  plan: PlatePlan,
+  product: string,
+  wanted: PlateFilesWanted,
+  options: JobOptions,
+): Promise<ListedPlates> {
+  const asked = { faceId: face.id, plan, product, ...wanted };
+  const made = await engine.plateFiles(await fitJob(fit, blank, artworks), asked, options);
+  const list = made.each.map(({ name, ink, hex, area }, i) => ({
+    ...{ order: i + 1, file: name, ink, hex, area: Number((area / 100).toFixed(2)), unit: 'cm²' as const },
+  }));
+  return { ...made, list };
+}
+
 /** Makes the plates of a face and hands them over in one zip; null where it was stopped. */
 export async function savePlates(
   of: PlatedFit & { design: Design },
@@ -19,19 +40,15 @@ export async function savePlates(
   wanted: PlateFilesWanted,
   options: JobOptions,
 ): Promise<PlateFilesMade | null> {
-  const { fit, blank, face, design, artworks } = of;
+  const { fit, blank, face, design } = of;
   try {
-    const asked = { faceId: face.id, plan, product: product.hex, ...wanted };
-    const made = await engine.plateFiles(await fitJob(fit, blank, artworks), asked, options);
+    const made = await makePlateFiles(of, plan, product.hex, wanted, options);
     const title = `${fileTitle(design, fit, blank.blank)} ${blank.blank.name} ${face.name} on ${product.name} plates`;
-    const list = made.each.map(({ name, ink, hex, area }, i) => ({
-      ...{ order: i + 1, file: name, ink, hex, area: Number((area / 100).toFixed(2)), unit: 'cm²' },
-    }));
     const { zip } = await makeZip(
       [...made.each, made.pdf].map(({ name, file }) => ({ path: name, data: file })),
       {
         path: 'list.json',
-        head: { upfit: 'plates/1', product, pixels: made.pixels, ppi: made.ppi, inks: list },
+        head: { upfit: 'plates/1', product, pixels: made.pixels, ppi: made.ppi, inks: made.list },
       },
       options,
     );

@@ -5,6 +5,7 @@ import { TextWriter, Uint8ArrayReader, Uint8ArrayWriter, ZipReader, type FileEnt
 import { PNG } from 'pngjs';
 import { By, Key } from 'selenium-webdriver';
 import { planOf, type Fit } from '@/core/fit/schema';
+import type { StoredPack } from '@/core/pack/record';
 import { keepsOut } from '../../support/axe';
 import { downloaded, newFolder, PATIENCE } from '../../support/bench';
 import { BenchShop } from '../../support/bench-shop';
@@ -163,12 +164,30 @@ test('on light cloth no base lies under the inks; the fit is seen in its inks on
   await bench.press('To the bench');
   await bench.ready();
   await bench.verdict('ink-count', 'ready');
-  await bench.verdict('inks', 'ready');
+  // Seven colours in three inks are far from what they were: a person says whether that will do.
+  await bench.verdict('inks', 'look');
   await browser.navigate().refresh();
   await bench.ready();
   const fit = (await records<Fit>(browser, 'fits')).find(({ id }) => id === 'shirt-screen')!;
   const [piece] = fit.faces.find(({ faceId }) => faceId === 'front')!.pieces;
   expect(piece).toMatchObject({ finish: [{ kind: 'inks' }] });
+});
+
+test('a pack of the fit holds its plates, an ink and a file each, and says what they are', async () => {
+  const { bench, browser } = shop;
+  await bench.press('Fit…');
+  await bench.press('hand it over in a pack');
+  await bench.says('main, body', /docket and palette, and its plates\./);
+  await bench.press('Make the pack');
+  await bench.find('[aria-label=Pack]');
+  await bench.says('[aria-label=Pack]', /cm² of [^]*600 PPI[^]*3 separations, on White/);
+  const [pack] = await records<StoredPack>(browser, 'packs');
+  const [plates] = pack!.manifest.fits[0]!.plates!;
+  expect(plates).toMatchObject({ faceId: 'front', colour: 'White', sizes: [], ppi: 600 });
+  expect(plates!.inks).toHaveLength(3);
+  const held = pack!.manifest.files.map(({ path }) => path);
+  for (const path of [plates!.separations, ...plates!.inks.map((ink) => ink.path)])
+    expect(held).toContain(path);
 });
 
 test('tones as dots have their screens, and those that beat are turned', async () => {
