@@ -137,13 +137,16 @@ function planFor(
     throw badArgument(
       `All of it is as ${colour.name.toLowerCase()} as the product, so no ink is needed: choose another colour of it.`,
     );
-  // Each ink keeps the screen it was given, in whichever order they are printed.
-  const inks = chosen.map((ink, i) => {
-    const screen = screens.each[i];
-    return { ...plannedInk(ink), id: `ink-${i + 1}`, ...(screen && { screen }) };
-  });
+  const inks = chosen.map((ink, i) => ({ ...plannedInk(ink), id: `ink-${i + 1}` }));
+  // Inks that were typed have the first screens, as they were typed; the others go by the order in which they are printed.
+  const typed = inks.slice(0, given.length);
+  const printed = lightFirst(inks);
+  const screened = [...typed, ...printed.filter((ink) => !typed.includes(ink))];
   return {
-    inks: lightFirst(inks),
+    inks: printed.map((ink) => {
+      const screen = screens.each[screened.indexOf(ink)];
+      return { ...ink, ...(screen && { screen }) };
+    }),
     ...{ open: [], regions: [], tones: screens.tones, ppi, trap, choke },
     base: oneOf('base', args.values.get('base') ?? 'auto', ['auto', 'none']),
   };
@@ -168,7 +171,7 @@ function readInk(text: string): PlateInk {
   return { hex: hex.toLowerCase(), name: name.trim().slice(0, 60) };
 }
 
-/** How tones are printed, and the screens of the inks in the order in which they are chosen. */
+/** How tones are printed, and the screens of the inks in the order in which they are asked for. */
 interface ScreensAsked {
   tones: PlatePlan['tones'];
   each: readonly Screen[];
