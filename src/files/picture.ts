@@ -8,6 +8,7 @@ import type { PhotoScene } from '@/core/mockup/photo/schema';
 import { headlineOf, headlineRead, picturePpi, ppiFor, printsOf, type Headline } from '@/core/mockup/prints';
 import type { Dress, Scene } from '@/core/mockup/schema';
 import type { Eye } from '@/core/product/camera';
+import type { Holder } from '@/core/product/kinds';
 import { modelOf } from '@/core/product/model';
 import type { Texture } from '@/core/product/texture';
 import { viewsOf } from '@/core/product/views';
@@ -84,7 +85,7 @@ export function makePicture(
     return { raster, read: null };
   }
   const { scene } = setting;
-  const pictured = fits.map((one, i) => picturedAs(one, printed[i]));
+  const pictured = fits.map((one, i) => picturedAs(one, printed[i], scene.holder));
   const raster = drawScene(scene, pictured, dress, { width, height, progress: rest });
   const headline = reads
     ? keep.headlines(keyOf(first!), () => headlineOf(first!.blank, first!.fit, first!.shown))
@@ -96,8 +97,9 @@ export function makePicture(
 export function picturedAs(
   { blank, fit, colour }: Pick<FitPictured, 'blank' | 'fit' | 'colour'>,
   prints: ReadonlyMap<string, Texture> = new Map(),
+  holder: Holder = 'none',
 ): Pictured {
-  const model = modelOf(blank, fit.sizeId, onlyFace(blank, fit));
+  const model = modelOf(blank, fit.sizeId, onlyFace(blank, fit), holder);
   return {
     model,
     look: {

@@ -43,7 +43,9 @@ export async function picture(args: Args, readers: () => Promise<Readers>): Prom
       pixels: size,
       bytes: bytes.length,
       read,
-      ...(args.switches.has('marks') && { marks: marksIn(scene, picturedAs(pictured), blank.faces, size) }),
+      ...(args.switches.has('marks') && {
+        marks: marksIn(scene, picturedAs(pictured, undefined, scene.holder), blank.faces, size),
+      }),
     },
     text: `${out}: ${scene.name}, ${size.width} × ${size.height} px, ${bytes.length} bytes`,
     status: 0,

@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import type { ResolvedBlank } from '../blank/resolve';
-import { productOf, type Family } from '../product/kinds';
+import { productOf, type Family, type Holder } from '../product/kinds';
 import { READABLE_ANGLE } from '../blank/bodies/round';
 import { wrapAngle } from '../product/views';
 import { PictureSizeSchema, SceneSchema, type PictureSize, type Scene } from './schema';
@@ -13,6 +13,7 @@ const ShortSchema = v.object({
   id: v.string(),
   name: v.string(),
   families: v.array(v.string()),
+  holder: v.optional(v.string()),
   camera: Numbers,
   light: Numbers,
   backdrop: v.array(v.string()),
@@ -29,6 +30,7 @@ export const SCENES: readonly Scene[] = v.parse(v.array(ShortSchema), listed).ma
     id: short.id,
     name: short.name,
     families: short.families,
+    holder: short.holder,
     camera: { yaw, pitch, far, margin },
     light: { yaw: lampYaw, pitch: lampPitch, around },
     backdrop: { ground, surface, colour, behind },
@@ -47,7 +49,12 @@ export function familyOf(blank: ResolvedBlank): Family {
 /** The scenes that show a blank as it is used. */
 export function scenesFor(blank: ResolvedBlank): Scene[] {
   const family = familyOf(blank);
-  return SCENES.filter(({ families }) => families.length === 0 || families.includes(family));
+  const { body } = blank.blank;
+  const holders: readonly Holder[] = ['none', ...(productOf(body).holders?.(body) ?? [])];
+  return SCENES.filter(
+    ({ families, holder }) =>
+      holders.includes(holder) && (families.length === 0 || families.includes(family)),
+  );
 }
 
 const SIDES = { front: 0, right: 90, back: 180, left: -90 } as const;

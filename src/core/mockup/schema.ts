@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { FAMILIES } from '../product/kinds';
+import { FAMILIES, HOLDERS } from '../product/kinds';
 import { IdSchema, NameSchema } from '../blank/basics';
 import { Finite, NotNegative, Positive } from '../bounds';
 
@@ -17,6 +17,8 @@ export const SceneSchema = v.object({
   name: NameSchema,
   /** Products it is for; all of them where empty. */
   families: v.array(v.picklist(FAMILIES)),
+  /** What holds its things, where they are such as can be held. */
+  holder: v.optional(v.picklist(HOLDERS), 'none'),
   camera: v.object({
     yaw: Finite,
     pitch: Finite,

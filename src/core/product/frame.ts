@@ -36,7 +36,7 @@ export function frameThings(
   steady = false,
 ): Framed {
   const points = things.flatMap(({ meshes, pose }) =>
-    meshes.flatMap((mesh) => mesh.points.map((point) => posed(point, pose))),
+    meshes.flatMap((mesh) => (mesh.prop ? [] : mesh.points.map((point) => posed(point, pose)))),
   );
   const { low, high } = boundsOf(points);
   const target: Vector = [(low[0] + high[0]) / 2, (low[1] + high[1]) / 2, (low[2] + high[2]) / 2];

@@ -9,7 +9,12 @@ import { roundMeshes } from './bodies/round';
 import { bagMeshes, cardMeshes, cushionMeshes, pouchMeshes } from './bodies/soft';
 import { stickerMeshes } from './bodies/sticker';
 import type { Eye } from './camera';
+import { hangsOnForm, onForm } from './worn/worn';
 import type { Mesh } from './mesh';
+
+/** What holds a sewn thing in its shape, where it does not just lie there. */
+export const HOLDERS = ['none', 'form'] as const;
+export type Holder = (typeof HOLDERS)[number];
 
 /** A side that a product is looked at from. */
 export interface View extends Eye {
@@ -18,6 +23,8 @@ export interface View extends Eye {
   name: string;
   /** The face that is only seen on the thing laid open, for this view. */
   faceId: string | null;
+  /** What holds it for this view. */
+  holder: Holder;
 }
 
 /** A product as a thing in a room, in mm, its front towards the viewer. */
@@ -40,7 +47,9 @@ export interface ProductKind<B extends Body> {
   /** Its named sides, the usual one first. */
   views: (body: B, known: Known) => View[];
   /** `faceId` matters where a face is only seen on the thing laid open. */
-  model: (body: B, known: Known, faceId: string | null) => Model;
+  model: (body: B, known: Known, faceId: string | null, holder: Holder) => Model;
+  /** What can hold it besides nothing. */
+  holders?: (body: B) => readonly Holder[];
   family: (known: Known) => Family;
   /** Whether it is turned about: other things are looked at from in front and from behind. */
   turns: (known: Known) => boolean;
@@ -58,6 +67,7 @@ const view = (id: string, name: string, yaw: number, pitch: number, faceId: stri
   yaw: degrees(yaw),
   pitch,
   faceId,
+  holder: 'none',
 });
 
 const FRONT = view('front', 'from the front', 0, 0);
@@ -93,6 +103,8 @@ const GARMENT_VIEWS: Record<string, View> = {
   neck: view('neck', 'inside the neck', 0, 0, 'neck'),
 };
 
+const ON_FORM: View = { ...view('form', 'on a tailor’s form', 28, degrees(5)), holder: 'form' };
+
 export const PRODUCT_KINDS: { readonly [K in Kind]: ProductKind<BodyOf<K>> } = {
   wrap: round,
   taper: round,
@@ -108,12 +120,17 @@ export const PRODUCT_KINDS: { readonly [K in Kind]: ProductKind<BodyOf<K>> } = {
     backFace: null,
   },
   garment: {
-    views: ({ prints }) => prints.flatMap(({ place }) => GARMENT_VIEWS[place] ?? []),
-    model: (body, _, faceId) => ({
-      meshes: faceId === 'neck' ? openedMeshes(body) : garmentMeshes(body),
-      rest: 'lies',
-      finish: 'fabric',
-    }),
+    views: (body) => [
+      ...body.prints.flatMap(({ place }) => GARMENT_VIEWS[place] ?? []),
+      ...(hangsOnForm(body) ? [ON_FORM] : []),
+    ],
+    model: (body, _, faceId, holder) => {
+      if (holder === 'form' && hangsOnForm(body))
+        return { meshes: onForm(body), rest: 'stands', finish: 'fabric' };
+      const meshes = faceId === 'neck' ? openedMeshes(body) : garmentMeshes(body);
+      return { meshes, rest: 'lies', finish: 'fabric' };
+    },
+    holders: (body) => (hangsOnForm(body) ? ['form'] : []),
     turns: () => false,
     family: () => 'garment',
     backFace: 'back',

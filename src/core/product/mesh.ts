@@ -22,6 +22,10 @@ export interface Mesh {
   material: Material;
   /** Not of the product: it stands beside it, so that one sees how large that is. */
   aid?: boolean;
+  /** mm by which it counts as nearer to the viewer than it lies, so that what it lies on never shows through it. */
+  over?: number;
+  /** Not of the product: it holds it. Pictures are framed by what it holds. */
+  prop?: boolean;
   points: Vector[];
   normals: Vector[];
   /** Where each point lies on its face, in mm from the trim's top left corner; empty where nothing is printed. */

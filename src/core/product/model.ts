@@ -1,14 +1,15 @@
 import { bodyAt, type PrintFace, type ResolvedBlank } from '../blank/resolve';
-import { productOf, type Model } from './kinds';
+import { productOf, type Holder, type Model } from './kinds';
 
 /** The product of a blank, at one of its graded sizes. `faceId` matters where a face is only seen on the thing laid open. */
 export function modelOf(
   known: Pick<ResolvedBlank, 'blank' | 'faces'>,
   sizeId: string | null = null,
   faceId: string | null = null,
+  holder: Holder = 'none',
 ): Model {
   const body = bodyAt(known.blank, sizeId);
-  return productOf(body).model(body, known, faceId);
+  return productOf(body).model(body, known, faceId, holder);
 }
 
 /** What of a face is seen on its product, in mm: its trim, and what is wrapped round its edges. */

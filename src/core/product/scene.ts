@@ -102,6 +102,8 @@ function layPoints(scene: Scene, mesh: Mesh, { at, yaw, pitch }: Pose, camera: C
   const sinYaw = Math.sin(yaw);
   const cosPitch = Math.cos(pitch);
   const sinPitch = Math.sin(pitch);
+  const away = Math.hypot(eye[0] - at[0], eye[1] - at[1], eye[2] - at[2]);
+  const lifted = 1 + (mesh.over ?? 0) / away;
   for (let i = 0; i < mesh.points.length; i++) {
     const to = first + i;
     const [ox, oy, oz] = mesh.points[i]!;
@@ -112,7 +114,8 @@ function layPoints(scene: Scene, mesh: Mesh, { at, yaw, pitch }: Pose, camera: C
     const near = 1 / (x * ahead[0] + y * ahead[1] + z * ahead[2]);
     scene.x[to] = centre.x + focal * (x * right[0] + y * right[1] + z * right[2]) * near;
     scene.y[to] = centre.y - focal * (x * up[0] + y * up[1] + z * up[2]) * near;
-    scene.near[to] = near;
+    // All of a surface by one share, so that places on it stay where they are.
+    scene.near[to] = near * lifted;
     const [nx, ny, nz] = mesh.normals[i]!;
     const normalDeep = nz * cosYaw - nx * sinYaw;
     scene.normals[to * 3] = nx * cosYaw + nz * sinYaw;

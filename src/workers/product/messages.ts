@@ -3,6 +3,7 @@ import type { PrintFace, ResolvedBlank } from '@/core/blank/resolve';
 import type { Press } from '@/core/colour/press';
 import type { Piece } from '@/core/fit/schema';
 import type { Eye } from '@/core/product/camera';
+import type { Holder } from '@/core/product/kinds';
 import type { PicturePoint } from '@/core/product/lines';
 
 /** A face with what lies on it. `version` changes with either. */
@@ -16,6 +17,8 @@ export interface FaceShown {
 export interface LookAt extends Eye {
   /** The face that is only seen on the thing laid open. */
   faceId: string | null;
+  /** What holds the product. */
+  holder: Holder;
   /** Where it lies on the canvas, in px of the page. */
   left: number;
   top: number;

@@ -77,7 +77,9 @@ const service: ProductService = {
 
 function lookAt(shown: ProductShown, look: LookAt, prints: ReadonlyMap<string, Texture>) {
   const { blank, sizeId } = shown;
-  const model = models.get(`${shown.model} ${look.faceId}`, () => modelOf(blank, sizeId, look.faceId));
+  const model = models.get(`${shown.model} ${look.faceId} ${look.holder}`, () =>
+    modelOf(blank, sizeId, look.faceId, look.holder),
+  );
   const colour = look.colour ?? shown.colour;
   const finish = blank.blank.colours.find(({ hex }) => hex === colour)?.finish ?? model.finish;
   const standing: Standing = {
@@ -92,11 +94,14 @@ function lookAt(shown: ProductShown, look: LookAt, prints: ReadonlyMap<string, T
 function cameraFor(shown: ProductShown, look: LookAt, standing: Standing): Camera {
   const alike = look.turns
     ? roundEyes(look.pitch)
-    : shown.looks.filter(({ turns, faceId }) => !turns && faceId === look.faceId);
+    : shown.looks.filter(
+        ({ turns, faceId, holder }) => !turns && faceId === look.faceId && holder === look.holder,
+      );
   const { width, height } = look;
   const key = JSON.stringify([
     shown.model,
     look.faceId,
+    look.holder,
     look.turns,
     alike.map(({ yaw, pitch }) => [yaw, pitch]),
     width,

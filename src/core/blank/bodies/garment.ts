@@ -77,29 +77,39 @@ export function garmentOutline(body: GarmentBody): string {
   }
 }
 
+/** A sleeve on the right of that drawing: where it leaves the shoulder, the ends of its cuff, and where it meets the side. */
+export interface Sleeve {
+  shoulder: readonly [x: number, y: number];
+  cuff: readonly [outer: readonly [x: number, y: number], inner: readonly [x: number, y: number]];
+  armpit: readonly [x: number, y: number];
+}
+
+/** Chests from which a sleeve is a long one: it lies nearer to the side, and ends narrower. */
+const LONG = 0.7;
+
+export function sleeveOf({ chest, length, sleeve }: GarmentBody): Sleeve {
+  const half = chest / 2;
+  const slope = length * 0.055;
+  const isLong = sleeve > chest * LONG;
+  const [across, down] = isLong ? [0.44, 0.9] : [0.62, 0.82];
+  const wide = isLong ? chest * 0.17 : Math.min(sleeve * 0.6, chest * 0.2);
+  const [x, y] = [half + sleeve * across, slope + sleeve * down];
+  return {
+    shoulder: [half, slope],
+    cuff: [
+      [x, y],
+      [x - wide, y + wide * (isLong ? 0.46 : 0.6)],
+    ],
+    armpit: [half, length * 0.31],
+  };
+}
+
 function sewnOutline(body: GarmentBody): string {
-  const half = body.chest / 2;
   const neck = body.collarWidth / 2;
-  const slope = body.length * 0.055;
-  const armhole = body.length * 0.31;
-  const drop = body.sleeve * 0.82;
-  const reach = half + body.sleeve * 0.62;
-  const cuff = Math.min(body.sleeve * 0.36, body.chest * 0.2);
-  return [
-    `M${-neck} 0`,
-    `Q0 ${body.collarDrop * 2} ${neck} 0`,
-    `L${half} ${slope}`,
-    `L${reach} ${slope + drop}`,
-    `L${reach - cuff} ${slope + drop + cuff * 0.6}`,
-    `L${half} ${armhole}`,
-    `V${body.length}`,
-    `H${-half}`,
-    `V${armhole}`,
-    `L${cuff - reach} ${slope + drop + cuff * 0.6}`,
-    `L${-reach} ${slope + drop}`,
-    `L${-half} ${slope}`,
-    'Z',
-  ].join('');
+  const { shoulder, cuff, armpit } = sleeveOf(body);
+  const right = [shoulder, ...cuff, armpit, [body.chest / 2, body.length] as const];
+  const to = (way: number) => right.map(([x, y]) => `L${way * x} ${y}`);
+  return [`M${-neck} 0`, `Q0 ${body.collarDrop * 2} ${neck} 0`, ...to(1), ...to(-1).reverse(), 'Z'].join('');
 }
 
 /** The hood lying back over the shoulders, above the collar. */
@@ -147,10 +157,11 @@ export function printOrigin(body: GarmentBody, print: GarmentPrint): { x: number
 export function garmentExtent(body: GarmentBody): { width: number; height: number; top: number } {
   switch (body.cut) {
     case 'shirt':
-      return { width: body.chest + body.sleeve * 1.24, height: body.length, top: 0 };
     case 'hooded': {
-      const high = body.length * 0.2;
-      return { width: body.chest + body.sleeve * 1.24, height: body.length + high, top: -high };
+      const { cuff } = sleeveOf(body);
+      const high = body.cut === 'hooded' ? body.length * 0.2 : 0;
+      const low = Math.max(body.length, ...cuff.map(([, y]) => y));
+      return { width: 2 * cuff[0][0], height: low + high, top: -high };
     }
     case 'tote':
       return { width: body.chest, height: body.length + body.sleeve, top: 0 };

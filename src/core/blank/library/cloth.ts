@@ -59,7 +59,7 @@ export const CLOTHES: readonly Blank[] = [
       cut: 'hooded',
       chest: 580,
       length: 700,
-      sleeve: 300,
+      sleeve: 590,
       collarWidth: 210,
       collarDrop: 70,
       prints: [
@@ -87,7 +87,7 @@ export const CLOTHES: readonly Blank[] = [
       cut: 'hooded',
       chest: 570,
       length: 690,
-      sleeve: 300,
+      sleeve: 590,
       collarWidth: 205,
       collarDrop: 70,
       prints: [

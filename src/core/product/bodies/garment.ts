@@ -1,6 +1,6 @@
 import earcut from 'earcut';
 import type { GarmentBody, GarmentPrint } from '../../blank/bodies/garment';
-import { garmentOutline, printOrigin } from '../../blank/bodies/garment';
+import { garmentOutline, printOrigin, sleeveOf } from '../../blank/bodies/garment';
 import { common, fromRings, united, type Shape } from '../../cut/polygons';
 import { flattenPath } from '../../geometry/path';
 import { parsePath } from '../../geometry/parse-path';
@@ -13,34 +13,56 @@ type Line = (readonly [x: number, y: number])[];
 /** The drawing's own mm: x = 0 at the centre line, y down from its highest point. */
 const DRAWN = { width: 0, height: 0 };
 /** mm from the garment's middle to its front, and from there to what lies on it. */
-const HALF = 4;
+export const HALF = 4;
 const ON = 0.6;
 const CLOTH: Material = { faceId: null, colour: 'product', finish: 'fabric', folds: 1 };
 
 /** A sewn thing lying flat, front and back, in its own folds; each print where the body says. */
 export function garmentMeshes(body: GarmentBody): Mesh[] {
-  const rings = flattenPath(parsePath(garmentOutline(body))!, 0.3).map(pointsOf);
-  const sewn = isSewn(body);
-  const shapes = rings.map((ring) => [ring]);
-  const back = sewn ? [[withoutNeck(rings[0]!, body)], ...shapes.slice(1)] : shapes;
+  const [, ...others] = ringsOf(body);
   return [
-    ...shapes.map((shape) => flatPiece(CLOTH, shape, DRAWN, HALF)),
-    ...back.map((shape) => flatPiece({ ...CLOTH, tone: sewn ? 0.8 : 1 }, shape, DRAWN, -HALF + 0.5)),
-    ...back.map((shape) => flatPiece(CLOTH, shape, DRAWN, -HALF, { behind: true })),
-    ...rings.map((ring) => rim(ring)),
+    ...sewnMeshes(body),
+    ...others.flatMap((ring) => sidesOf(body, ring, ring)),
+    ...ringsOf(body).map((ring) => rim(ring)),
+    ...(body.cut === 'hooded' ? [hoodOpening(body)] : []),
+  ];
+}
+
+/** All that is cut from one pattern and sewn on it, as it lies: the cloth of both sides, its prints, pockets and seams. */
+export function sewnMeshes(body: GarmentBody): Mesh[] {
+  const { front, back } = patternOf(body);
+  return [
+    ...sidesOf(body, front, back),
     ...body.prints.map((print) => printMesh(body, print)),
     ...body.prints.flatMap((print) => coversOf(body, print)),
     ...detailsOf(body),
   ];
 }
 
+/** The lines that a garment's two sides are cut along. */
+export function patternOf(body: GarmentBody): { front: Line; back: Line } {
+  const [front] = ringsOf(body);
+  return { front: front!, back: isSewn(body) ? withoutNeck(front!, body) : front! };
+}
+
+function sidesOf(body: GarmentBody, front: Line, back: Line): Mesh[] {
+  return [
+    flatPiece(CLOTH, [front], DRAWN, HALF),
+    flatPiece({ ...CLOTH, tone: isSewn(body) ? 0.8 : 1 }, [back], DRAWN, -HALF + 0.5),
+    flatPiece(CLOTH, [back], DRAWN, -HALF, { behind: true }),
+  ];
+}
+
+function ringsOf(body: GarmentBody): Line[] {
+  return flattenPath(parsePath(garmentOutline(body))!, 0.3).map(pointsOf);
+}
+
 /** Only the inside of the back with its collar, as the garment lies opened for what is printed there. */
 export function openedMeshes(body: GarmentBody): Mesh[] {
-  const [ring] = flattenPath(parsePath(garmentOutline(body))!, 0.3).map(pointsOf);
   const neck = body.prints.find(({ place }) => place === 'neck');
   const half = body.chest * 0.33;
   const low = body.length * 0.3;
-  const line = withoutNeck(ring!, body).filter(([x, y]) => Math.abs(x) <= half && y <= low);
+  const line = patternOf(body).back.filter(([x, y]) => Math.abs(x) <= half && y <= low);
   const inside: Line = [...line.filter(([, y]) => y < low), [half, low], [-half, low]];
   const turn: Line = hullOf(inside);
   return [
@@ -118,9 +140,8 @@ function printMesh(body: GarmentBody, print: GarmentPrint, z?: number): Mesh {
 
 /** All the cloth of one side. */
 function clothOf(body: GarmentBody, behind: boolean): Shape {
-  const rings = flattenPath(parsePath(garmentOutline(body))!, 0.3).map(pointsOf);
   return united(
-    ...rings.map((ring, i) =>
+    ...ringsOf(body).map((ring, i) =>
       fromRings([
         (behind && i === 0 && isSewn(body) ? withoutNeck(ring, body) : ring).map(([x, y]) => [x, y]),
       ]),
@@ -242,18 +263,13 @@ function detailsOf(body: GarmentBody): Mesh[] {
         [-half, hem],
         [half, hem],
       ];
-      const drop = sleeve * 0.82;
-      const reach = half + sleeve * 0.62;
-      const cuff = Math.min(sleeve * 0.36, chest * 0.2);
-      const cuffLine = (way: number): Line => {
-        const share = cut === 'hooded' ? 0.86 : 0.9;
-        const [ax, ay] = [lerp(half, reach, share), slope + drop * share];
-        const inner = length * 0.31 + (slope + drop + cuff * 0.6 - length * 0.31) * share;
-        return [
-          [way * ax, ay],
-          [way * lerp(half, reach - cuff, share), inner],
-        ];
-      };
+      const { cuff, shoulder, armpit } = sleeveOf(body);
+      const share = cut === 'hooded' ? 0.86 : 0.9;
+      const cuffLine = (way: number): Line =>
+        [
+          [shoulder, cuff[0]],
+          [armpit, cuff[1]],
+        ].map(([from, to]) => [way * lerp(from![0], to![0], share), lerp(from![1], to![1], share)] as const);
       return [
         ...sewnLine(armhole(1)),
         ...sewnLine(armhole(-1)),
@@ -261,7 +277,7 @@ function detailsOf(body: GarmentBody): Mesh[] {
         ...sewnLine(cuffLine(1)),
         ...sewnLine(cuffLine(-1)),
         ...collar(body, HALF),
-        ...(cut === 'hooded' ? hoodLines(body) : []),
+        ...(cut === 'hooded' ? cords(body) : []),
       ];
     }
     case 'cap': {
@@ -317,22 +333,24 @@ function detailsOf(body: GarmentBody): Mesh[] {
   }
 }
 
-/** The hood's opening and its cords. */
-function hoodLines({ collarWidth, collarDrop, length }: GarmentBody): Mesh[] {
+/** The opening of a hood that lies back. */
+function hoodOpening({ collarWidth, length }: GarmentBody): Mesh {
   const half = collarWidth * 0.34;
-  const cord: Material = { faceId: null, colour: '#dedbd2', finish: 'fabric' };
   const opening = curve(
     (t) => [(2 * t - 1) * half, -length * 0.03 - length * 0.1 * (1 - (2 * t - 1) ** 2)] as const,
   );
+  return flatPiece({ ...CLOTH, tone: 0.55 }, [[...opening, [half, 6], [-half, 6]]], DRAWN, HALF + 0.35);
+}
+
+/** The cords of a hood. */
+function cords({ collarWidth, collarDrop, length }: GarmentBody): Mesh[] {
+  const cord: Material = { faceId: null, colour: '#dedbd2', finish: 'fabric' };
   const hang = (way: number): Line =>
     curve(
       (t) =>
         [way * (collarWidth * 0.17 + 5 * Math.sin(3 * t)), collarDrop * 0.7 + length * 0.16 * t] as const,
     );
-  return [
-    flatPiece({ ...CLOTH, tone: 0.55 }, [[...opening, [half, 6], [-half, 6]]], DRAWN, HALF + 0.35),
-    ...[1, -1].map((way) => ribbon(cord, hang(way), DRAWN, HALF + 1.4, 5)),
-  ];
+  return [1, -1].map((way) => ribbon(cord, hang(way), DRAWN, HALF + 1.4, 5));
 }
 
 /** Neck strap and ties of an apron, and the hems round it. */

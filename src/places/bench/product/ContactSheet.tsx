@@ -1,5 +1,6 @@
 'use client';
 import { toast } from '@/ui/toast';
+import type { Holder } from '@/core/product/kinds';
 import { viewsOf } from '@/core/product/views';
 import { safeName } from '@/core/pack/names';
 import { useHand } from '@/state/bench/hand';
@@ -20,6 +21,7 @@ interface Cell {
   yaw: number;
   pitch: number;
   faceId: string | null;
+  holder: Holder;
   colour: string;
 }
 
@@ -31,12 +33,13 @@ function cellsOf(live: Live): Cell[] {
   const looks = blank.states.length > 0 ? blank.states : blank.colours;
   const usual = views.find(({ id }) => id === live.face.id) ?? views[0]!;
   return [
-    ...views.map(({ id, name, yaw, pitch, faceId }) => ({
+    ...views.map(({ id, name, yaw, pitch, faceId, holder }) => ({
       id: `view-${id}`,
       words: name,
       yaw,
       pitch,
       faceId,
+      holder,
       colour,
     })),
     ...(looks.length > 1 ? looks : []).map(({ id, name, hex }) => ({
@@ -45,6 +48,7 @@ function cellsOf(live: Live): Cell[] {
       yaw: usual.yaw,
       pitch: usual.pitch,
       faceId: usual.faceId,
+      holder: usual.holder,
       colour: hex,
     })),
   ];
@@ -90,6 +94,7 @@ function Looks({ live }: { live: Live }) {
       yaw: cell.yaw,
       pitch: cell.pitch,
       faceId: cell.faceId,
+      holder: cell.holder,
       colour: cell.colour,
       left: (i % columns) * across,
       top: Math.floor(i / columns) * down,

@@ -1,6 +1,6 @@
 'use client';
 import { useState, type PointerEvent } from 'react';
-import { productOf, type View } from '@/core/product/kinds';
+import { productOf, type Holder, type View } from '@/core/product/kinds';
 import { viewsOf } from '@/core/product/views';
 import { useHand } from '@/state/bench/hand';
 import type { LookAt, LookTold, ProductView } from '@/state/bench/product';
@@ -19,10 +19,11 @@ interface Held {
   yaw: number;
   pitch: number;
   faceId: string | null;
+  holder: Holder;
   viewId: string | null;
 }
 
-const TURNED: Held = { yaw: 0.6, pitch: 0.19, faceId: null, viewId: null };
+const TURNED: Held = { yaw: 0.6, pitch: 0.19, faceId: null, holder: 'none', viewId: null };
 const PITCHES = [-0.35, 1.4] as const;
 
 /** The product from its named sides, and once in the hand to be turned. */
@@ -31,11 +32,13 @@ export function ProductViews({ live, wide, colour }: { live: Live; wide: boolean
   const turns = isTurned(live);
   const standing = standingViews(views, wide, turns);
   const [held, setHeld] = useHeld(live, views, standing.length === 0);
+  // What something holds can be gone round, also where it would not be turned as it lies.
+  const inHand = turns || held.holder !== 'none';
   const [turning, setTurning] = useState(false);
   const looksIn = (size: { width: number; height: number }): LookAt[] =>
     partsOf(standing.length + 1, wide, size.width, size.height).map((part, i) => {
-      const { yaw, pitch, faceId } = standing[i] ?? held;
-      return { yaw, pitch, faceId, ...within(part), turns: standing[i] === undefined && turns };
+      const { yaw, pitch, faceId, holder } = standing[i] ?? held;
+      return { yaw, pitch, faceId, holder, ...within(part), turns: standing[i] === undefined && inHand };
     });
   const { room, size, view, told, marks } = useProductView(live, colour, looksIn, turning || live.dragging);
   const parts = size ? partsOf(standing.length + 1, wide, size.width, size.height) : [];
@@ -51,7 +54,7 @@ export function ProductViews({ live, wide, colour }: { live: Live; wide: boolean
               live={live}
               views={views}
               held={held}
-              turns={turns}
+              turns={inHand}
               look={i}
               view={view}
               onHold={setHeld}
@@ -87,7 +90,13 @@ function viewFor(faceId: string, views: readonly View[]): Held {
   return heldAt(found);
 }
 
-const heldAt = ({ id, yaw, pitch, faceId }: View): Held => ({ yaw, pitch, faceId, viewId: id });
+const heldAt = ({ id, yaw, pitch, faceId, holder }: View): Held => ({
+  yaw,
+  pitch,
+  faceId,
+  holder,
+  viewId: id,
+});
 
 function Look({
   part,
@@ -225,6 +234,7 @@ function TurnGrip({
       yaw: from.yaw + yaw,
       pitch: Math.min(high, Math.max(low, from.pitch + pitch)),
       faceId: null,
+      holder: from.holder,
       viewId: null,
     });
   };

@@ -1,0 +1,305 @@
+import type { Vector } from '../../geometry/vector';
+import type { Solid } from './form';
+
+/** A closed line of a pattern, in mm, y down. */
+export type Ring = readonly (readonly [x: number, y: number])[];
+
+/** A garment's two sides as they are cut, and where they are not sewn to one another. */
+export interface Pattern {
+  front: Ring;
+  back: Ring;
+  isOpen: (x: number, y: number) => boolean;
+  /** mm between the points of its cloth. */
+  cell: number;
+  /** Where a place is held before it is let go: how far across, and how far before the form or behind it. */
+  held: (x: number, y: number) => readonly [across: number, off: number];
+}
+
+/** Steps of time until it hangs still; gravity in mm a step and a step; what is left of a movement after one. */
+const STEPS = 260;
+const GRAVITY = 0.05;
+const DAMPING = 0.972;
+/** Rounds after which no thread is much longer or shorter than it is. */
+const ENDING = 40;
+/** mm that cloth lies off what it lies on, and how much of sliding along it is held. */
+const GAP = 4;
+const GRIP = 0.55;
+/** How hard cloth keeps its length against a pull and against a push, and its flatness. */
+const [PULL, PUSH, BEND] = [0.9, 0.4, 0.22];
+
+export type Side = 'front' | 'back';
+
+/** Cloth as it hangs: where each place of its pattern has come to. */
+export class Draped {
+  constructor(
+    private readonly grid: Grid,
+    private readonly points: Float64Array,
+    private readonly normals: Readonly<Record<Side, Float64Array>>,
+  ) {}
+
+  /** A place of the pattern so many mm out of the cloth, and the way out of it there. */
+  at(x: number, y: number, side: Side, off = 0): { at: Vector; normal: Vector } {
+    const { left, top, columns, rows, cell } = this.grid;
+    const u = Math.min(columns - 1.001, Math.max(0, (x - left) / cell));
+    const v = Math.min(rows - 1.001, Math.max(0, (y - top) / cell));
+    const [i, j] = [Math.floor(u), Math.floor(v)];
+    const ids = this.grid.ids[side];
+    const corners = [
+      [0, 0, (1 - (u - i)) * (1 - (v - j))],
+      [1, 0, (u - i) * (1 - (v - j))],
+      [0, 1, (1 - (u - i)) * (v - j)],
+      [1, 1, (u - i) * (v - j)],
+    ] as const;
+    const [at, normal] = [
+      [0, 0, 0],
+      [0, 0, 0],
+    ];
+    let all = 0;
+    for (const [di, dj, share] of corners) {
+      const id = ids[(j + dj) * columns + i + di]!;
+      if (id < 0) continue;
+      all += share;
+      for (let k = 0; k < 3; k++) {
+        at[k] = at[k]! + share * this.points[id * 3 + k]!;
+        normal[k] = normal[k]! + share * this.normals[side][id * 3 + k]!;
+      }
+    }
+    const length = Math.hypot(normal[0]!, normal[1]!, normal[2]!) || 1;
+    const point = (k: 0 | 1 | 2) => at[k]! / (all || 1) + (off * normal[k]!) / length;
+    return {
+      at: [point(0), point(1), point(2)],
+      normal: [normal[0]! / length, normal[1]! / length, normal[2]! / length],
+    };
+  }
+}
+
+interface Grid {
+  cell: number;
+  left: number;
+  top: number;
+  columns: number;
+  rows: number;
+  /** Which point of the cloth stands at each place; -1 where there is no cloth. Sewn edges are one point of both sides. */
+  ids: Record<Side, Int32Array>;
+  count: number;
+}
+
+/**
+ * Hangs a garment on something solid until it lies still, by positions that are put right again and again (Müller and others,
+ * "Position Based Dynamics", 2007): threads keep their length, cloth that is sewn stays together and nothing is inside of the
+ * form. Always the same for the same numbers.
+ */
+export function drape(pattern: Pattern, solid: Solid): Draped {
+  const grid = gridOf(pattern);
+  const { rest, points } = laidOut(grid, pattern.held);
+  const links = linksOf(grid, rest);
+  settle(points, links, solid);
+  return new Draped(grid, points, {
+    front: normalsOf(grid, points, 'front'),
+    back: normalsOf(grid, points, 'back'),
+  });
+}
+
+function gridOf({ front, back, isOpen, cell }: Pattern): Grid {
+  const all = [...front, ...back];
+  const [xs, ys] = [all.map(([x]) => x), all.map(([, y]) => y)];
+  const half = Math.ceil(Math.max(...xs.map(Math.abs)) / cell + 1.5);
+  const [left, top] = [-half * cell, Math.min(...ys) - 2 * cell];
+  const columns = 2 * half + 1;
+  const rows = Math.ceil((Math.max(...ys) - top) / cell) + 3;
+  const [cloth, behind] = [front, back].map((ring) =>
+    coveredBy(ring, { cell, left, top, columns, rows }),
+  ) as [Uint8Array, Uint8Array];
+  const ids = {
+    front: new Int32Array(columns * rows).fill(-1),
+    back: new Int32Array(columns * rows).fill(-1),
+  };
+  let count = 0;
+  for (let j = 0, at = 0; j < rows; j++)
+    for (let i = 0; i < columns; i++, at++) {
+      const [x, y] = [left + i * cell, top + j * cell];
+      if (cloth[at]) ids.front[at] = count++;
+      if (!behind[at]) continue;
+      const isEdge = !isWithin(front, x, y) || !isWithin(back, x, y);
+      const isSewn = cloth[at] === 1 && isEdge && !isOpen(x, y);
+      ids.back[at] = isSewn ? ids.front[at]! : count++;
+    }
+  return { cell, left, top, columns, rows, ids, count };
+}
+
+/** Points of a grid that stand at a corner of a cell which holds any of a shape. */
+function coveredBy(ring: Ring, { cell, left, top, columns, rows }: Omit<Grid, 'ids' | 'count'>): Uint8Array {
+  const out = new Uint8Array(columns * rows);
+  const parts = 4;
+  for (let j = 0; j + 1 < rows; j++)
+    for (let i = 0; i + 1 < columns; i++) {
+      let holds = false;
+      for (let k = 0; k <= parts * parts + 2 * parts && !holds; k++) {
+        const [a, b] = [k % (parts + 1), Math.floor(k / (parts + 1))];
+        holds = isWithin(ring, left + (i + a / parts) * cell, top + (j + b / parts) * cell);
+      }
+      if (!holds) continue;
+      const at = j * columns + i;
+      out[at] = out[at + 1] = out[at + columns] = out[at + columns + 1] = 1;
+    }
+  return out;
+}
+
+/** By how often a line to the right crosses the ring. */
+export function isWithin(ring: Ring, x: number, y: number): boolean {
+  let inside = false;
+  for (let i = 0, last = ring.length - 1; i < ring.length; last = i++) {
+    const [ax, ay] = ring[i]!;
+    const [bx, by] = ring[last]!;
+    if (ay > y !== by > y && x < ((bx - ax) * (y - ay)) / (by - ay) + ax) inside = !inside;
+  }
+  return inside;
+}
+
+/** The two sides as they begin: flat, one before the form and one behind it, their sewn edges between them. */
+function laidOut({ cell, left, top, columns, ids, count }: Grid, held: Pattern['held']) {
+  const points = new Float64Array(count * 3);
+  const rest = new Float64Array(count * 2);
+  for (let at = 0; at < ids.front.length; at++) {
+    const [x, y] = [left + (at % columns) * cell, top + Math.floor(at / columns) * cell];
+    const [f, b] = [ids.front[at]!, ids.back[at]!];
+    const [across, off] = held(x, y);
+    for (const [id, z] of [
+      [f, f === b ? 0 : off],
+      [b, f === b ? 0 : -off],
+    ] as const) {
+      if (id < 0) continue;
+      points.set([across, -y, z], id * 3);
+      rest.set([x, y], id * 2);
+    }
+  }
+  return { points, rest };
+}
+
+/** Pairs of points that keep a distance, and how hard they do against a pull and a push. */
+interface Links {
+  a: Int32Array;
+  b: Int32Array;
+  long: Float64Array;
+  pull: Float64Array;
+  push: Float64Array;
+}
+
+const NEAR = [
+  [1, 0, true],
+  [0, 1, true],
+  [1, 1, true],
+  [-1, 1, true],
+  [2, 0, false],
+  [0, 2, false],
+] as const;
+
+function linksOf({ columns, rows, ids }: Grid, rest: Float64Array): Links {
+  const pairs: [a: number, b: number, thread: boolean][] = [];
+  for (const side of ['front', 'back'] as const)
+    for (let j = 0; j < rows; j++)
+      for (let i = 0; i < columns; i++) {
+        const a = ids[side][j * columns + i]!;
+        if (a < 0) continue;
+        for (const [di, dj, thread] of NEAR) {
+          if (i + di < 0 || i + di >= columns || j + dj >= rows) continue;
+          const b = ids[side][(j + dj) * columns + i + di]!;
+          // What is bent must be cloth all along.
+          const between = thread ? 0 : ids[side][(j + dj / 2) * columns + i + di / 2]!;
+          if (b >= 0 && between >= 0) pairs.push([a, b, thread]);
+        }
+      }
+  const of = (value: (pair: (typeof pairs)[number]) => number) => Float64Array.from(pairs, value);
+  return {
+    a: Int32Array.from(pairs, ([a]) => a),
+    b: Int32Array.from(pairs, ([, b]) => b),
+    long: of(([a, b]) => Math.hypot(rest[a * 2]! - rest[b * 2]!, rest[a * 2 + 1]! - rest[b * 2 + 1]!)),
+    pull: of(([, , thread]) => (thread ? PULL : 0)),
+    push: of(([, , thread]) => (thread ? PUSH : BEND)),
+  };
+}
+
+function settle(points: Float64Array, links: Links, solid: Solid): void {
+  const before = points.slice();
+  const out = new Float64Array(3);
+  for (let step = 0; step < STEPS; step++) {
+    for (let i = 0; i < points.length; i++) {
+      const moved = (points[i]! - before[i]!) * DAMPING;
+      before[i] = points[i]!;
+      points[i] = points[i]! + moved - (i % 3 === 1 ? GRAVITY : 0);
+    }
+    // Forwards and backwards in turn, so that neither side is drawn to where it began.
+    for (let round = 0; round < 2; round++) keepLengths(points, links, round % 2 === 1);
+    keepOut(points, before, solid, out);
+  }
+  // Still by now: what is pulled or pushed most is put right.
+  for (let round = 0; round < ENDING; round++) {
+    keepLengths(points, links, round % 2 === 1);
+    before.set(points);
+    keepOut(points, before, solid, out);
+  }
+}
+
+function keepLengths(points: Float64Array, { a, b, long, pull, push }: Links, backwards: boolean): void {
+  const count = a.length;
+  for (let n = 0; n < count; n++) {
+    const i = backwards ? count - 1 - n : n;
+    const p = a[i]! * 3;
+    const q = b[i]! * 3;
+    const dx = points[q]! - points[p]!;
+    const dy = points[q + 1]! - points[p + 1]!;
+    const dz = points[q + 2]! - points[p + 2]!;
+    const far = Math.sqrt(dx * dx + dy * dy + dz * dz);
+    if (far < 1e-9) continue;
+    const off = far - long[i]!;
+    const share = (0.5 * off * (off > 0 ? pull[i]! : push[i]!)) / far;
+    points[p] = points[p]! + dx * share;
+    points[p + 1] = points[p + 1]! + dy * share;
+    points[p + 2] = points[p + 2]! + dz * share;
+    points[q] = points[q]! - dx * share;
+    points[q + 1] = points[q + 1]! - dy * share;
+    points[q + 2] = points[q + 2]! - dz * share;
+  }
+}
+
+/** Puts points out of what is solid, and holds them there a little. */
+function keepOut(points: Float64Array, before: Float64Array, solid: Solid, out: Float64Array): void {
+  for (let p = 0; p < points.length; p += 3) {
+    const off = solid(points[p]!, points[p + 1]!, points[p + 2]!, out) - GAP;
+    if (off >= 0) continue;
+    let through = 0;
+    for (let k = 0; k < 3; k++) {
+      points[p + k] = points[p + k]! - off * out[k]!;
+      through += (points[p + k]! - before[p + k]!) * out[k]!;
+    }
+    for (let k = 0; k < 3; k++) {
+      const slid = points[p + k]! - before[p + k]! - through * out[k]!;
+      points[p + k] = points[p + k]! - slid * GRIP;
+    }
+  }
+}
+
+/** The way out of the cloth at each of its points, by the cells round it. */
+function normalsOf({ columns, rows, ids }: Grid, points: Float64Array, side: Side): Float64Array {
+  const normals = new Float64Array(points.length);
+  const own = ids[side];
+  const way = side === 'front' ? 1 : -1;
+  const add = (a: number, b: number, c: number) => {
+    if (a < 0 || b < 0 || c < 0) return;
+    const edge = (from: number, to: number, k: number) => points[to * 3 + k]! - points[from * 3 + k]!;
+    const [ux, uy, uz] = [edge(a, b, 0), edge(a, b, 1), edge(a, b, 2)];
+    const [vx, vy, vz] = [edge(a, c, 0), edge(a, c, 1), edge(a, c, 2)];
+    // Across by down points away from the front, as y goes down on a pattern.
+    const normal = [vy * uz - vz * uy, vz * ux - vx * uz, vx * uy - vy * ux];
+    for (const id of [a, b, c])
+      for (let k = 0; k < 3; k++) normals[id * 3 + k] = normals[id * 3 + k]! + way * normal[k]!;
+  };
+  for (let j = 0; j + 1 < rows; j++)
+    for (let i = 0; i + 1 < columns; i++) {
+      const at = j * columns + i;
+      const [a, b, c, d] = [own[at]!, own[at + 1]!, own[at + columns]!, own[at + columns + 1]!];
+      add(a, b, c);
+      add(d, c, b);
+    }
+  return normals;
+}

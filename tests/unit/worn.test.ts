@@ -1,0 +1,234 @@
+import fc from 'fast-check';
+import type { GarmentBody } from '@/core/blank/bodies/garment';
+import { bodyAt } from '@/core/blank/resolve';
+import { deltaE00 } from '@/core/colour/difference';
+import { labOf } from '@/core/colour/lab';
+import { dot, minus, unit } from '@/core/geometry/vector';
+import { drawScene, shotOf } from '@/core/mockup/draw';
+import { SCENES, scenesFor } from '@/core/mockup/scenes';
+import { USUAL_DRESS } from '@/core/mockup/schema';
+import { project } from '@/core/product/camera';
+import { drawProducts, seenIn, whereOnProduct } from '@/core/product/draw';
+import { FLAT_LIGHT } from '@/core/product/light';
+import { modelOf } from '@/core/product/model';
+import { fall } from '@/core/product/scene';
+import { textureOf } from '@/core/product/texture';
+import { viewsOf } from '@/core/product/views';
+import { drape } from '@/core/product/worn/drape';
+import { TailorsForm } from '@/core/product/worn/form';
+import { tessellated } from '@/core/product/worn/tessellate';
+import { hangsOnForm, onForm, wornPattern } from '@/core/product/worn/worn';
+import { blankById } from '../support/fits';
+import { paint, pixelAt } from '../support/pictures';
+
+const shirt = blankById('shirt');
+const bodyOf = (id: string, sizeId: string | null) => bodyAt(blankById(id).blank, sizeId) as GarmentBody;
+const hung = (body: GarmentBody) => {
+  const form = new TailorsForm(body);
+  return { form, cloth: drape(wornPattern(body, form), form.solid) };
+};
+const distance = (a: readonly number[], b: readonly number[]) =>
+  Math.hypot(a[0]! - b[0]!, a[1]! - b[1]!, a[2]! - b[2]!);
+
+describe.each([
+  ['shirt', null],
+  ['shirt', 's'],
+  ['shirt', '2xl'],
+  ['shirt-child', 'age-4'],
+  ['hooded-top', null],
+] as const)('%s in size %s on its form', (id, sizeId) => {
+  const body = bodyOf(id, sizeId);
+  const { form, cloth } = hung(body);
+  const print = body.prints.find(({ place }) => place === 'front')!;
+  const left = -print.width / 2;
+  const top = body.collarDrop + print.below;
+
+  test('nothing of it is inside of the form', () => {
+    const out = new Float64Array(3);
+    const half = body.chest / 2 - 2;
+    for (let x = -half; x <= half; x += 20)
+      for (let y = body.collarDrop + 4; y < body.length; y += 20)
+        for (const side of ['front', 'back'] as const) {
+          const [px, py, pz] = cloth.at(x, y, side).at;
+          expect(form.solid(px, py, pz, out)).toBeGreaterThan(-1.5);
+        }
+  });
+
+  test('a print keeps its size: 10 mm on the cloth are 10 mm, however it hangs', () => {
+    let [sum, count] = [0, 0];
+    for (let x = left; x + 10 <= left + print.width; x += 10)
+      for (let y = top; y + 10 <= top + print.height; y += 10)
+        for (const [dx, dy] of [
+          [10, 0],
+          [0, 10],
+        ] as const) {
+          const long = distance(cloth.at(x, y, 'front').at, cloth.at(x + dx, y + dy, 'front').at);
+          // Across a sharp fold the straight way is shorter.
+          expect(Math.abs(long - 10)).toBeLessThan(2);
+          sum += long;
+          count++;
+        }
+    expect(Math.abs(sum / count - 10)).toBeLessThan(0.25);
+  });
+
+  test('it hangs: the hem under the print, the print under the collar, the front before the back', () => {
+    const heightAt = (y: number) => cloth.at(0, y, 'front').at[1];
+    expect(heightAt(top)).toBeGreaterThan(heightAt(top + print.height));
+    expect(heightAt(top + print.height)).toBeGreaterThan(heightAt(body.length - 5));
+    expect(cloth.at(0, top + 50, 'front').at[2]).toBeGreaterThan(cloth.at(0, top + 50, 'back').at[2] + 100);
+    expect(cloth.at(0, top + 50, 'front').normal[2]).toBeGreaterThan(0.8);
+    expect(cloth.at(0, top + 50, 'back').normal[2]).toBeLessThan(-0.8);
+  });
+});
+
+test('the same garment hangs the same way each time, and is hung once for a size', () => {
+  const body = bodyOf('shirt-child', null);
+  const [a, b] = [hung(body).cloth, hung(body).cloth];
+  for (let y = 40; y < body.length; y += 37) expect(a.at(31, y, 'front')).toEqual(b.at(31, y, 'front'));
+  expect(onForm(body)).toBe(onForm({ ...body }));
+});
+
+test('sides that are halved leave no gap, and every place its own', () => {
+  const ring = fc.array(
+    fc.tuple(fc.double({ min: 0, max: 90, noNaN: true }), fc.double({ min: 0, max: 90, noNaN: true })),
+    {
+      minLength: 3,
+      maxLength: 3,
+    },
+  );
+  fc.assert(
+    fc.property(ring, (corners) => {
+      const material = { faceId: 'front', colour: 'product', finish: 'fabric' as const };
+      const flat = {
+        material,
+        points: [...corners, [0, 0] as [number, number]].map(([x, y]) => [x, y, 0] as const),
+        normals: Array.from({ length: 4 }, () => [0, 0, 1] as const),
+        places: [...corners, [0, 0] as [number, number]],
+        triangles: [0, 1, 2, 0, 2, 3],
+      };
+      const fine = tessellated(flat, 12);
+      const area = (mesh: typeof fine) => {
+        let sum = 0;
+        for (let i = 0; i < mesh.triangles.length; i += 3) {
+          const [p, q, r] = [0, 1, 2].map((k) => mesh.points[mesh.triangles[i + k]!]!);
+          sum += (q![0] - p![0]) * (r![1] - p![1]) - (r![0] - p![0]) * (q![1] - p![1]);
+        }
+        return sum;
+      };
+      expect(area(fine)).toBeCloseTo(area(flat as unknown as typeof fine), 4);
+      for (let i = 0; i < fine.triangles.length; i += 3)
+        for (const [k, l] of [
+          [0, 1],
+          [1, 2],
+          [2, 0],
+        ] as const)
+          expect(
+            distance(fine.points[fine.triangles[i + k]!]!, fine.points[fine.triangles[i + l]!]!),
+          ).toBeLessThan(12.001);
+      fine.points.forEach(([x, y], i) => {
+        expect(fine.places[i]![0]).toBeCloseTo(x, 9);
+        expect(fine.places[i]![1]).toBeCloseTo(y, 9);
+      });
+    }),
+    { numRuns: 40 },
+  );
+});
+
+describe('pictures of a shirt on its form', () => {
+  const [SIDE, EVERY] = [1000, 40];
+  const face = shirt.faces.find(({ id }) => id === 'front')!;
+  const PER_MM = 3;
+  /** Dots of 5 mm on white, every 40 mm. */
+  const dots = paint(Math.round(face.width * PER_MM), Math.round(face.height * PER_MM), (px, py) => {
+    const off = (at: number) => ((((at + 0.5) / PER_MM + EVERY / 2) % EVERY) - EVERY / 2) ** 2;
+    return off(px) + off(py) < 2.5 ** 2 ? [20, 20, 20, 255] : [240, 240, 240, 255];
+  });
+  const model = modelOf(shirt, null, null, 'form');
+  const picturedOf = (raster: typeof dots) => {
+    const over = { left: 0, top: 0, width: face.width, height: face.height };
+    const prints = new Map([['front', textureOf(raster, over)]]);
+    return { model, look: { colour: '#ffffff', finish: model.finish, ink: 'cover' as const, prints } };
+  };
+  const size = { width: SIDE, height: SIDE };
+  /** Where places of the print fall in a picture, those that are seen and not from aslant. */
+  const placesIn = (id: string, pictured: ReturnType<typeof picturedOf>, every: number) => {
+    const { standing, camera } = shotOf(
+      SCENES.find((one) => one.id === id)!,
+      [pictured],
+      size,
+    );
+    const fallen = fall(standing, camera);
+    const found = [];
+    for (let y = every; y < face.height; y += every)
+      for (let x = every; x < face.width; x += every) {
+        const { point, normal } = whereOnProduct(standing[0]!, 'front', x, y)!;
+        const { x: px, y: py } = project(camera, point);
+        const seen = seenIn(fallen, px, py);
+        const facing = dot(normal, unit(minus(camera.eye, point)));
+        if (facing > 0.5 && seen && Math.hypot(seen.x - x, seen.y - y) < 1.5) found.push({ x, y, px, py });
+      }
+    return { standing, camera, found };
+  };
+
+  test.each(['form', 'form-turned'])(
+    '%s: each mark of the print is where it is said to be, within 1.5 px',
+    (id) => {
+      const pictured = picturedOf(dots);
+      const { found } = placesIn(id, pictured, EVERY);
+      const scene = SCENES.find((one) => one.id === id)!;
+      const picture = drawScene(scene, [pictured], USUAL_DRESS, size);
+      expect(found.length).toBeGreaterThan(30);
+      for (const { px, py } of found) {
+        const around: number[] = [];
+        let [sum, atX, atY] = [0, 0, 0];
+        const each = (told: (x: number, y: number, dark: number) => void) => {
+          for (let y = Math.round(py) - 8; y <= py + 8; y++)
+            for (let x = Math.round(px) - 8; x <= px + 8; x++) told(x, y, 255 - pixelAt(picture, x, y)[1]!);
+        };
+        each((_, __, dark) => around.push(dark));
+        const bare = around.sort((a, b) => a - b)[Math.floor(around.length * 0.6)]! + 25;
+        each((x, y, dark) => {
+          const weight = Math.max(0, dark - bare);
+          sum += weight;
+          atX += weight * (x + 0.5);
+          atY += weight * (y + 0.5);
+        });
+        expect(sum).toBeGreaterThan(0);
+        expect(Math.hypot(atX / sum - px, atY / sum - py)).toBeLessThan(1.5);
+      }
+    },
+  );
+
+  test('colours of a print are those of its file under flat light, within 1 dE: no cloth shows through it', () => {
+    const colours = [
+      [190, 30, 30],
+      [31, 79, 154],
+      [242, 183, 5],
+      [47, 125, 59],
+    ] as const;
+    const bands = paint(400, 400, (x) => [...colours[Math.min(3, Math.floor(x / 100))]!, 255]);
+    const { standing, camera, found } = placesIn('form', picturedOf(bands), 16);
+    const picture = drawProducts(standing, camera, FLAT_LIGHT, { ...size, backdrop: null });
+    // Not where two bands meet.
+    const within = found.filter(({ x }) => {
+      const share = (x / face.width) * 4;
+      return Math.abs(share - Math.round(share)) > 0.15;
+    });
+    expect(within.length).toBeGreaterThan(150);
+    for (const { x, px, py } of within) {
+      const [red, green, blue] = pixelAt(picture, Math.floor(px), Math.floor(py));
+      const wanted = colours[Math.floor((x / face.width) * 4)]!;
+      expect(deltaE00(labOf(red!, green!, blue!), labOf(wanted[0], wanted[1], wanted[2]))).toBeLessThan(1);
+    }
+  });
+
+  test('are offered for what is put on, and for nothing else', () => {
+    for (const id of ['shirt', 'shirt-screen', 'hooded-top', 'zip-top', 'shirt-child']) {
+      expect(scenesFor(blankById(id)).map((one) => one.id)).toContain('form');
+      expect(viewsOf(blankById(id)).some(({ holder }) => holder === 'form')).toBe(true);
+    }
+    for (const id of ['cap', 'mug-325'])
+      expect(scenesFor(blankById(id)).some(({ holder }) => holder !== 'none')).toBe(false);
+    expect(hangsOnForm({ ...bodyOf('shirt', null), sleeve: 0 })).toBe(false);
+  });
+});
