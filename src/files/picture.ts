@@ -6,7 +6,7 @@ import { drawScene, type Pictured } from '@/core/mockup/draw';
 import { drawPhoto, photoPerMm } from '@/core/mockup/photo/draw';
 import type { PhotoScene } from '@/core/mockup/photo/schema';
 import { headlineOf, headlineRead, picturePpi, ppiFor, printsOf, type Headline } from '@/core/mockup/prints';
-import type { Dress, Scene } from '@/core/mockup/schema';
+import type { Dress, PictureFormat, Scene } from '@/core/mockup/schema';
 import type { Eye } from '@/core/product/camera';
 import type { Holder } from '@/core/product/kinds';
 import { modelOf } from '@/core/product/model';
@@ -16,9 +16,6 @@ import { IN_SILENCE, type Progress, type Raster } from '@/core/raster/raster';
 import type { Shown } from '@/core/render/face';
 import type { Engine } from '@/imaging/engine';
 import { FORMATS } from '@/core/formats/registry';
-
-export const PICTURE_FORMATS = ['jpeg', 'png', 'webp'] as const;
-export type PictureFormat = (typeof PICTURE_FORMATS)[number];
 
 /** Levels of JPEG and WebP that no eye tells from the picture at the size that it is shown. */
 const QUALITY = 92;

@@ -13,6 +13,7 @@ import { UnitSettingSchema } from '@/core/length/show';
 import { FIRST_LISTING_WORDS, ListingWordsSchema } from '@/core/listing/schema';
 import { RateSchema } from '@/core/price/earn';
 import { StyleSchema } from '@/core/type/style';
+import { KeptPicturesSchema } from '@/core/mockup/schema';
 import { ViewSchema } from '@/core/many/view';
 
 /** What a rendition of an artwork leaves out or does otherwise. */
@@ -133,6 +134,8 @@ export const SettingsSchema = v.object({
   lastAct: v.optional(v.nullable(ActSchema), null),
   /** How words are set, kept by name. */
   styles: v.optional(list(StyleSchema, 200), []),
+  /** Sets of pictures that are kept by name. */
+  pictureSets: v.optional(list(KeptPicturesSchema, 200), []),
   /** The place to sell that costs are reckoned for, and how many are ordered at once there. */
   outletId: v.optional(v.string(), 'quay-market'),
   quantity: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(1_000_000)), 1),
@@ -173,6 +176,7 @@ export const FIRST_SETTINGS: Settings = {
   acts: [],
   lastAct: null,
   styles: [],
+  pictureSets: [],
   outletId: 'quay-market',
   quantity: 1,
   rates: [],

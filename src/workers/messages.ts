@@ -21,7 +21,7 @@ import type { Raster } from '@/core/raster/raster';
 import type { PhotoScene } from '@/core/mockup/photo/schema';
 import type { Dress, Scene } from '@/core/mockup/schema';
 import type { BesideAsked } from '@/files/beside';
-import type { PictureFormat } from '@/files/picture';
+import type { PictureFormat } from '@/core/mockup/schema';
 import type { PlateFormat } from '@/files/plates';
 import type { SheetFormat } from '@/files/sheet';
 import type { TemplateReading } from '@/core/template/reading';

@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { FAMILIES, HOLDERS } from '../product/kinds';
 import { IdSchema, NameSchema } from '../blank/basics';
-import { Finite, NotNegative, Positive } from '../bounds';
+import { Finite, list, NotNegative, Positive } from '../bounds';
 
 const Hex = v.pipe(v.string(), v.regex(/^#[0-9a-f]{6}$/, 'A colour is written #rrggbb.'));
 const Share = v.pipe(v.number(), v.minValue(0), v.maxValue(1));
@@ -71,3 +71,34 @@ export const DressSchema = v.object({
 export type Dress = v.InferOutput<typeof DressSchema>;
 
 export const USUAL_DRESS: Dress = { colour: null, shadow: 1 };
+
+export const PICTURE_FORMATS = ['jpeg', 'png', 'webp'] as const;
+export type PictureFormat = (typeof PICTURE_FORMATS)[number];
+
+/** How pictures are made. */
+export const PictureStyleSchema = v.object({
+  ...v.pick(PictureSizeSchema, ['width', 'height']).entries,
+  format: v.picklist(PICTURE_FORMATS),
+  dress: DressSchema,
+  /** Whether colours are shown as printed. */
+  proof: v.boolean(),
+  /** {design} {blank} {scene} {colour} {size} stand for what they say. */
+  naming: v.pipe(v.string(), v.maxLength(200)),
+});
+export type PictureStyle = v.InferOutput<typeof PictureStyleSchema>;
+
+/** What pictures are made together: in which scenes or photos, in which colours of the product, and how. */
+export const PictureSetSchema = v.object({
+  settingIds: list(v.string(), 200),
+  allColours: v.boolean(),
+  style: PictureStyleSchema,
+});
+export type PictureSet = v.InferOutput<typeof PictureSetSchema>;
+
+/** A set that is kept by name, and the fits that it was made of: each as it was then, by a digest. */
+export const KeptPicturesSchema = v.object({
+  name: NameSchema,
+  ...PictureSetSchema.entries,
+  made: list(v.object({ fitId: IdSchema, state: v.string() }), 10_000),
+});
+export type KeptPictures = v.InferOutput<typeof KeptPicturesSchema>;

@@ -1,8 +1,8 @@
 import { useMemo } from 'react';
 import { CHECK_LIMITS } from '@/core/limits';
-import { USUAL_DRESS } from '@/core/mockup/schema';
+import { USUAL_DRESS, type PictureStyle } from '@/core/mockup/schema';
 import type { Outlet } from '@/core/price/outlet';
-import { settingName, USUAL_NAMING, type PictureStyle } from '@/state/handover/pictures';
+import { settingName, USUAL_NAMING } from '@/state/handover/pictures';
 import type { ListingOf } from '@/state/price/listing-pack';
 import { Heading } from '@/ui/StripParts';
 import { useThumb } from '../pictures/useThumb';

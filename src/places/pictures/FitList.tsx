@@ -4,7 +4,7 @@ import { blankOf } from '@/state/shop/library';
 import { Checkbox } from '@/ui/Checkbox';
 import { Hint } from '@/ui/Hint';
 
-/** The fits that are pictured, in the order they were chosen: the first is in front where several stand together. */
+/** The fits that are pictured: what was ticked last is shown first, and in front where several stand together. */
 export function FitList({
   fits,
   chosenIds,
@@ -39,7 +39,7 @@ export function FitList({
               key={fit.id}
               checked={chosenIds.includes(fit.id)}
               onChange={(on) => {
-                onChoose(on ? [...chosenIds, fit.id] : chosenIds.filter((id) => id !== fit.id));
+                onChoose(on ? [fit.id, ...chosenIds] : chosenIds.filter((id) => id !== fit.id));
               }}
               className="w-full text-sm"
             >

@@ -1,7 +1,6 @@
 import { useState } from 'react';
 import * as v from 'valibot';
-import { PictureSizeSchema } from '@/core/mockup/schema';
-import type { PictureStyle } from '@/state/handover/pictures';
+import { PictureSizeSchema, type PictureStyle } from '@/core/mockup/schema';
 import { Field } from '@/ui/Field';
 
 const { width: WidthSchema } = PictureSizeSchema.entries;

@@ -3,16 +3,10 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { toast } from '@/ui/toast';
 import { PICTURE_SIZES } from '@/core/mockup/scenes';
-import { USUAL_DRESS } from '@/core/mockup/schema';
+import { USUAL_DRESS, type PictureSet } from '@/core/mockup/schema';
 import { sentence } from '@/state/sentence';
 import { takePhoto } from '@/state/handover/photos';
-import {
-  picturesOf,
-  settingId,
-  settingsFor,
-  USUAL_NAMING,
-  type PictureStyle,
-} from '@/state/handover/pictures';
+import { picturesOf, settingId, settingsFor, USUAL_NAMING } from '@/state/handover/pictures';
 import { contextOf, useShop } from '@/state/shop/shop';
 import { useFitIds } from '../shell/address';
 import { useFilePicker } from '@/ui/useFilePicker';
@@ -20,13 +14,17 @@ import { FitList } from './FitList';
 import { SceneGrid } from './SceneGrid';
 import { StyleStrip } from './StyleStrip';
 
-const FIRST_STYLE: PictureStyle = {
-  width: PICTURE_SIZES[0]!.width,
-  height: PICTURE_SIZES[0]!.height,
-  format: 'jpeg',
-  dress: USUAL_DRESS,
-  proof: false,
-  naming: USUAL_NAMING,
+const FIRST_SET: PictureSet = {
+  settingIds: ['plain', 'plain-flat', 'wall'],
+  allColours: false,
+  style: {
+    width: PICTURE_SIZES[0]!.width,
+    height: PICTURE_SIZES[0]!.height,
+    format: 'jpeg',
+    dress: USUAL_DRESS,
+    proof: false,
+    naming: USUAL_NAMING,
+  },
 };
 
 /** Pictures for a listing: which fits, in which scenes, and how they are made. */
@@ -40,13 +38,15 @@ export function PicturesPlace() {
   );
   const known = fitIds.filter((id) => fits.some((fit) => fit.id === id));
   const [chosenIds, setChosenIds] = useState<readonly string[] | null>(null);
-  const [sceneIds, setSceneIds] = useState<ReadonlySet<string>>(new Set(['plain', 'plain-flat', 'wall']));
-  const [style, setStyle] = useState(FIRST_STYLE);
-  const [allColours, setAllColours] = useState(false);
+  const [set, setSet] = useState(FIRST_SET);
+  const sceneIds = useMemo(() => new Set(set.settingIds), [set.settingIds]);
   const first = known.length > 0 ? known : fits.slice(0, 1).map(({ id }) => id);
   const ids = chosenIds ?? first;
   const chosen = ids.flatMap((id) => fits.find((fit) => fit.id === id) ?? []);
-  const wanted = useMemo(() => picturesOf(chosen, sceneIds, allColours), [chosen, sceneIds, allColours]);
+  const wanted = useMemo(
+    () => picturesOf(chosen, sceneIds, set.allColours),
+    [chosen, sceneIds, set.allColours],
+  );
   const settings = useMemo(() => {
     const found = new Map(
       chosen.flatMap((fit) =>
@@ -88,19 +88,22 @@ export function PicturesPlace() {
             fits={chosen}
             settings={settings}
             sceneIds={sceneIds}
-            style={style}
-            onChoose={setSceneIds}
+            style={set.style}
+            onChoose={(settingIds) => {
+              setSet({ ...set, settingIds: [...settingIds] });
+            }}
             onPhoto={(id) => {
               router.push(photoAddress(id, ids));
             }}
           />
           <StyleStrip
             fits={chosen}
-            style={style}
+            set={set}
             wanted={wanted}
-            allColours={allColours}
-            onStyle={setStyle}
-            onAllColours={setAllColours}
+            onSet={setSet}
+            onFits={(late) => {
+              setChosenIds(late.map(({ id }) => id));
+            }}
           />
         </div>
       )}

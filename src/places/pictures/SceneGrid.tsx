@@ -1,10 +1,12 @@
 import { useMemo } from 'react';
 import type { Fit } from '@/core/fit/schema';
+import type { PictureStyle } from '@/core/mockup/schema';
 import { CHECK_LIMITS } from '@/core/limits';
 import { fitsIn } from '@/core/mockup/scenes';
 import { photoTroubles } from '@/core/mockup/photo/troubles';
-import { settingId, settingName, type PictureStyle, type Setting } from '@/state/handover/pictures';
-import { useShop } from '@/state/shop/shop';
+import { settingId, settingName, settingsFor, type Setting } from '@/state/handover/pictures';
+import { fitTitle } from '@/core/fit/version';
+import { contextOf, useShop } from '@/state/shop/shop';
 import { useThumb } from './useThumb';
 import { Toggle } from '@/ui/Toggle';
 
@@ -61,7 +63,91 @@ export function SceneGrid({ fits, settings, sceneIds, style, onChoose, onPhoto }
           />
         ))}
       </ul>
+      {fits.length > 1 && first && (
+        <FitRows fits={fits} settings={settings} sceneIds={sceneIds} style={style} />
+      )}
     </div>
+  );
+}
+
+/** Fits that are shown in rows of their own, at most: the others are made all the same. */
+const MOST_ROWS = 12;
+
+/** Every fit that was chosen in the scenes that were, a row each. */
+function FitRows({
+  fits,
+  settings,
+  sceneIds,
+  style,
+}: Pick<GridProps, 'fits' | 'settings' | 'sceneIds' | 'style'>) {
+  const shop = useShop();
+  return (
+    <section aria-label="Fits in the chosen scenes" className="mt-6 border-t border-viewing-ink pt-3">
+      {fits.slice(0, MOST_ROWS).map((fit, at) => {
+        const context = contextOf(fit, shop);
+        if (!context) return null;
+        const own = settingsFor(context.blank, []).map(settingId);
+        const shown = settings.filter(
+          (one) => sceneIds.has(settingId(one)) && (one.kind === 'photo' || own.includes(settingId(one))),
+        );
+        const others = [...fits.slice(at + 1), ...fits.slice(0, at)];
+        return (
+          <div key={fit.id} className="mb-4">
+            <h2 className="text-sm font-semibold">
+              {fitTitle(context.design, fit)} on {context.blank.blank.name}
+            </h2>
+            <ul className="mt-1 flex flex-wrap gap-3">
+              {shown.map((setting) => (
+                <RowPicture
+                  key={settingId(setting)}
+                  setting={setting}
+                  fit={fit}
+                  others={others}
+                  style={style}
+                />
+              ))}
+              {shown.length === 0 && (
+                <li className="text-sm">None of the chosen scenes is for such products.</li>
+              )}
+            </ul>
+          </div>
+        );
+      })}
+      {fits.length > MOST_ROWS && (
+        <p className="text-sm">and {fits.length - MOST_ROWS} more fits, made as these are</p>
+      )}
+    </section>
+  );
+}
+
+function RowPicture({
+  setting,
+  fit,
+  others,
+  style,
+}: {
+  setting: Setting;
+  fit: Fit;
+  others: readonly Fit[];
+  style: PictureStyle;
+}) {
+  const together = setting.kind === 'scene' ? fitsIn(setting.scene) : 1;
+  // Told apart by what they are: a list made anew would be drawn anew.
+  const ids = [fit, ...others].slice(0, together);
+  const key = JSON.stringify(ids);
+  const shown = useMemo(() => JSON.parse(key) as Fit[], [key]);
+  const { url, trouble } = useThumb(setting, shown, style);
+  return (
+    <li
+      className="h-[120px] overflow-hidden border border-viewing-rule"
+      style={{ aspectRatio: `${style.width} / ${style.height}` }}
+    >
+      {url ? (
+        <img src={url} alt={settingName(setting)} className="h-full w-full" />
+      ) : (
+        <span className="grid h-full place-items-center px-2 text-sm">{trouble ?? 'drawing…'}</span>
+      )}
+    </li>
   );
 }
 

@@ -1,26 +1,22 @@
 import type { Fit } from '@/core/fit/schema';
 import { PICTURE_SIZES } from '@/core/mockup/scenes';
-import {
-  PICTURE_FORMATS,
-  pictureName,
-  type PictureStyle,
-  type PictureWanted,
-} from '@/state/handover/pictures';
+import { PICTURE_FORMATS, type PictureSet, type PictureStyle } from '@/core/mockup/schema';
+import { pictureName, type PictureWanted } from '@/state/handover/pictures';
 import { contextOf, useShop } from '@/state/shop/shop';
 import { Choice, Field } from '@/ui/Field';
 import { Heading } from '@/ui/StripParts';
 import { BackdropField } from './BackdropField';
+import { KeptSets } from './KeptSets';
 import { OwnSize } from './OwnSize';
 import { usePicturesWork } from './usePicturesWork';
 import { Progress } from '@/ui/Progress';
 
 interface Props {
   fits: readonly Fit[];
-  style: PictureStyle;
+  set: PictureSet;
   wanted: readonly PictureWanted[];
-  allColours: boolean;
-  onStyle: (style: PictureStyle) => void;
-  onAllColours: (all: boolean) => void;
+  onSet: (set: PictureSet) => void;
+  onFits: (fits: readonly Fit[]) => void;
 }
 
 const FORMAT_NAMES = { jpeg: 'JPEG', png: 'PNG', webp: 'WebP' } as const;
@@ -32,8 +28,12 @@ const SHADOWS = [
 ] as const;
 
 /** How the pictures are made, and the button that makes them. */
-export function StyleStrip({ fits, style, wanted, allColours, onStyle, onAllColours }: Props) {
+export function StyleStrip({ fits, set, wanted, onSet, onFits }: Props) {
   const shop = useShop();
+  const { style, allColours } = set;
+  const onStyle = (next: PictureStyle) => {
+    onSet({ ...set, style: next });
+  };
   const work = usePicturesWork();
   const size = PICTURE_SIZES.find(({ width, height }) => width === style.width && height === style.height);
   const palette = paletteOf(fits, shop);
@@ -47,6 +47,7 @@ export function StyleStrip({ fits, style, wanted, allColours, onStyle, onAllColo
       className="flex w-[300px] shrink-0 flex-col border-l border-rule bg-docket px-4 py-2"
     >
       <div className="min-h-0 grow overflow-auto">
+        <KeptSets set={set} onSet={onSet} onFits={onFits} />
         <Heading>Size and file</Heading>
         <Choice
           label="Size"
@@ -89,7 +90,7 @@ export function StyleStrip({ fits, style, wanted, allColours, onStyle, onAllColo
             ['all', 'each of them'],
           ]}
           onChange={(which) => {
-            onAllColours(which === 'all');
+            onSet({ ...set, allColours: which === 'all' });
           }}
         />
         <Choice
@@ -134,7 +135,7 @@ export function StyleStrip({ fits, style, wanted, allColours, onStyle, onAllColo
           <button
             className="action w-full"
             disabled={wanted.length === 0}
-            onClick={() => void work.make(wanted, style)}
+            onClick={() => void work.make(wanted, set)}
           >
             {wanted.length === 0
               ? 'Choose a scene'

@@ -1,13 +1,8 @@
 import { useEffect, useState } from 'react';
 import type { Fit } from '@/core/fit/schema';
+import type { PictureStyle } from '@/core/mockup/schema';
 import { sentence } from '@/state/sentence';
-import {
-  makePicture,
-  ownColour,
-  settingId,
-  type PictureStyle,
-  type Setting,
-} from '@/state/handover/pictures';
+import { makePicture, ownColour, settingId, type Setting } from '@/state/handover/pictures';
 import { contextOf, useShop } from '@/state/shop/shop';
 
 /** Longest side of a scene's small picture, in px. */

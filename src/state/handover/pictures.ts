@@ -4,9 +4,8 @@ import type { Fit } from '@/core/fit/schema';
 import type { PhotoScene } from '@/core/mockup/photo/schema';
 import { photoTroubles } from '@/core/mockup/photo/troubles';
 import { fitsIn, scenesFor } from '@/core/mockup/scenes';
-import { USUAL_DRESS, type Dress, type Scene } from '@/core/mockup/schema';
+import { USUAL_DRESS, type PictureStyle, type Scene } from '@/core/mockup/schema';
 import { safeName, uniqueNames } from '@/core/pack/names';
-import type { PictureFormat } from '@/files/picture';
 import type { StoredPhoto } from '@/store/kept';
 import { engine, ENGINES, isStopped, type JobOptions } from '@/workers/client';
 import type { PictureFile } from '@/workers/messages';
@@ -17,8 +16,6 @@ import { contextOf, useShop, type Shop } from '../shop/shop';
 import { FORMATS } from '@/core/formats/registry';
 import { fitTitle } from '@/core/fit/version';
 
-export { PICTURE_FORMATS, type PictureFormat } from '@/files/picture';
-
 /** A scene that is drawn, or a photo of the seller's own. */
 export type Setting = { kind: 'scene'; scene: Scene } | { kind: 'photo'; photo: StoredPhoto };
 
@@ -28,18 +25,6 @@ export function settingId(setting: Setting): string {
 
 export function settingName(setting: Setting): string {
   return setting.kind === 'scene' ? setting.scene.name : setting.photo.scene.name;
-}
-
-/** How pictures are made. */
-export interface PictureStyle {
-  width: number;
-  height: number;
-  format: PictureFormat;
-  dress: Dress;
-  /** Whether colours are shown as printed. */
-  proof: boolean;
-  /** {design} {blank} {scene} {colour} {size} stand for what they say. */
-  naming: string;
 }
 
 export const USUAL_NAMING = '{design}_{blank}_{scene}_{colour}';

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import AxeBuilder from '@axe-core/webdriverjs';
 import { unzipSync } from 'fflate';
 import { PNG } from 'pngjs';
-import { By, type WebDriver } from 'selenium-webdriver';
+import { By, Key, type WebDriver } from 'selenium-webdriver';
 import type { Fit } from '@/core/fit/schema';
 import { openBrowser } from '../../../scripts/lib/browser.mjs';
 import { downloaded, newFolder, Page, PATIENCE } from '../../support/bench';
@@ -89,6 +89,73 @@ describe('scenes', () => {
       await barriers();
     },
   );
+});
+
+describe('sets that are kept', () => {
+  const tick = (fitId: string) =>
+    browser.executeScript(
+      `const list = document.querySelector('[aria-label=Fits]');
+       const all = [...list.querySelectorAll('fieldset')];
+       const [design, blank] = arguments;
+       const own = all.find((one) => one.querySelector('legend').textContent === design);
+       [...own.querySelectorAll('label')].find((one) => one.textContent === blank).click();`,
+      ...fitId.split(' on '),
+    );
+
+  test('five pictures of each of three designs in seven actions; the last ticked first, a row each', async () => {
+    for (const name of readdirSync(downloads)) rmSync(join(downloads, name));
+    await pictures('lighthouse--mug-325');
+    // Two more designs, four more scenes: besides the usual ones, of which one is for mugs.
+    await tick('Knot badge on Mug 325 ml');
+    await tick('Compass rose on Mug 325 ml');
+    for (const scene of ['Plain, turned a little', 'On a wooden table', 'On a stone shelf', 'Both sides'])
+      await (await page.named(scene, 'button')).click();
+    await page.says('[aria-label="Fits in the chosen scenes"] h2', /^Compass rose on/);
+    expect(await browser.findElements(By.css('[aria-label="Fits in the chosen scenes"] ul'))).toHaveLength(3);
+    await page.choose('Size', 'Upright');
+    await page.press('Keep this set by name');
+    await page.find('aside form input').then((field) => field.sendKeys('For the counter', Key.ENTER));
+    await page.says('[aria-label="Kept sets of pictures"]', /For the counter[^]*7 scenes, not made yet/);
+    await page.press('Make 15 pictures');
+    await page.says('aside', /15 pictures saved in one zip/);
+    const { bytes } = await downloaded(browser, downloads, '_pictures.zip');
+    expect(Object.keys(unzipSync(bytes)).filter((name) => name !== 'list.json')).toHaveLength(15);
+    await page.says('[aria-label="Kept sets of pictures"]', /7 scenes, made of 3 fits/);
+    await barriers();
+  });
+
+  test('a fit that has changed since is told, chosen and made again; the set is asked for by its name', async () => {
+    const [fit] = (await records<Fit>(browser, 'fits')).filter(({ id }) => id === 'knot-badge--mug-325');
+    const faces = fit!.faces.map((face) => ({
+      ...face,
+      pieces: face.pieces.map((piece) => ('x' in piece ? { ...piece, x: piece.x + 4 } : piece)),
+    }));
+    await putRecord(browser, 'fits', { ...fit, faces });
+    await pictures('lighthouse--mug-325');
+    await page.says('[aria-label="Kept sets of pictures"]', /1 changed since/);
+    await page.press('1 changed since: choose it');
+    await page.says('[aria-label=Fits]', /1 of \d+ chosen/);
+    await page.press('Make 5 pictures');
+    await page.says('aside', /5 pictures saved/);
+    const list = () => page.says('[aria-label="Kept sets of pictures"]', /made of 3 fits/);
+    await browser.wait(async () => !(await list()).includes('changed'), PATIENCE, 'it is still out of date');
+    await (await page.named('Forget the set For the counter', 'button')).click();
+    await page.says('aside', /Keep this set by name/);
+    expect(await browser.findElements(By.css('[aria-label="Kept sets of pictures"]'))).toEqual([]);
+  });
+
+  test('a shirt is pictured on a tailor’s form, and gone round on one on the bench', async () => {
+    await pictures('compass-rose--shirt');
+    await page.find('img[alt^="On a tailor’s form, with"]');
+    await page.find('img[alt^="On tailor’s forms, front and back"]');
+    await browser.get(`${app.address}/bench/compass-rose--shirt`);
+    await page.find('[aria-label=Product] canvas[data-product=drawn]');
+    await (await page.named('on a tailor’s form', '[role=radio]')).click();
+    const turn = await page.find('[aria-label="Turn the product"]');
+    await turn.sendKeys(Key.ARROW_RIGHT);
+    expect(await turn.getAttribute('aria-valuenow')).toBe('36');
+    await barriers();
+  });
 });
 
 describe('the product beside the flat', () => {
