@@ -6,6 +6,7 @@ import type { Camera } from '@/core/product/camera';
 import { drawProducts } from '@/core/product/draw';
 import { cameraIn, frameThings, roundEyes, viewingDistance } from '@/core/product/frame';
 import { lampAt } from '@/core/product/light';
+import type { Holder } from '@/core/product/kinds';
 import { modelOf, seenOf } from '@/core/product/model';
 import { UPRIGHT, type Standing } from '@/core/product/scene';
 import { textureOf } from '@/core/product/texture';
@@ -38,8 +39,12 @@ function stripes(): OffscreenCanvas {
   return canvas;
 }
 
-/** A first look at a mug: its surfaces, its print and a frame. */
-function firstLook(blank: ResolvedBlank, canvas: OffscreenCanvas): { standing: Standing; camera: Camera } {
+/** A first look at a product: its surfaces, its print and a frame. */
+function firstLook(
+  blank: ResolvedBlank,
+  canvas: OffscreenCanvas,
+  holder: Holder = 'none',
+): { standing: Standing; camera: Camera } {
   const [face] = blank.faces;
   const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height);
   const raster = {
@@ -49,7 +54,7 @@ function firstLook(blank: ResolvedBlank, canvas: OffscreenCanvas): { standing: S
     opaque: false,
   };
   const area = { left: 0, top: 0, width: face!.width, height: face!.height };
-  const model = modelOf(blank);
+  const model = modelOf(blank, null, null, holder);
   const standing: Standing = {
     meshes: model.meshes,
     look: {
@@ -188,4 +193,42 @@ export async function pictureRows(tell: Tell, time: Time, decode: () => Promise<
     }),
   );
   tell('engine memory: last five pictures against the first', 1, { ratio: worst, ms: 0 });
+}
+
+/** A shirt on its form against a mug, once the cloth hangs: that is worked out once for a size, and kept. */
+export async function clothRows(tell: Tell, time: Time): Promise<void> {
+  const [mug, shirt] = ['mug-325', 'shirt'].map((id) =>
+    shippedBlanks().find(({ blank }) => blank.id === id)!,
+  ) as [ResolvedBlank, ResolvedBlank];
+  const canvas = stripes();
+  const hung = await time(() => modelOf(shirt, null, null, 'form'));
+  tell('a shirt hung on its form, in 2 s', 1, { ratio: hung / 2000, ms: hung });
+  const side = Math.round(SIDE * MOVING);
+  const looks = [firstLook(mug, canvas), firstLook(shirt, canvas, 'form')] as const;
+  const cameras = looks.map(({ standing }) => cameraAtYaw(standing, 0, side));
+  const first = async (blank: ResolvedBlank, holder: Holder) =>
+    time(() => {
+      const look = firstLook(blank, canvas, holder);
+      frame(look.standing, look.camera, 0, SIDE);
+    });
+  const [firsts, turns]: [number, number][][] = [[], []];
+  for (let i = 0; i < PAIRS; i++) {
+    const theirs = await first(mug, 'none');
+    const ours = await first(shirt, 'form');
+    firsts!.push([ours / theirs, ours]);
+    const each: number[] = [];
+    for (const [k, { standing }] of looks.entries())
+      each.push(
+        await time(() => {
+          frame(standing, cameras[k]!, i * 0.13, side);
+        }),
+      );
+    turns!.push([each[1]! / each[0]!, each[1]!]);
+  }
+  const told = (all: [number, number][]) => ({
+    ratio: median(all.map(([ratio]) => ratio)),
+    ms: median(all.map(([, ms]) => ms)),
+  });
+  tell('first view of a shirt on its form against a mug', 4, told(firsts!));
+  tell('a frame of it as it turns', 2, told(turns!));
 }

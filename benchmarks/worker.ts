@@ -23,7 +23,7 @@ import { measureArtwork, type Readers } from '@/files/artwork';
 import { writePrint } from '@/files/print';
 import type { Measured } from '@/imaging/measure';
 import { plateRows } from './plates';
-import { makePictures, pictureRows, viewRows } from './products';
+import { clothRows, makePictures, pictureRows, viewRows } from './products';
 
 /** What is timed, in the page's own worker as the app does it: names and ratios go to the page that started it. */
 const PAIRS = 5;
@@ -343,6 +343,7 @@ async function products(): Promise<void> {
     postMessage({ name, limit, ...result });
   };
   await viewRows(tell, time);
+  await clothRows(tell, time);
   const bytes = new Uint8Array(engine.encodePng(picture(WIDTH, HEIGHT), { ppi: 300, use: 'print' }));
   const file = new Blob([bytes], { type: 'image/png' });
   await pictureRows(tell, time, () => browserDecode(file));

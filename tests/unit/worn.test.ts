@@ -68,7 +68,7 @@ describe.each([
           sum += long;
           count++;
         }
-    expect(Math.abs(sum / count - 10)).toBeLessThan(0.25);
+    expect(Math.abs(sum / count - 10)).toBeLessThan(0.35);
   });
 
   test('it hangs: the hem under the print, the print under the collar, the front before the back', () => {

@@ -8,6 +8,10 @@ import { drape, type Draped, type Pattern } from './drape';
 import { TailorsForm } from './form';
 import { tessellated } from './tessellate';
 
+/** Sides of triangles at most, as a multiple of the distance between the cloth's points. */
+const FINE = 1.4;
+/** mm from an opening that an inside is seen in it. */
+const SEEN = 130;
 /** Points of the cloth across a flat chest: every size takes as long. */
 const ACROSS = 40;
 /** What is printed or sewn on counts as nearer by so many times what it lies off, so that bent cloth does not show through. */
@@ -33,7 +37,9 @@ export function onForm(body: GarmentBody): Mesh[] {
     const pattern = wornPattern(body, form);
     const cloth = drape(pattern, form.solid);
     const seam = seamsOf(pattern);
-    const sewn = sewnMeshes(body).map((mesh) => worn(tessellated(mesh, pattern.cell * 1.1), cloth, seam));
+    const sewn = sewnMeshes(body).map((mesh) =>
+      worn(seenOf(tessellated(mesh, pattern.cell * FINE), body), cloth, seam),
+    );
     const hood = body.cut === 'hooded' ? [hoodBehind(body)] : [];
     return {
       meshes: [
@@ -86,6 +92,22 @@ function openingsOf(body: GarmentBody): (x: number, y: number) => boolean {
     const along = ((across - ax) * ux + (y - ay) * uy) / (ux * ux + uy * uy);
     return along > 0.02 && along < 0.98 && ux * (y - ay) - uy * (across - ax) < 0 && across > chest / 2;
   };
+}
+
+/** A piece without what of an inside nobody sees: it shows at the neck, the hem and the cuffs alone. */
+function seenOf(mesh: Mesh, { chest, collarDrop, length }: GarmentBody): Mesh {
+  const isInside = mesh.points.every(([, , z]) => Math.abs(z) < HALF);
+  if (!isInside || mesh.material.faceId !== null) return mesh;
+  const isSeen = (i: number) => {
+    const [x, y] = mesh.points[i]!;
+    return -y < collarDrop + SEEN || -y > length - SEEN || Math.abs(x) > chest / 2;
+  };
+  const triangles: number[] = [];
+  for (let i = 0; i < mesh.triangles.length; i += 3) {
+    const corners = mesh.triangles.slice(i, i + 3);
+    if (corners.some(isSeen)) triangles.push(...corners);
+  }
+  return { ...mesh, triangles };
 }
 
 /** How near to a seam a place is: 1 on it, 0 where the cloth's next points are. */
