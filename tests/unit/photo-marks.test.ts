@@ -1,5 +1,12 @@
 import fc from 'fast-check';
-import { handlesOf, regridded, shapeFrom, SHAPE_KINDS, withHandle } from '@/core/mockup/photo/marks';
+import {
+  handlesOf,
+  regridded,
+  shapeFrom,
+  SHAPE_KINDS,
+  takenOver,
+  withHandle,
+} from '@/core/mockup/photo/marks';
 import { photoPerMm } from '@/core/mockup/photo/draw';
 import type { PhotoPoint, PhotoScene } from '@/core/mockup/photo/schema';
 import { cellsOf, onPhoto } from '@/core/mockup/photo/surface';
@@ -137,4 +144,22 @@ describe('how finely a print is drawn for a picture', () => {
     expect(photoPerMm(scene(square), coaster, { width: 800, height: 600 })).toBeCloseTo(5, 9);
     expect(photoPerMm(scene(square), coaster, { width: 400, height: 300 })).toBeCloseTo(2.5, 9);
   });
+});
+
+test.each(SHAPE_KINDS)('marks of a %s are taken over to a photo of another size, and back again', (kind) => {
+  const scene = (width: number, height: number, surfaces: PhotoScene['surfaces'] = []): PhotoScene => ({
+    ...{ upfit: 'photo/1', id: `at-${width}`, name: `at ${width}`, width, height, surfaces, shading: 0.6 },
+    fronts: surfaces.length > 0 ? [CORNERS.slice(0, 3)] : [],
+  });
+  const first = scene(1000, 800, [
+    { id: 'one', faceId: null, zoneId: null, shape: shapeFrom(kind, CORNERS) },
+  ]);
+  const second = takenOver(scene(2000, 400), first);
+  expect([second.id, second.width, second.height, second.shading]).toEqual(['at-2000', 2000, 400, 0.6]);
+  const [[x, y]] = CORNERS as [[number, number]];
+  expect(second.fronts[0]![0]).toEqual([x * 2, y / 2]);
+  expect(handlesOf(second.surfaces[0]!.shape).map(({ at }) => at[0])).toEqual(
+    handlesOf(first.surfaces[0]!.shape).map(({ at }) => at[0] * 2),
+  );
+  expect(takenOver(scene(1000, 800), second).surfaces).toEqual(first.surfaces);
 });

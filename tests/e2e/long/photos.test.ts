@@ -6,6 +6,7 @@ import jpeg from 'jpeg-js';
 import { PNG } from 'pngjs';
 import { By, Key, type WebDriver } from 'selenium-webdriver';
 import type { ArtworkPiece, Fit } from '@/core/fit/schema';
+import { takenOver } from '@/core/mockup/photo/marks';
 import { PhotoSceneSchema, type PhotoScene } from '@/core/mockup/photo/schema';
 import * as v from 'valibot';
 import { openBrowser } from '../../../scripts/lib/browser.mjs';
@@ -308,3 +309,22 @@ function inverseOf(
     return [det(c, b, f, e) / all, det(a, c, d, f) / all];
   };
 }
+
+test('the marks of one photo are taken to a second of another size, and one undo gives them back', async () => {
+  const marked = (await records<{ scene: PhotoScene }>(browser, 'photos')).find(
+    ({ scene }) => scene.surfaces.length > 0,
+  )!.scene;
+  await pictures('lighthouse--mug-325');
+  await bring(photo('second.png', marked.width / 2, marked.height));
+  await page.says('h1', /^second$/);
+  await page.press('Take the marks of');
+  await page.press(marked.name);
+  await browser.wait(async () => (await kept()).surfaces.length > 0, PATIENCE, 'no marks were taken');
+  const second = await kept();
+  expect(second).toMatchObject({ name: 'second', width: marked.width / 2 });
+  expect(second.surfaces).toHaveLength(marked.surfaces.length);
+  expect(second.surfaces).toEqual(takenOver({ ...marked, width: marked.width / 2 }, marked).surfaces);
+  await page.press('Undo');
+  await browser.wait(async () => (await kept()).surfaces.length === 0, PATIENCE, 'they were not given back');
+  await barriers();
+});

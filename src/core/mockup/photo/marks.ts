@@ -1,4 +1,4 @@
-import type { PhotoPoint, SurfaceShape } from './schema';
+import type { PhotoPoint, PhotoScene, SurfaceShape } from './schema';
 
 export const SHAPE_KINDS = ['plane', 'cylinder', 'cloth'] as const;
 export type ShapeKind = SurfaceShape['kind'];
@@ -126,4 +126,34 @@ export function regridded(
     at((i % columns) / (columns - 1), Math.floor(i / columns) / (rows - 1)),
   );
   return { kind: 'cloth', columns, rows, points };
+}
+
+/** A photo with the marks of another one of the same thing, each at the same share of its width and height. */
+export function takenOver(to: PhotoScene, from: PhotoScene): PhotoScene {
+  const [across, down] = [to.width / from.width, to.height / from.height];
+  const point = ([x, y]: PhotoPoint): PhotoPoint => [x * across, y * down];
+  const edge = ([top, bottom]: readonly [PhotoPoint, PhotoPoint]): [PhotoPoint, PhotoPoint] => [
+    point(top),
+    point(bottom),
+  ];
+  const shaped = (shape: SurfaceShape): SurfaceShape => {
+    switch (shape.kind) {
+      case 'plane':
+        return { ...shape, corners: shape.corners.map(point) };
+      case 'cloth':
+        return { ...shape, points: shape.points.map(point) };
+      case 'cylinder': {
+        const [upper, lower] = shape.bulge;
+        const bulge: [number, number] = [upper * down, lower * down];
+        return { ...shape, left: edge(shape.left), right: edge(shape.right), bulge };
+      }
+    }
+  };
+  const { surfaces, fronts, shading } = from;
+  return {
+    ...to,
+    surfaces: surfaces.map((one) => ({ ...one, shape: shaped(one.shape) })),
+    fronts: fronts.map((line) => line.map(point)),
+    shading,
+  };
 }

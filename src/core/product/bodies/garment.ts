@@ -5,6 +5,7 @@ import { common, fromRings, united, type Shape } from '../../cut/polygons';
 import { flattenPath } from '../../geometry/path';
 import { parsePath } from '../../geometry/parse-path';
 import type { Material, Mesh } from '../mesh';
+import { capMeshes } from './cap';
 import { flatPiece, keepOutRing, ribbon } from './slab';
 import { lerp } from '../../geometry/lerp';
 
@@ -19,6 +20,7 @@ const CLOTH: Material = { faceId: null, colour: 'product', finish: 'fabric', fol
 
 /** A sewn thing lying flat, front and back, in its own folds; each print where the body says. */
 export function garmentMeshes(body: GarmentBody): Mesh[] {
+  if (body.cut === 'cap') return capMeshes(body);
   const [, ...others] = ringsOf(body);
   return [
     ...sewnMeshes(body),
@@ -280,35 +282,6 @@ function detailsOf(body: GarmentBody): Mesh[] {
         ...(cut === 'hooded' ? cords(body) : []),
       ];
     }
-    case 'cap': {
-      const crown = length * 0.72;
-      const peak = curve((t) => [(2 * t - 1) * half, crown + 7 * (1 - (2 * t - 1) ** 2)] as const);
-      const panel = (at: number) =>
-        curve((t) => [at * chest * (0.5 - 0.5 * (1 - t) ** 2), crown * (0.03 + 0.97 * t) + 4 * t] as const);
-      const button: Line = curve(
-        (t) => [6 * Math.cos(t * 2 * Math.PI), 3 + 2.4 * Math.sin(t * 2 * Math.PI)] as const,
-      );
-      // The peak stands out towards the viewer: its upper side is in the light, its edge in shade.
-      const brim = curve(
-        (t) => [(2 * t - 1) * half * 1.04, crown + 6 + length * 0.3 * (1 - (2 * t - 1) ** 2) ** 0.7] as const,
-        40,
-      );
-      return [
-        flatPiece({ ...CLOTH, folds: 0.2, tone: 0.74 }, [[...brim, ...[...peak].reverse()]], DRAWN, HALF + 9),
-        ribbon({ ...CLOTH, folds: 0, tone: 0.5 }, brim, DRAWN, HALF + 9.2, 2.4),
-        ribbon(
-          { ...CLOTH, folds: 0, tone: 0.62 },
-          brim.map(([x, y]) => [x * 0.93, y - length * 0.045] as const),
-          DRAWN,
-          HALF + 9.3,
-          0.8,
-        ),
-        ...sewnLine(peak, 2.2, 0.5),
-        ...sewnLine(panel(0.62), 1.2),
-        ...sewnLine(panel(-0.62), 1.2),
-        flatPiece({ ...CLOTH, tone: 0.85 }, [button], DRAWN, HALF + 0.6),
-      ];
-    }
     case 'tote': {
       const hem: Line = [
         [-half, sleeve + 30],
@@ -330,6 +303,8 @@ function detailsOf(body: GarmentBody): Mesh[] {
     }
     case 'apron':
       return apronDetails(body);
+    case 'cap':
+      return [];
   }
 }
 

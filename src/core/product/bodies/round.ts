@@ -70,6 +70,14 @@ export function wallOf(body: RoundBody, material: Material): Mesh[] {
   return [wall(-half, -half + body.overlap, 8, whole), wall(-half + body.overlap, half, SIDES, 0)];
 }
 
+/** How wide the base of a bellied cup is, as a share of its belly. */
+const BASE = 0.56;
+
+/** A cup that narrows upwards and has nothing to hold it by: it lies in the hand, round at its foot. */
+function isBellied(body: RoundBody): boolean {
+  return body.kind === 'taper' && body.bottomDiameter > body.topDiameter && body.handle === null;
+}
+
 /** Cups, mugs, tumblers and bottles, standing on y = 0 about the upright axis, their front towards the viewer. */
 export function roundMeshes(body: RoundBody): Mesh[] {
   const outside: Material = { faceId: null, colour: 'product', finish: 'product', solid: true };
@@ -77,18 +85,20 @@ export function roundMeshes(body: RoundBody): Mesh[] {
   const r = (height: number) => radiusAt(body, height);
   const step = Math.min(2.2, foot * 0.6);
   const meshes = wallOf(body, { ...outside, faceId: 'wrap' });
-  meshes.push(
-    ...lathe(outside, [
-      [r(foot), foot],
-      ...rounded([r(foot) - 0.01, foot * 0.6], [r(0) - step, 0], [r(foot * 0.3), foot * 0.1]),
-      [0, 0],
-    ]),
-  );
+  const under: ProfilePoint[] = isBellied(body)
+    ? rounded([r(foot), foot], [r(foot) * BASE, 0], [r(foot) * 1.04, foot * 0.12], 14)
+    : [
+        [r(foot), foot],
+        ...rounded([r(foot) - 0.01, foot * 0.6], [r(0) - step, 0], [r(foot * 0.3), foot * 0.1]),
+      ];
+  meshes.push(...lathe(outside, [...under, [0, 0]]));
   const top = foot + print;
   if (lip > r(top) * 0.8) return [...meshes, ...neck(r(top), top, whole, outside)];
   const rim = r(whole);
   const edge = Math.min(1.4, lip);
   const inside: Material = { ...outside, tone: 0.86 };
+  // Inside of a belly its wall is no cone any more: it is not looked into as far as that.
+  const floor = isBellied(body) ? foot : 3;
   meshes.push(
     ...lathe(outside, [
       ...rounded([rim - WALL, whole - edge], [rim - WALL / 2, whole], [rim - WALL, whole], 4),
@@ -96,8 +106,8 @@ export function roundMeshes(body: RoundBody): Mesh[] {
       [r(top), top],
     ]),
     ...lathe(inside, [
-      [0, 3],
-      ...rounded([r(3) - WALL - 6, 3], [r(9) - WALL, 9], [r(3) - WALL, 3]),
+      [0, floor],
+      ...rounded([r(floor) - WALL - 6, floor], [r(floor + 6) - WALL, floor + 6], [r(floor) - WALL, floor]),
       [rim - WALL, whole - edge],
     ]),
   );

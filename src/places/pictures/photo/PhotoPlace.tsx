@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { useSearchParams } from 'next/navigation';
 import { useState } from 'react';
 import type { PhotoPoint } from '@/core/mockup/photo/schema';
-import { shapeFrom } from '@/core/mockup/photo/marks';
+import { shapeFrom, takenOver } from '@/core/mockup/photo/marks';
 import { freeIdAmong } from '@/core/pack/names';
 import { removePhoto, type StoredPhoto } from '@/state/handover/photos';
 import { contextOf, useShop } from '@/state/shop/shop';
@@ -13,6 +13,7 @@ import { MarkStrip } from './MarkStrip';
 import { PhotoDrawing } from './PhotoDrawing';
 import { useMarks } from './useMarks';
 import { Guard } from '@/ui/Guard';
+import { MenuLine, VerbMenu } from '@/ui/Menu';
 import { tellDone } from '@/ui/tell';
 
 /** A photo of a blank, on which its print surfaces are marked. */
@@ -53,6 +54,10 @@ function Photo({ photo, fitIds }: { photo: StoredPhoto; fitIds: readonly string[
   const fit =
     shop.fits.get(fitIds[0] ?? '') ?? [...shop.fits.values()].find((one) => contextOf(one, shop)) ?? null;
   const blank = fit && (contextOf(fit, shop)?.blank ?? null);
+
+  const marked = [...shop.photos.values()].filter(
+    ({ id, scene }) => id !== photo.id && scene.surfaces.length > 0,
+  );
 
   const point = (at: PhotoPoint) => {
     if (!marking) return;
@@ -104,6 +109,22 @@ function Photo({ photo, fitIds }: { photo: StoredPhoto; fitIds: readonly string[
             : 'Fit a design on a blank to see it here'}
         </p>
         <span className="ml-auto flex shrink-0 items-center gap-4">
+          {marked.length > 0 && (
+            <VerbMenu label="Take the marks of…">
+              {marked.map(({ id, scene }) => (
+                <MenuLine
+                  key={id}
+                  onSelect={() => {
+                    marks.change(takenOver(marks.scene, scene));
+                    setMarking(null);
+                    setChosen(0);
+                  }}
+                >
+                  {scene.name}
+                </MenuLine>
+              ))}
+            </VerbMenu>
+          )}
           <button className="verb" disabled={!marks.undo} onClick={() => marks.undo?.()}>
             Undo
           </button>
