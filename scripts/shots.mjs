@@ -24,7 +24,7 @@ const SHOTS = [
   ['listing', '/listing?fit=keep-the-light--mug-325', draftListing],
   ['sheets', '/sheets', fillSheet],
   ['packs', '/packs', handOver],
-  ['pictures', '/pictures?fit=keep-the-light--mug-325', pictured],
+  ['pictures', '/pictures?fit=compass-rose--shirt', pictured],
   ['photo', '/pictures?fit=keep-the-light--mug-325', markPhoto],
   ['inks', '/inks?fit=lighthouse--shirt', partIntoInks],
   ['rows', '/bench/knot-badge--mug-325', fillRows],
