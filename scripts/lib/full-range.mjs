@@ -32,11 +32,19 @@ export async function rangeRows() {
     await openDemo(browser, app.address);
     await measuredAgain(browser);
     const demo = await opened();
+    const demoHolds = await held(browser);
     await fillRange(browser);
     const full = await opened();
+    const holds = await held(browser);
     const row = (name, limit, ratio) => ({ name, limit, ratio, ms: null, unit: 'ms' });
     return [
       { name: 'range of 6,000 fits: opening it / the demo', limit: 3, ratio: full / demo, ms: full },
+      {
+        name: 'range of 6,000 fits: memory of the page / of the demo',
+        limit: 1.5,
+        ratio: holds / demoHolds,
+        ms: null,
+      },
       row('range of 6,000 fits: longest task while searching', 50, await longest('search')),
       row('range of 6,000 fits: longest task, scrolled down', 50, await longest('down')),
       row('range of 6,000 fits: longest task, scrolled across', 50, await longest('across')),
@@ -72,6 +80,21 @@ function whenToldOf(done) {
     else requestAnimationFrame(look);
   };
   look();
+}
+
+/** Bytes that the page, its documents and its workers hold once what is no longer wanted is cleared away. */
+async function held(browser) {
+  const sizes = [];
+  for (let i = 0; i < 3; i++) {
+    await browser.sendDevToolsCommand('HeapProfiler.collectGarbage');
+    sizes.push(await browser.executeAsyncScript(bytes));
+  }
+  return sizes[2];
+}
+
+/** In the page. */
+function bytes(done) {
+  performance.measureUserAgentSpecificMemory().then((all) => done(all.bytes), done);
 }
 
 /** In the page: ms from its beginning until a screen of cells is drawn. */

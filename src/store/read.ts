@@ -1,5 +1,6 @@
 import { database } from './database';
 import { readFile } from './commit';
+import { sharer } from './shared';
 import { entryOf, keyIn, readRecord, TABLE_NAMES, type Key, type RecordOf, type TableName } from './tables';
 
 /** A record that does not read: it stays stored as it is, and nothing else is kept from opening by it. */
@@ -24,11 +25,12 @@ export async function readAll(): Promise<{ stored: Stored; aside: Aside[] }> {
   const tables = TABLE_NAMES.filter((table) => !(LATER as readonly TableName[]).includes(table));
   const tx = db.transaction(tables);
   const aside: Aside[] = [];
+  const share = sharer();
   const entries = tables.map(async (table) => {
     const all: unknown[] = await tx.objectStore(table).getAll();
     const read = all.flatMap((stored) => {
       const one = readRecord(table, stored);
-      if (one.ok) return [one.record];
+      if (one.ok) return [share(one.record)];
       // What is worked out from others is made again.
       if (!entryOf(table).derived)
         aside.push({ table, key: keyIn(table, stored), name: one.name, why: one.why, stored });

@@ -1,6 +1,6 @@
 import type { ResolvedBlank } from '../blank/resolve';
 import { digestOf } from '../digest';
-import type { Fit } from '../fit/schema';
+import type { Fit, FitFace } from '../fit/schema';
 import { inOneOrder } from '../key-order';
 import type { UnitSetting } from '../length/show';
 import { RULES_KEY } from './registry';
@@ -12,6 +12,17 @@ export interface Measuring {
   press: string;
   /** The pixels of each artwork that the fit shows, in order (see `pixelsKey`). */
   pixels: readonly string[];
+}
+
+/** Of faces that many fits share, as a shop of thousands has them: each is gone through once. */
+const digests = new WeakMap<readonly FitFace[], string>();
+
+function digestOfFaces(faces: readonly FitFace[]): string {
+  const known = digests.get(faces);
+  if (known !== undefined) return known;
+  const digest = digestOf(inOneOrder(faces));
+  digests.set(faces, digest);
+  return digest;
 }
 
 /** A digest of what a docket is measured from: it holds as long as this stays the same. */
@@ -33,7 +44,7 @@ export function docketBasis(
       unit,
       fit.colourId,
       fit.version?.colours,
-      fit.faces,
+      digestOfFaces(fit.faces),
       press,
       fit.accepted,
       fit.ticked,

@@ -41,7 +41,8 @@ export function fileTitle(design: { name: string }, fit: Versioned, blank: Pick<
 
 /** Versions in their order: the one without a name first, the others by name. */
 export function byVersion(a: Versioned, b: Versioned): number {
-  return (a.version?.name ?? '').localeCompare(b.version?.name ?? '');
+  const [name, other] = [a.version?.name ?? '', b.version?.name ?? ''];
+  return name === other ? 0 : name.localeCompare(other);
 }
 
 /** A name for one more version beside those there are: `version 2`, `version 3`. */

@@ -27,7 +27,7 @@ import {
 } from './sizes';
 import { useGridKeys } from './useGridKeys';
 import { useRowMoves } from './useRowMoves';
-import { drawn, useSpans } from './useSpans';
+import { between, drawn, useSpans } from './useSpans';
 
 const NO_FITS: readonly Fit[] = [];
 
@@ -74,7 +74,7 @@ export function RangeGrid({ columns, designs, heads, movable, onOpen, onAsk }: P
   const { from, to } = spans.columns;
   const shown = useMemo(
     () =>
-      drawn({ from, to }, column).flatMap((index) => {
+      drawn(between({ from, to }), column).flatMap((index) => {
         const found = columns[index];
         return found ? [{ column: found, index, left: HEAD_WIDTH + index * width }] : [];
       }),

@@ -1,6 +1,13 @@
 'use client';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useDeferredValue, useLayoutEffect, type RefObject } from 'react';
+import {
+  startTransition,
+  useDeferredValue,
+  useEffect,
+  useLayoutEffect,
+  useState,
+  type RefObject,
+} from 'react';
 import { cellWidth, GROUP_HEIGHT, ROW_HEIGHT, type RowGroup } from './sizes';
 
 /** The rows or columns from one to another, both of them among it. */
@@ -20,7 +27,7 @@ export function useSpans(
   room: RefObject<HTMLElement | null>,
   count: { rows: number; columns: number },
   groups: readonly RowGroup[],
-): { rows: Span; columns: Span; width: number } {
+): { rows: readonly number[]; columns: Span; width: number } {
   const down = useVirtualizer({
     count: count.rows,
     getScrollElement: () => room.current,
@@ -45,7 +52,7 @@ export function useSpans(
     down.measure();
   }, [down, groups]);
   return {
-    rows: useLater(spanOf(down.getVirtualItems())),
+    rows: useFew(useLater(spanOf(down.getVirtualItems()))),
     columns: useLater(spanOf(across.getVirtualItems())),
     width,
   };
@@ -60,9 +67,46 @@ function spanOf(items: readonly { index: number }[]): Span {
   return { from: items[0]?.index ?? 0, to: items.at(-1)?.index ?? -1 };
 }
 
-/** What is drawn of a span: all of it, and the one that has the focus, so that it keeps it. */
-export function drawn({ from, to }: Span, focused: number): number[] {
-  const all = Array.from({ length: to - from + 1 }, (_, i) => from + i);
-  if (focused < 0 || (focused >= from && focused <= to)) return all;
-  return focused < from ? [focused, ...all] : [...all, focused];
+/** Rows that come, and rows that go, at one time: a screenful at once would hold up the hand. */
+const AT_ONCE = 1;
+
+/** The rows of a span, taken up a few a frame where many come into sight at once, the uppermost first. */
+function useFew({ from, to }: Span): readonly number[] {
+  const [shown, setShown] = useState<readonly number[]>([]);
+  useEffect(() => {
+    const next = nearer(shown, { from, to });
+    if (next === shown) return;
+    const frame = requestAnimationFrame(() => {
+      startTransition(() => {
+        setShown(next);
+      });
+    });
+    return () => {
+      cancelAnimationFrame(frame);
+    };
+  }, [shown, from, to]);
+  return shown;
+}
+
+/** A few steps from the rows that are shown to those that are wanted; the same list where it is those. */
+export function nearer(shown: readonly number[], { from, to }: Span): readonly number[] {
+  const wanted = between({ from, to });
+  if (shown.length === 0) return wanted.length === 0 ? shown : wanted;
+  const here = new Set(shown);
+  const came = wanted.filter((row) => !here.has(row));
+  const gone = shown.filter((row) => row < from || row > to);
+  if (came.length === 0 && gone.length === 0) return shown;
+  const leave = new Set(gone.slice(0, AT_ONCE));
+  return [...shown.filter((row) => !leave.has(row)), ...came.slice(0, AT_ONCE)].sort((a, b) => a - b);
+}
+
+/** All from one to the other. */
+export function between({ from, to }: Span): number[] {
+  return Array.from({ length: to - from + 1 }, (_, i) => from + i);
+}
+
+/** What is drawn: what is in sight, and the one that has the focus, so that it keeps it. */
+export function drawn(inSight: readonly number[], focused: number): readonly number[] {
+  if (focused < 0 || inSight.includes(focused)) return inSight;
+  return [...inSight, focused].sort((a, b) => a - b);
 }
