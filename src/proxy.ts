@@ -10,6 +10,7 @@ export function proxy(request: NextRequest): NextResponse {
     `script-src 'self' 'nonce-${nonce}' 'strict-dynamic' 'wasm-unsafe-eval'${development}`,
     "style-src 'self' 'unsafe-inline'",
     "img-src 'self' blob: data:",
+    "media-src 'self' blob:",
     "connect-src 'self' blob: data:",
     "font-src 'self'",
     "worker-src 'self'",

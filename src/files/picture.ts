@@ -7,6 +7,8 @@ import { drawPhoto, photoPerMm } from '@/core/mockup/photo/draw';
 import type { PhotoScene } from '@/core/mockup/photo/schema';
 import { headlineOf, headlineRead, picturePpi, ppiFor, printsOf, type Headline } from '@/core/mockup/prints';
 import type { Dress, PictureFormat, Scene } from '@/core/mockup/schema';
+import { drawTurn } from '@/core/mockup/turn';
+import { delayOf, type TurnFormat, type Turning } from '@/core/mockup/turning';
 import type { Eye } from '@/core/product/camera';
 import type { Holder } from '@/core/product/kinds';
 import { modelOf } from '@/core/product/model';
@@ -54,21 +56,15 @@ export function makePicture(
   keep: KeptForPictures,
   progress: Progress = IN_SILENCE,
 ): PictureMade {
-  const printed = fits.map((one, i) => {
-    const ppi =
+  const printed = printedOn(
+    fits,
+    ({ blank, fit }) =>
       'photo' in setting
-        ? ppiFor(one.blank, photoPerMm(setting.photo, one.blank, { width, height }))
-        : picturePpi(one.blank, one.fit, Math.max(width, height));
-    return keep.prints(`${keyOf(one)} ${ppi} ${one.press !== null}`, () =>
-      printsOf(one.blank, one.fit, one.shown, {
-        ppi,
-        press: one.press,
-        progress: (share) => {
-          progress((0.4 * (i + share)) / fits.length);
-        },
-      }),
-    );
-  });
+        ? ppiFor(blank, photoPerMm(setting.photo, blank, { width, height }))
+        : picturePpi(blank, fit, Math.max(width, height)),
+    keep,
+    progress,
+  );
   const rest: Progress = (share) => {
     progress(0.4 + 0.6 * share);
   };
@@ -88,6 +84,50 @@ export function makePicture(
     ? keep.headlines(keyOf(first!), () => headlineOf(first!.blank, first!.fit, first!.shown))
     : null;
   return { raster, read: headline && headlineRead(first!.blank, headline, eyesOf(scene)) };
+}
+
+/** The pictures of one turn of what stands in a scene, below one another, each of so many px. */
+export function makeTurn(
+  fits: readonly FitPictured[],
+  scene: Scene,
+  { width, height, dress, turning }: { width: number; height: number; dress: Dress; turning: Turning },
+  keep: Pick<KeptForPictures, 'prints'>,
+  progress: Progress = IN_SILENCE,
+): Raster {
+  const ppiOf = ({ blank, fit }: FitPictured) => picturePpi(blank, fit, Math.max(width, height));
+  const printed = printedOn(fits, ppiOf, keep, (share) => {
+    progress(share / 4);
+  });
+  const pictured = fits.map((one, i) => picturedAs(one, printed[i], scene.holder));
+  return drawTurn(scene, pictured, dress, {
+    width,
+    height,
+    turning,
+    progress: (share) => {
+      progress(0.1 + 0.9 * share);
+    },
+  });
+}
+
+/** What is printed on each fit, at a density of its own; done at 0.4 of the progress. */
+function printedOn(
+  fits: readonly FitPictured[],
+  ppiOf: (fit: FitPictured) => number,
+  keep: Pick<KeptForPictures, 'prints'>,
+  progress: Progress,
+): Map<string, Texture>[] {
+  return fits.map((one, i) => {
+    const ppi = ppiOf(one);
+    return keep.prints(`${keyOf(one)} ${ppi} ${one.press !== null}`, () =>
+      printsOf(one.blank, one.fit, one.shown, {
+        ppi,
+        press: one.press,
+        progress: (share) => {
+          progress((0.4 * (i + share)) / fits.length);
+        },
+      }),
+    );
+  });
 }
 
 /** A fit as a scene has it, with its prints. */
@@ -149,4 +189,18 @@ export function writePicture(
   format: PictureFormat,
 ): { bytes: Uint8Array; type: string } {
   return { bytes: ENCODE[format](engine, raster), type: FORMATS[format].type };
+}
+
+/** The pictures of a turn, which are below one another, as a file that moves. */
+export function writeTurn(
+  engine: Engine,
+  strip: Raster,
+  turning: Turning,
+  format: TurnFormat,
+  progress: Progress = IN_SILENCE,
+): { bytes: Uint8Array; type: string } {
+  const delay = delayOf(turning);
+  const asked = { frames: turning.frames, delay, format, quality: QUALITY };
+  const bytes = engine.encodeMoving(strip, asked, progress);
+  return { bytes, type: FORMATS[format].type };
 }

@@ -30,6 +30,12 @@ export interface Engine {
   /** A raster's colours and its alpha as two PNGs without profile; no alpha where it is opaque. */
   encodePlanes(raster: Raster): { colour: Uint8Array; alpha: Uint8Array | null };
   encodeWebp(raster: Raster, options: { quality: number }, progress?: Progress): Uint8Array;
+  /** Pictures that follow one another for ever, each for `delay` ms; `strip` has them below one another. */
+  encodeMoving(
+    strip: Raster,
+    options: { frames: number; delay: number; format: 'gif' | 'webp'; quality: number },
+    progress?: Progress,
+  ): Uint8Array;
   encodeJpeg(raster: Raster, options: { ppi: number; quality: number }, progress?: Progress): Uint8Array;
   /** LZW with predictor, sRGB embedded; without alpha where the raster is opaque. */
   encodeTiff(raster: Raster, options: { ppi: number }, progress?: Progress): Uint8Array;

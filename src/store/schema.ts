@@ -13,6 +13,7 @@ import { UnitSettingSchema } from '@/core/length/show';
 import { FIRST_LISTING_WORDS, ListingWordsSchema } from '@/core/listing/schema';
 import { RateSchema } from '@/core/price/earn';
 import { StyleSchema } from '@/core/type/style';
+import { KeptTurningSchema } from '@/core/mockup/turning';
 import { KeptPicturesSchema } from '@/core/mockup/schema';
 import { ViewSchema } from '@/core/many/view';
 
@@ -136,6 +137,8 @@ export const SettingsSchema = v.object({
   styles: v.optional(list(StyleSchema, 200), []),
   /** Sets of pictures that are kept by name. */
   pictureSets: v.optional(list(KeptPicturesSchema, 200), []),
+  /** How the last picture that turns was asked for. */
+  turning: v.optional(KeptTurningSchema),
   /** The place to sell that costs are reckoned for, and how many are ordered at once there. */
   outletId: v.optional(v.string(), 'quay-market'),
   quantity: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(1_000_000)), 1),

@@ -30,6 +30,7 @@ import type {
   PrintFilesAsked,
   SheetFilesAsked,
   TemplateAsked,
+  TurnAsked,
   TemplateRead,
 } from './messages';
 import { WorkerEnded, WorkerHost } from './host';
@@ -180,10 +181,11 @@ class EnginePool {
   }
 
   picture(jobs: readonly FitJob[], asked: PictureAsked, options: JobOptions = {}): Promise<PictureFile> {
-    const artworks = jobs.flatMap((job) => job.artworks);
-    const keys = artworks.map(({ facts }) => `${facts.name}/${facts.bytes}`);
-    const bytes = Math.max(0, ...artworks.map(({ original }) => original.size));
-    return this.run(keys, bytes, options, (service, flag, tell) => service.picture(jobs, asked, flag, tell));
+    return this.runFits(jobs, options, (service, flag, tell) => service.picture(jobs, asked, flag, tell));
+  }
+
+  turn(jobs: readonly FitJob[], asked: TurnAsked, options: JobOptions = {}): Promise<Blob> {
+    return this.runFits(jobs, options, (service, flag, tell) => service.turn(jobs, asked, flag, tell));
   }
 
   docketPage(job: FitJob, sheet: DocketPage, options: JobOptions = {}): Promise<Blob> {
@@ -236,8 +238,13 @@ class EnginePool {
   }
 
   private runFit<T>(fit: FitJob, options: JobOptions, job: Job<T>): Promise<T> {
-    const keys = fit.artworks.map(({ facts }) => `${facts.name}/${facts.bytes}`);
-    const bytes = Math.max(0, ...fit.artworks.map(({ original }) => original.size));
+    return this.runFits([fit], options, job);
+  }
+
+  private runFits<T>(fits: readonly FitJob[], options: JobOptions, job: Job<T>): Promise<T> {
+    const artworks = fits.flatMap((fit) => fit.artworks);
+    const keys = artworks.map(({ facts }) => `${facts.name}/${facts.bytes}`);
+    const bytes = Math.max(0, ...artworks.map(({ original }) => original.size));
     return this.run(keys, bytes, options, job);
   }
 

@@ -19,8 +19,8 @@ import { part } from '@/imaging/measure';
 import type { PhotoScene } from '@/core/mockup/photo/schema';
 import type { Texture } from '@/core/product/texture';
 import type { Headline } from '@/core/mockup/prints';
-import type { KeptForPictures } from '@/files/picture';
-import type { EngineService, FitJob, OnProgress, Outcome, PressAsked } from './messages';
+import type { FitPictured, KeptForPictures } from '@/files/picture';
+import type { EngineService, FitJob, OnProgress, Outcome, PictureAsked, PressAsked } from './messages';
 import { failureOf, Stopped } from './outcome';
 import {
   drawingOf,
@@ -87,6 +87,34 @@ async function pressOf({ profile, intent }: PressAsked): Promise<Press> {
 /** What is printed on the fits that were pictured last. */
 const prints = new Kept<Map<string, Texture>>(3);
 const headlines = new Kept<Headline | null>(3);
+
+function keptFor(jobs: readonly FitJob[]): KeptForPictures {
+  const own = jobs.map(artworkKeys).join();
+  return {
+    prints: (key, make) => prints.get(`${own} ${key}`, make),
+    headlines: (key, make) => headlines.get(`${own} ${key}`, make),
+  };
+}
+
+/** Fits with their pixels, as they are pictured. */
+async function picturedFits(
+  jobs: readonly FitJob[],
+  { colours, proof }: Pick<PictureAsked, 'colours' | 'proof'>,
+  progress: Progress,
+): Promise<FitPictured[]> {
+  const fits = [];
+  for (const [i, job] of jobs.entries()) {
+    const pixels = await rastersOf(job, part(progress, i / jobs.length, (i + 1) / jobs.length));
+    fits.push({
+      blank: job.blank,
+      fit: job.fit,
+      shown: { facts: factsOf(job), pixels },
+      colour: colours[i] ?? '#ffffff',
+      press: proof ? await pressOf(job.press) : null,
+    });
+  }
+  return fits;
+}
 
 function artworkKeys({ artworks }: FitJob): string {
   return artworks.map(({ key }) => key).join();
@@ -238,30 +266,24 @@ const service: EngineService = {
     answer(async () => {
       const progress = follow(flag, onProgress);
       const { makePicture, writePicture } = await import('@/files/picture');
-      const fits = [];
-      for (const [i, job] of jobs.entries()) {
-        const pixels = await rastersOf(
-          job,
-          part(progress, (0.3 * i) / jobs.length, (0.3 * (i + 1)) / jobs.length),
-        );
-        fits.push({
-          blank: job.blank,
-          fit: job.fit,
-          shown: { facts: factsOf(job), pixels },
-          colour: asked.colours[i] ?? '#ffffff',
-          press: asked.proof ? await pressOf(job.press) : null,
-        });
-      }
+      const fits = await picturedFits(jobs, asked, part(progress, 0, 0.3));
       const { setting, width, height, dress, format, reads } = asked;
       const scene = 'photo' in setting ? { photo: setting.photo, pixels: await photoOf(setting) } : setting;
-      const own = jobs.map(artworkKeys).join();
-      const keep: KeptForPictures = {
-        prints: (key, make) => prints.get(`${own} ${key}`, make),
-        headlines: (key, make) => headlines.get(`${own} ${key}`, make),
-      };
+      const keep = keptFor(jobs);
       const made = makePicture(fits, scene, { width, height, dress, reads }, keep, part(progress, 0.3, 0.9));
       const { bytes, type } = writePicture(await engine(), made.raster, format);
       return { file: new Blob([bytes as Uint8Array<ArrayBuffer>], { type }), read: made.read };
+    }),
+
+  turn: (jobs, asked, flag, onProgress) =>
+    answer(async () => {
+      const progress = follow(flag, onProgress);
+      const { makeTurn, writeTurn } = await import('@/files/picture');
+      const fits = await picturedFits(jobs, asked, part(progress, 0, 0.1));
+      const strip = makeTurn(fits, asked.scene, asked, keptFor(jobs), part(progress, 0.1, 0.7));
+      const { turning, format } = asked;
+      const { bytes, type } = writeTurn(await engine(), strip, turning, format, part(progress, 0.7, 1));
+      return new Blob([bytes as Uint8Array<ArrayBuffer>], { type });
     }),
 
   docketPage: (job, sheet, flag, onProgress) =>

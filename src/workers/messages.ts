@@ -20,6 +20,7 @@ import type { CutPage } from '@/files/cut-lines';
 import type { Raster } from '@/core/raster/raster';
 import type { PhotoScene } from '@/core/mockup/photo/schema';
 import type { Dress, Scene } from '@/core/mockup/schema';
+import type { TurnFormat, Turning } from '@/core/mockup/turning';
 import type { BesideAsked } from '@/files/beside';
 import type { PictureFormat } from '@/core/mockup/schema';
 import type { PlateFormat } from '@/files/plates';
@@ -127,6 +128,13 @@ export interface PictureAsked {
   reads: boolean;
 }
 
+/** One turn of a fit in a scene, as a file that moves. */
+export interface TurnAsked extends Pick<PictureAsked, 'colours' | 'width' | 'height' | 'dress' | 'proof'> {
+  scene: Scene;
+  turning: Turning;
+  format: TurnFormat;
+}
+
 export interface PictureFile {
   file: Blob;
   /** How much of the first fit's headline reads. */
@@ -193,6 +201,13 @@ export interface EngineService {
     flag: Int32Array,
     onProgress: OnProgress,
   ): Promise<Outcome<PictureFile>>;
+  /** One turn of fits in a scene. */
+  turn(
+    jobs: readonly FitJob[],
+    asked: TurnAsked,
+    flag: Int32Array,
+    onProgress: OnProgress,
+  ): Promise<Outcome<Blob>>;
   /** The docket of a fit as a page. */
   docketPage(
     job: FitJob,

@@ -1,3 +1,4 @@
+import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -157,6 +158,32 @@ describe('picture', () => {
     ['a size that is none', ['--scene', 'plain-flat', '--pixels', '10x9'], 'bad-argument', /64 to 6000/],
     ['a turn that is none', ['--scene', 'plain-flat', '--turn', 'left'], 'bad-argument', /wants a number/],
     ['a format that is none', ['--scene', 'plain-flat', '--out', 'a.gif'], 'bad-argument', /ends in \.png/],
+    [
+      'a turn of what lies',
+      ['--scene', 'plain-flat', '--frames', '4', '--out', 'a.gif'],
+      'bad-argument',
+      /nothing can/,
+    ],
+    [
+      'a turn as a still',
+      ['--scene', 'form', '--frames', '4', '--out', 'a.png'],
+      'bad-argument',
+      /\.gif or \.webp/,
+    ],
+    ['a turn of one', ['--scene', 'form', '--frames', '1', '--out', 'a.gif'], 'bad-argument', /2 to 72/],
+    [
+      'a way that is none',
+      ['--scene', 'form', '--frames', '4', '--way', 'up', '--out', 'a.gif'],
+      'bad-argument',
+      /swing/,
+    ],
+    ['a way of nothing', ['--scene', 'form', '--way', 'swing'], 'bad-argument', /goes with --frames/],
+    [
+      'a turn too large',
+      ['--scene', 'form', '--frames', '72', '--pixels', '900x900', '--out', 'a.gif'],
+      'bad-argument',
+      /more than/,
+    ],
   ])('%s is told, and nothing is written', async (_, args, code, words) => {
     writeDots('plain.png', { width: 40, height: 40 }, [[20, 20]]);
     const out = args.includes('--out') ? [] : ['--out', file('none.png')];
@@ -167,4 +194,21 @@ describe('picture', () => {
     expect(json.error.message).toMatch(words);
     expect(() => readFileSync(file('none.png'))).toThrow();
   });
+
+  test.each(['gif', 'webp'])(
+    'a turn is one %s file with all its pictures, each as long as is said',
+    async (kind) => {
+      writeDots('dots.png', { width: 60, height: 60 }, [[30, 30]]);
+      const out = file(`turn.${kind}`);
+      const { status, json } = await upfit<Told & { frames: number; delay: number }>(
+        ...['picture', '--blank', 'mug-325', '--artwork', file('dots.png'), '--scene', 'plain', '--out', out],
+        ...['--frames', '6', '--seconds', '3', '--way', 'round', '--pixels', '120x90'],
+      );
+      expect(status).toBe(0);
+      expect([json.frames, json.delay, json.pixels]).toEqual([6, 500, { width: 120, height: 90 }]);
+      const each = [`${kind}:${out}`, '-coalesce', '-format', '%wx%h %T\n', 'info:'];
+      const told = execFileSync('convert', each, { encoding: 'utf8' });
+      expect(told.trim().split('\n')).toEqual(Array(6).fill('120x90 50'));
+    },
+  );
 });

@@ -3,38 +3,90 @@ import { extname } from 'node:path';
 import { UpFitError } from '@/core/errors';
 import { FORMATS } from '@/core/formats/registry';
 import { marksIn } from '@/core/mockup/marks';
-import { SCENES, scenesFor } from '@/core/mockup/scenes';
+import { isTurnable, SCENES, scenesFor } from '@/core/mockup/scenes';
 import { PICTURE_FORMATS, PictureSizeSchema, USUAL_DRESS, type Scene } from '@/core/mockup/schema';
 import { picturePpi } from '@/core/mockup/prints';
+import {
+  delayOf,
+  TURN_FORMATS,
+  turnTrouble,
+  TurningSchema,
+  USUAL_TURNING,
+  type Turning,
+} from '@/core/mockup/turning';
 import type { Readers } from '@/files/artwork';
-import { makePicture, picturedAs, writePicture } from '@/files/picture';
+import { makePicture, makeTurn, picturedAs, writePicture, writeTurn } from '@/files/picture';
 import * as v from 'valibot';
 import { badArgument, readNumber, required, type Args } from '../args';
 import type { Answer } from '../answer';
 import { PLACED_OPTIONS, readPlaced, type Placed } from '../placed';
 
-export const PICTURE_OPTIONS = [...PLACED_OPTIONS, 'scene', 'pixels', 'turn', 'out'] as const;
+export const PICTURE_OPTIONS = [
+  ...PLACED_OPTIONS,
+  'scene',
+  'pixels',
+  'turn',
+  'frames',
+  'way',
+  'seconds',
+  'out',
+] as const;
 
 /** `picture`: the product with the artwork on it in a scene, as a listing shows it; and where places of the flat are seen. */
 export async function picture(args: Args, readers: () => Promise<Readers>): Promise<Answer> {
   const out = required(args, 'out');
   const ending = extname(out).toLowerCase().slice(1);
-  const format = PICTURE_FORMATS.find((one) => (FORMATS[one].endings as readonly string[]).includes(ending));
-  if (!format) throw badArgument(`--out ends in .png, .jpg or .webp, not “.${ending}”.`);
-  const size = readPixels(args.values.get('pixels') ?? '1000x1000');
+  const turning = readTurning(args);
+  const format = formatOf(PICTURE_FORMATS, ending);
+  const moving = formatOf(TURN_FORMATS, ending);
+  if (turning ? !moving : !format)
+    throw badArgument(
+      turning
+        ? `--out of a turn ends in .gif or .webp, not “.${ending}”.`
+        : `--out ends in .png, .jpg or .webp, not “.${ending}”; .gif goes with --frames.`,
+    );
+  const size = readPixels(args.values.get('pixels') ?? (turning ? '800x800' : '1000x1000'));
   const ready = await readers();
   const { blank, fit, facts, pixels } = await readPlaced(ready, args);
   const scene = turned(findScene(required(args, 'scene'), blank), args.values.get('turn'));
   const raster = await pixels(picturePpi(blank, fit, Math.max(size.width, size.height)));
   const shown = { facts: () => facts, pixels: () => raster };
   const pictured = { blank, fit, shown, colour: colourOf(blank, fit), press: null };
+  if (turning && moving) {
+    if (!isTurnable(scene))
+      throw badArgument(
+        `In “${scene.name}” nothing can be turned: --frames goes with a scene where one thing stands.`,
+      );
+    const tooLarge = turnTrouble(turning, size);
+    if (tooLarge !== null) throw badArgument(tooLarge);
+    const strip = makeTurn(
+      [pictured],
+      scene,
+      { ...size, dress: USUAL_DRESS, turning },
+      { prints: (_, make) => make() },
+    );
+    const { bytes } = writeTurn(ready.engine, strip, turning, moving);
+    await writeFile(out, bytes);
+    return {
+      json: {
+        out,
+        scene: scene.id,
+        pixels: size,
+        bytes: bytes.length,
+        frames: turning.frames,
+        delay: delayOf(turning),
+      },
+      text: `${out}: ${scene.name}, ${turning.frames} pictures of ${size.width} × ${size.height} px, ${bytes.length} bytes`,
+      status: 0,
+    };
+  }
   const { raster: drawn, read } = makePicture(
     [pictured],
     { scene },
     { ...size, dress: USUAL_DRESS, reads: true },
     { prints: (_, make) => make(), headlines: (_, make) => make() },
   );
-  const { bytes } = writePicture(ready.engine, drawn, format);
+  const { bytes } = writePicture(ready.engine, drawn, format!);
   await writeFile(out, bytes);
   return {
     json: {
@@ -50,6 +102,29 @@ export async function picture(args: Args, readers: () => Promise<Readers>): Prom
     text: `${out}: ${scene.name}, ${size.width} × ${size.height} px, ${bytes.length} bytes`,
     status: 0,
   };
+}
+
+function formatOf<F extends keyof typeof FORMATS>(formats: readonly F[], ending: string): F | undefined {
+  return formats.find((one) => (FORMATS[one].endings as readonly string[]).includes(ending));
+}
+
+/** How what is pictured turns; null where it stands still. */
+function readTurning({ values }: Args): Turning | null {
+  const frames = values.get('frames');
+  if (frames === undefined) {
+    const extra = ['way', 'seconds'].find((one) => values.has(one));
+    if (extra) throw badArgument(`--${extra} says how a thing turns: it goes with --frames.`);
+    return null;
+  }
+  const seconds = values.get('seconds');
+  const asked = {
+    way: values.get('way') ?? USUAL_TURNING.way,
+    frames: readNumber('frames', frames),
+    seconds: seconds === undefined ? USUAL_TURNING.seconds : readNumber('seconds', seconds),
+  };
+  if (!v.is(TurningSchema, asked))
+    throw badArgument('A turn has --frames 2 to 72 (whole), --seconds 0.5 to 20, --way round or swing.');
+  return asked;
 }
 
 function readPixels(text: string): { width: number; height: number } {

@@ -41,18 +41,31 @@ export function arranged({ places, backdrop }: Scene, fits: readonly Pictured[])
   });
 }
 
+/** What stands in a scene, and where it is seen from. */
+export interface Shot {
+  standing: readonly Standing[];
+  camera: Camera;
+}
+
 /** What stands in a scene, and the camera that takes a picture of so many px of it. */
 export function shotOf(
   scene: Scene,
   fits: readonly Pictured[],
   { width, height }: { width: number; height: number },
-): { standing: Standing[]; camera: Camera } {
+): Shot {
   const standing = arranged(scene, fits);
-  const { camera: shot } = scene;
+  return { standing, camera: cameraOf(scene, standing, { width, height }) };
+}
+
+/** The camera that has things whole in a picture of so many px, from where a scene is looked at. */
+export function cameraOf(
+  { camera: shot }: Scene,
+  things: readonly Standing[],
+  { width, height }: { width: number; height: number },
+): Camera {
   const eye = { yaw: radians(shot.yaw), pitch: radians(shot.pitch) };
-  const distance = viewingDistance(standing.flatMap(({ meshes }) => meshes)) * shot.far;
-  const framed = frameThings(standing, [eye], distance, { width, height, margin: shot.margin });
-  return { standing, camera: cameraIn(framed, eye, 0) };
+  const distance = viewingDistance(things.flatMap(({ meshes }) => meshes)) * shot.far;
+  return cameraIn(frameThings(things, [eye], distance, { width, height, margin: shot.margin }), eye, 0);
 }
 
 /** A scene with fits in it, as a picture of so many px. */
@@ -62,7 +75,16 @@ export function drawScene(
   dress: Dress,
   { width, height, progress = IN_SILENCE }: { width: number; height: number; progress?: Progress },
 ): Raster {
-  const { standing, camera } = shotOf(scene, fits, { width, height });
+  return drawShot(scene, shotOf(scene, fits, { width, height }), dress, { width, height, progress });
+}
+
+/** A scene as a camera sees what stands in it, as a picture of so many px. */
+export function drawShot(
+  scene: Scene,
+  { standing, camera }: Shot,
+  dress: Dress,
+  { width, height, progress = IN_SILENCE }: { width: number; height: number; progress?: Progress },
+): Raster {
   const { backdrop } = scene;
   const grounds = groundsOf(standing);
   const lamp = lampOf(scene.light);

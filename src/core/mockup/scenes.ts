@@ -75,3 +75,8 @@ export function sidesIn(scene: Scene): string[] {
 export function fitsIn({ places }: Scene): number {
   return 1 + Math.max(...places.map(({ fit }) => fit));
 }
+
+/** Whether what a scene shows stands free and alone: what lies or hangs has a back that nobody sees. */
+export function isTurnable({ backdrop, places }: Scene): boolean {
+  return (backdrop.ground === 'sweep' || backdrop.ground === 'table') && places.length === 1;
+}

@@ -1,3 +1,5 @@
+import { FORMATS } from '@/core/formats/registry';
+import { useState } from 'react';
 import type { Fit } from '@/core/fit/schema';
 import { PICTURE_SIZES } from '@/core/mockup/scenes';
 import { PICTURE_FORMATS, type PictureSet, type PictureStyle } from '@/core/mockup/schema';
@@ -8,6 +10,7 @@ import { Heading } from '@/ui/StripParts';
 import { BackdropField } from './BackdropField';
 import { KeptSets } from './KeptSets';
 import { OwnSize } from './OwnSize';
+import { TurnDialog } from './TurnDialog';
 import { usePicturesWork } from './usePicturesWork';
 import { Progress } from '@/ui/Progress';
 
@@ -35,6 +38,7 @@ export function StyleStrip({ fits, set, wanted, onSet, onFits }: Props) {
     onSet({ ...set, style: next });
   };
   const work = usePicturesWork();
+  const [turns, setTurns] = useState(false);
   const size = PICTURE_SIZES.find(({ width, height }) => width === style.width && height === style.height);
   const palette = paletteOf(fits, shop);
   const [first] = wanted;
@@ -76,7 +80,11 @@ export function StyleStrip({ fits, set, wanted, onSet, onFits }: Props) {
           label="Name"
           words
           value={style.naming}
-          note={first ? pictureName(first, style) : '{design} {blank} {scene} {colour} {size}'}
+          note={
+            first
+              ? pictureName(first, style, FORMATS[style.format].endings[0])
+              : '{design} {blank} {scene} {colour} {size}'
+          }
           onChange={(naming) => {
             change({ naming });
           }}
@@ -142,9 +150,27 @@ export function StyleStrip({ fits, set, wanted, onSet, onFits }: Props) {
               : `Make ${wanted.length} ${wanted.length === 1 ? 'picture' : 'pictures'}`}
           </button>
         )}
+        <button
+          className="verb mt-2"
+          onClick={() => {
+            setTurns(true);
+          }}
+        >
+          A picture that turns…
+        </button>
         <p role="status" className="min-h-5 pt-1 text-sm text-ink-2">
           {work.said}
         </p>
+        {turns && (
+          <TurnDialog
+            fits={fits}
+            sceneIds={new Set(set.settingIds)}
+            style={style}
+            onClose={() => {
+              setTurns(false);
+            }}
+          />
+        )}
       </div>
     </aside>
   );

@@ -3,12 +3,12 @@ import type { ProductColour } from '@/core/blank/schema';
 import type { Fit } from '@/core/fit/schema';
 import type { PhotoScene } from '@/core/mockup/photo/schema';
 import { photoTroubles } from '@/core/mockup/photo/troubles';
-import { fitsIn, scenesFor } from '@/core/mockup/scenes';
+import { fitsIn, scenesFor, sidesIn } from '@/core/mockup/scenes';
 import { USUAL_DRESS, type PictureStyle, type Scene } from '@/core/mockup/schema';
 import { safeName, uniqueNames } from '@/core/pack/names';
 import type { StoredPhoto } from '@/store/kept';
 import { engine, ENGINES, isStopped, type JobOptions } from '@/workers/client';
-import type { PictureFile } from '@/workers/messages';
+import type { FitJob, PictureFile } from '@/workers/messages';
 import { makeZip } from '@/workers/zip-client';
 import { fitJob } from '../bench/dockets';
 import { saveAs } from './download';
@@ -89,13 +89,7 @@ export async function makePicture(
   { width, height, format, dress, proof }: Omit<PictureStyle, 'naming'>,
   { reads = false, ...options }: JobOptions & { reads?: boolean } = {},
 ): Promise<PictureFile> {
-  const shop = useShop.getState();
-  const contexts = fits.flatMap((fit) => {
-    const context = contextOf(fit, shop);
-    return context ? [{ fit, ...context }] : [];
-  });
-  const jobs = await Promise.all(contexts.map(({ fit, blank, artworks }) => fitJob(fit, blank, artworks)));
-  const colours = contexts.map(({ fit, blank }, i) => (i === 0 ? colour : ownColour(fit, blank)).hex);
+  const { jobs, colours } = await pictureJobs(fits, colour);
   const asked =
     setting.kind === 'scene'
       ? { scene: setting.scene }
@@ -111,6 +105,22 @@ export async function makePicture(
   );
 }
 
+/** Fits as the engine pictures them, each in its own colour but the first, which is in the one that is asked for. */
+export async function pictureJobs(
+  fits: readonly Fit[],
+  colour: ProductColour,
+): Promise<{ jobs: FitJob[]; colours: string[] }> {
+  const shop = useShop.getState();
+  const contexts = fits.flatMap((fit) => {
+    const context = contextOf(fit, shop);
+    return context ? [{ fit, ...context }] : [];
+  });
+  return {
+    jobs: await Promise.all(contexts.map(({ fit, blank, artworks }) => fitJob(fit, blank, artworks))),
+    colours: contexts.map(({ fit, blank }, i) => (i === 0 ? colour : ownColour(fit, blank)).hex),
+  };
+}
+
 /** px a side of the picture that goes with a pack, so that a house sees which artwork goes on which side. */
 const PACK_PICTURE = 1200;
 
@@ -118,7 +128,8 @@ const PACK_PICTURE = 1200;
 export async function packPicture(fit: Fit, blank: ResolvedBlank, options: JobOptions): Promise<Blob> {
   const scenes = scenesFor(blank);
   const carrying = fit.faces.filter(({ pieces }) => pieces.length > 0);
-  const all = scenes.find(({ id }) => id === 'three-sides' || (id === 'front-back' && carrying.length > 1));
+  const facesBoth = scenes.find((scene) => sidesIn(scene).join() === 'front,back');
+  const all = (carrying.length > 1 ? facesBoth : undefined) ?? scenes.find(({ id }) => id === 'three-sides');
   const { file } = await makePicture(
     { setting: { kind: 'scene', scene: all ?? scenes[0]! }, fits: [fit], colour: ownColour(fit, blank) },
     { width: PACK_PICTURE, height: PACK_PICTURE, format: 'jpeg', dress: USUAL_DRESS, proof: false },
@@ -132,8 +143,12 @@ function titleOf(fit: Fit, { designs }: Shop): string {
   return design ? fitTitle(design, fit) : 'design';
 }
 
-/** What a picture's file is called. */
-export function pictureName(wanted: PictureWanted, style: PictureStyle): string {
+/** What a picture's file is called; one of a turn ends as its own kind of file does. */
+export function pictureName(
+  wanted: PictureWanted,
+  style: Pick<PictureStyle, 'naming' | 'width' | 'height'>,
+  ending: string,
+): string {
   const shop = useShop.getState();
   const [fit] = wanted.fits;
   const parts: Record<string, string> = {
@@ -144,7 +159,7 @@ export function pictureName(wanted: PictureWanted, style: PictureStyle): string 
     size: `${style.width}x${style.height}`,
   };
   const name = style.naming.replace(/\{(\w+)\}/g, (whole, part: string) => parts[part] ?? whole);
-  return `${name.replace(/[^\w.-]+/g, '-') || 'picture'}.${FORMATS[style.format].endings[0]}`;
+  return `${name.replace(/[^\w.-]+/g, '-') || 'picture'}.${ending}`;
 }
 
 export interface PicturesProgress {
@@ -164,7 +179,7 @@ export async function savePictures(
   style: PictureStyle,
   { signal, onProgress }: { signal: AbortSignal; onProgress: (progress: PicturesProgress) => void },
 ): Promise<number> {
-  const names = uniqueNames(wanted.map((one) => pictureName(one, style)));
+  const names = uniqueNames(wanted.map((one) => pictureName(one, style, FORMATS[style.format].endings[0])));
   const made: (Blob | null)[] = wanted.map(() => null);
   const shares = wanted.map(() => 0);
   const tell = () => {

@@ -91,6 +91,67 @@ describe('scenes', () => {
   );
 });
 
+describe('a picture that turns', () => {
+  const asked = async (...answers: [string, string][]) => {
+    for (const [label, words] of answers) await page.choose(label, words);
+  };
+
+  test('is made of the fit that is chosen, played, and saved; how it was asked for is kept', async () => {
+    await pictures('lighthouse--mug-325');
+    await page.press('A picture that turns');
+    await asked(
+      ['Turns', 'to and fro'],
+      ['Pictures in a turn', '12'],
+      ['Picture size', '400'],
+      ['One turn takes', '3'],
+    );
+    await page.press('Make it');
+    await page.says('[role=dialog] [role=status]', /lighthouse_mug-325-ml_[\w-]+_turning\.gif, \d+ kB/);
+    await page.find('[role=dialog] img[alt="Lighthouse on Mug 325 ml, turning"]');
+    await barriers();
+    await page.press('Save the file');
+    const { bytes } = await downloaded(browser, downloads, '_turning.gif');
+    expect(bytes.subarray(0, 6).toString('latin1')).toBe('GIF89a');
+    // As wide and high as was asked, and for ever.
+    expect([bytes.readUInt16LE(6), bytes.readUInt16LE(8)]).toEqual([400, 400]);
+    expect(bytes.includes('NETSCAPE2.0')).toBe(true);
+    await page.press('Leave');
+    await page.press('A picture that turns');
+    expect(await (await page.named('Pictures in a turn', 'button')).getText()).toBe('12');
+    expect(await (await page.named('Turns', 'button')).getText()).toBe('to and fro');
+    await page.press('Leave');
+  });
+
+  test('is stopped on the way; comes as a clip, which plays', async () => {
+    await page.press('A picture that turns');
+    await asked(['Pictures in a turn', '72'], ['Picture size', '800']);
+    await page.press('Make it');
+    await page.says('[role=dialog] [role=status]', /\d % of 72 pictures/);
+    await page.press('Stop');
+    await page.find('[role=dialog] button.action:not(:disabled)');
+    expect(await page.says('[role=dialog]', /Make it/)).not.toMatch(/turning\./);
+    await asked(
+      ['Pictures in a turn', '12'],
+      ['Picture size', '400'],
+      ['One turn takes', '2'],
+      ['Kind of file', 'clip'],
+    );
+    await page.press('Make it');
+    await page.says('[role=dialog] [role=status]', /_turning\.(mp4|webm), \d/);
+    const plays = `const [seen] = document.querySelectorAll('[role=dialog] video'); return seen && seen.videoWidth === 400 && seen.currentTime > 0.5;`;
+    await browser.wait(() => browser.executeScript(plays), PATIENCE, 'the clip does not play');
+    await page.press('Leave');
+  });
+
+  test('of what lies flat it is said that it has no back', async () => {
+    await pictures('knot-badge--sticker-die-cut');
+    await page.press('A picture that turns');
+    await page.says('[role=dialog]', /lies flat or hangs, and has no back/);
+    expect(await (await page.find('[role=dialog] button.action')).isEnabled()).toBe(false);
+    await page.press('Leave');
+  });
+});
+
 describe('sets that are kept', () => {
   const tick = (fitId: string) =>
     browser.executeScript(
