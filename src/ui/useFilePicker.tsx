@@ -1,10 +1,14 @@
 'use client';
 import { useRef, type ReactNode } from 'react';
 
-/** The browser's own picker for one file: what must stand on the page for it, and how it is opened. */
+/**
+ * The browser's own picker for one file, or for several at once where those can be taken: what must stand on the page for
+ * it, and how it is opened.
+ */
 export function useFilePicker(
   label: string,
   onFile: (file: File) => void,
+  onSeveral?: (files: readonly File[]) => void,
 ): { input: ReactNode; open: () => void } {
   const field = useRef<HTMLInputElement>(null);
   return {
@@ -13,11 +17,14 @@ export function useFilePicker(
         ref={field}
         type="file"
         hidden
+        multiple={onSeveral !== undefined}
         aria-label={label}
         onChange={({ target }) => {
-          const [file] = target.files ?? [];
+          const files = [...(target.files ?? [])];
           target.value = '';
-          if (file) onFile(file);
+          const [file] = files;
+          if (files.length > 1) onSeveral?.(files);
+          else if (file) onFile(file);
         }}
       />
     ),

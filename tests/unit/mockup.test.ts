@@ -14,7 +14,7 @@ import {
 } from '@/core/mockup/photo/schema';
 import { onPhoto } from '@/core/mockup/photo/surface';
 import { photoTroubles, surfaceTrouble } from '@/core/mockup/photo/troubles';
-import { familyOf, fitsIn, PICTURE_SIZES, SCENES, scenesFor } from '@/core/mockup/scenes';
+import { familyOf, fitsIn, inBothEnds, PICTURE_SIZES, SCENES, scenesFor } from '@/core/mockup/scenes';
 import { USUAL_DRESS } from '@/core/mockup/schema';
 import { toLinear, toLevel } from '@/core/product/light';
 import { modelOf, seenOf } from '@/core/product/model';
@@ -22,7 +22,9 @@ import { boundsOf } from '@/core/product/mesh';
 import { posed } from '@/core/product/scene';
 import { textureOf, type Texture } from '@/core/product/texture';
 import type { Raster } from '@/core/raster/raster';
-import { blankById } from '../support/fits';
+import type { PlacedPiece } from '@/core/fit/schema';
+import { picturedAs } from '@/files/picture';
+import { blankById, fitOf, pieceAt } from '../support/fits';
 import { paint, pixelAt, solid } from '../support/pictures';
 
 const SQUARE: PhotoPoint[] = [
@@ -389,6 +391,42 @@ describe('scenes', () => {
       const level = scene.backdrop.ground === 'lying' || scene.backdrop.ground === 'wall';
       for (const { low, high } of boxes) expect(level ? low[1] + high[1] : low[1]).toBeCloseTo(0, 6);
     }
+  });
+
+  test('a scene of sizes shows the smallest and the largest that are sold, true to each other, the print hung as theirs is', () => {
+    const shirt = blankById('shirt');
+    const fit = fitOf(shirt, [pieceAt(140, 120, 100, 100)]);
+    const scene = SCENES.find(({ id }) => id === 'sizes-laid')!;
+    const ends = (soldIn?: string[]) => inBothEnds(shirt, { ...fit, ...(soldIn && { soldIn }) });
+    const all = shirt.blank.sizes.map(({ id }) => id);
+    expect(ends().map((one) => one.fit.sizeId)).toEqual([all[0], all.at(-1)]);
+    expect(ends([all[2]!, all[1]!]).map((one) => one.fit.sizeId)).toEqual([all[1], all[2]]);
+    const across = arranged(
+      scene,
+      ends().map((one) => picturedAs({ ...one, colour: '#ffffff' })),
+    ).map(({ meshes, pose }) => {
+      const { low, high } = boundsOf(
+        meshes.flatMap(({ points }) => points.map((point) => posed(point, pose))),
+      );
+      return high[0] - low[0];
+    });
+    const alone = all.map((id) => {
+      const { low, high } = boundsOf(modelOf(shirt, id).meshes.flatMap(({ points }) => points));
+      return high[0] - low[0];
+    });
+    expect(across[0]).toBeCloseTo(alone[0]!, 6);
+    expect(across[1]).toBeCloseTo(alone.at(-1)!, 6);
+    expect(across[1]! / across[0]!).toBeGreaterThan(1.2);
+    // The piece keeps its size, and its place from the collar and from the middle.
+    const front = ends().map((one) => ({
+      piece: one.fit.faces[0]!.pieces[0] as PlacedPiece,
+      face: one.blank.faces[0]!,
+    }));
+    for (const one of front) {
+      expect([one.piece.width, one.piece.y]).toEqual([100, 120]);
+      expect(one.piece.x - one.face.width / 2).toBeCloseTo(140 - shirt.faces[0]!.width / 2, 6);
+    }
+    expect(scenesFor(blankById('tote')).some(({ sizes }) => sizes)).toBe(false);
   });
 
   test('a picture has the size that is asked for, the backdrop’s colour, and a shadow unless that is off', () => {

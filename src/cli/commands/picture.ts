@@ -3,7 +3,7 @@ import { extname } from 'node:path';
 import { UpFitError } from '@/core/errors';
 import { FORMATS } from '@/core/formats/registry';
 import { marksIn } from '@/core/mockup/marks';
-import { isTurnable, SCENES, scenesFor } from '@/core/mockup/scenes';
+import { inBothEnds, isTurnable, SCENES, scenesFor } from '@/core/mockup/scenes';
 import { PICTURE_FORMATS, PictureSizeSchema, USUAL_DRESS, type Scene } from '@/core/mockup/schema';
 import { picturePpi } from '@/core/mockup/prints';
 import {
@@ -52,6 +52,10 @@ export async function picture(args: Args, readers: () => Promise<Readers>): Prom
   const raster = await pixels(picturePpi(blank, fit, Math.max(size.width, size.height)));
   const shown = { facts: () => facts, pixels: () => raster };
   const pictured = { blank, fit, shown, colour: colourOf(blank, fit), press: null };
+  if (scene.sizes && args.switches.has('marks'))
+    throw badArgument(
+      `“${scene.name}” shows a print twice, each time in another size: --marks goes with other scenes.`,
+    );
   if (turning && moving) {
     if (!isTurnable(scene))
       throw badArgument(
@@ -80,8 +84,9 @@ export async function picture(args: Args, readers: () => Promise<Readers>): Prom
       status: 0,
     };
   }
+  const things = scene.sizes ? inBothEnds(blank, fit).map((one) => ({ ...pictured, ...one })) : [pictured];
   const { raster: drawn, read } = makePicture(
-    [pictured],
+    things,
     { scene },
     { ...size, dress: USUAL_DRESS, reads: true },
     { prints: (_, make) => make(), headlines: (_, make) => make() },

@@ -1,5 +1,6 @@
 import { aspectsOf } from '../blank/kinds';
-import { resolveBlank, type PrintFace, type ResolvedBlank } from '../blank/resolve';
+import type { PrintFace, ResolvedBlank } from '../blank/resolve';
+import { inSize } from '../fit/in-size';
 import { carryOver } from '../fit/resize-garment';
 import type { Fit } from '../fit/schema';
 import { findingsOf, type DocketOptions } from './face-findings';
@@ -26,7 +27,7 @@ export function sizesOf(
   options: DocketOptions,
   own: readonly Finding[],
 ): { outcomes: Outcome[]; findings: Finding[] } {
-  const { blank: product, method, spec } = blank;
+  const { blank: product } = blank;
   const same = own.filter((finding) => !isEdge(finding));
   const worse = new Map<RuleId, Finding>();
   const sewn = aspectsOf(product.body).sewn !== null;
@@ -34,11 +35,9 @@ export function sizesOf(
   const chosen = fit.sizeId ?? product.sizes.find(({ print }) => print === 1)?.id;
   const outcomes = product.sizes.map(({ id, name }): Outcome => {
     if (id === chosen) return { id, name, ...outcomeOf(own), edge: worst(own.filter(isEdge)) };
-    const sized = resolveBlank(product, method, spec, id);
-    const faces = carryOver(fit.faces, blank.faces, sized.faces, sewn);
+    const { blank: sized, fit: moved } = inSize(blank, fit, id);
     // As many pixels a mm for each, so that artworks are reduced alike.
     const coarse = Math.ceil(OTHER_SIZES * (longestOf(sized) / longestOf(blank)));
-    const moved = { ...fit, sizeId: id, faces };
     const findings = findingsOf(sized, moved, { ...options, coarse }, EDGE_RULES);
     const sold = !fit.soldIn || fit.soldIn.length === 0 || fit.soldIn.includes(id);
     if (sold)

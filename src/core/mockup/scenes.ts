@@ -1,5 +1,7 @@
 import * as v from 'valibot';
 import type { ResolvedBlank } from '../blank/resolve';
+import { inSize, sizesSold } from '../fit/in-size';
+import type { Fit } from '../fit/schema';
 import { productOf, type Family, type Holder } from '../product/kinds';
 import { READABLE_ANGLE } from '../blank/bodies/round';
 import { wrapAngle } from '../product/views';
@@ -14,6 +16,7 @@ const ShortSchema = v.object({
   name: v.string(),
   families: v.array(v.string()),
   holder: v.optional(v.string()),
+  sizes: v.optional(v.boolean()),
   camera: Numbers,
   light: Numbers,
   backdrop: v.array(v.string()),
@@ -31,6 +34,7 @@ export const SCENES: readonly Scene[] = v.parse(v.array(ShortSchema), listed).ma
     name: short.name,
     families: short.families,
     holder: short.holder,
+    sizes: short.sizes,
     camera: { yaw, pitch, far, margin },
     light: { yaw: lampYaw, pitch: lampPitch, around },
     backdrop: { ground, surface, colour, behind },
@@ -52,8 +56,10 @@ export function scenesFor(blank: ResolvedBlank): Scene[] {
   const { body } = blank.blank;
   const holders: readonly Holder[] = ['none', ...(productOf(body).holders?.(body) ?? [])];
   return SCENES.filter(
-    ({ families, holder }) =>
-      holders.includes(holder) && (families.length === 0 || families.includes(family)),
+    ({ families, holder, sizes }) =>
+      holders.includes(holder) &&
+      (families.length === 0 || families.includes(family)) &&
+      (!sizes || blank.blank.sizes.length > 1),
   );
 }
 
@@ -72,8 +78,14 @@ export function sidesIn(scene: Scene): string[] {
 }
 
 /** How many fits a scene pictures together. */
-export function fitsIn({ places }: Scene): number {
-  return 1 + Math.max(...places.map(({ fit }) => fit));
+export function fitsIn({ places, sizes }: Scene): number {
+  return sizes ? 1 : 1 + Math.max(...places.map(({ fit }) => fit));
+}
+
+/** A fit as the things of a scene that shows its sizes: in the smallest that it is sold in, and in the largest. */
+export function inBothEnds(blank: ResolvedBlank, fit: Fit): { blank: ResolvedBlank; fit: Fit }[] {
+  const sold = sizesSold(blank, fit);
+  return [sold[0]!, sold.at(-1)!].map(({ id }) => inSize(blank, fit, id));
 }
 
 /** Whether what a scene shows stands free and alone: what lies or hangs has a back that nobody sees. */

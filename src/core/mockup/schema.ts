@@ -19,6 +19,8 @@ export const SceneSchema = v.object({
   families: v.array(v.picklist(FAMILIES)),
   /** What holds its things, where they are such as can be held. */
   holder: v.optional(v.picklist(HOLDERS), 'none'),
+  /** Whether it shows the first fit in its smallest size and in its largest, which are its places 0 and 1. */
+  sizes: v.optional(v.boolean(), false),
   camera: v.object({
     yaw: Finite,
     pitch: Finite,

@@ -1,12 +1,11 @@
 import * as v from 'valibot';
-import { aspectsOf } from '../blank/kinds';
-import { resolveBlank, type ResolvedBlank } from '../blank/resolve';
+import type { ResolvedBlank } from '../blank/resolve';
 import type { Docket } from '../check/docket';
 import type { Summary } from '../check/summary';
 import { rank, VERDICTS, worst, type Verdict } from '../check/finding';
 import { isToShape } from '../cut/face';
 import { isSameCell, type Cell, type Copies } from '../fit/copies';
-import { carryOver } from '../fit/resize-garment';
+import { inSize, sizesSold } from '../fit/in-size';
 import type { Fit } from '../fit/schema';
 import { coloursFor } from '../fit/version';
 
@@ -19,7 +18,7 @@ export interface OrderGrid {
 
 /** The grid of a fit, on its blank as the fit has it cut. */
 export function orderGrid({ blank, faces }: ResolvedBlank, fit: Fit): OrderGrid {
-  const sold = blank.sizes.filter(({ id }) => (fit.soldIn ?? []).length === 0 || fit.soldIn!.includes(id));
+  const sold = sizesSold({ blank }, fit);
   const stickers = isToShape({ blank }) ? faces.filter(({ cut }) => cut) : [];
   const rows =
     sold.length > 0
@@ -110,16 +109,14 @@ export interface SizedFit {
 
 /** The fits that the sizes of an order take, each once. */
 export function sizedFits(blank: ResolvedBlank, fit: Fit, ordered: readonly Cell[]): SizedFit[] {
-  const { blank: product, method, spec } = blank;
-  const sewn = aspectsOf(product.body).sewn !== null;
   const groups = new Map<string, { sizeIds: (string | null)[]; fit: Fit }>();
   for (const sizeId of new Set(ordered.map((one) => one.sizeId))) {
-    const sized = sizeId === null ? blank : resolveBlank(product, method, spec, sizeId);
-    const faces = sizeId === null ? fit.faces : carryOver(fit.faces, blank.faces, sized.faces, sewn);
-    const key = JSON.stringify([sized.faces.map(({ width, height }) => [width, height]), faces]);
+    const sized = sizeId === null ? { blank, fit } : inSize(blank, fit, sizeId);
+    const areas = sized.blank.faces.map(({ width, height }) => [width, height]);
+    const key = JSON.stringify([areas, sized.fit.faces]);
     const group = groups.get(key);
     if (group) group.sizeIds.push(sizeId);
-    else groups.set(key, { sizeIds: [sizeId], fit: sizeId === null ? fit : { ...fit, sizeId, faces } });
+    else groups.set(key, { sizeIds: [sizeId], fit: sized.fit });
   }
   return [...groups.values()];
 }

@@ -66,7 +66,26 @@ export function PicturesPlace() {
       toast(sentence(error));
     }
   };
-  const picker = useFilePicker('Photo of a blank', (file) => void bringPhoto(file));
+  // One by one, so that memory stays that of one; what is no photo is told and keeps no other out.
+  const bringPhotos = async (files: readonly File[]) => {
+    let taken = 0;
+    for (const file of files) {
+      try {
+        await takePhoto(file);
+        taken++;
+      } catch (error) {
+        toast(sentence(error));
+      }
+    }
+    toast(
+      `${taken} of ${files.length} photos are in: mark the print surface of each, or take another’s marks.`,
+    );
+  };
+  const picker = useFilePicker(
+    'Photo of a blank',
+    (file) => void bringPhoto(file),
+    (files) => void bringPhotos(files),
+  );
   return (
     <div className="flex min-h-0 grow flex-col">
       <div className="flex h-[46px] shrink-0 items-center gap-5 border-b border-rule bg-frame px-4">

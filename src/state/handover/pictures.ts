@@ -3,7 +3,7 @@ import type { ProductColour } from '@/core/blank/schema';
 import type { Fit } from '@/core/fit/schema';
 import type { PhotoScene } from '@/core/mockup/photo/schema';
 import { photoTroubles } from '@/core/mockup/photo/troubles';
-import { fitsIn, scenesFor, sidesIn } from '@/core/mockup/scenes';
+import { fitsIn, inBothEnds, scenesFor, sidesIn } from '@/core/mockup/scenes';
 import { USUAL_DRESS, type PictureStyle, type Scene } from '@/core/mockup/schema';
 import { safeName, uniqueNames } from '@/core/pack/names';
 import type { StoredPhoto } from '@/store/kept';
@@ -89,7 +89,7 @@ export async function makePicture(
   { width, height, format, dress, proof }: Omit<PictureStyle, 'naming'>,
   { reads = false, ...options }: JobOptions & { reads?: boolean } = {},
 ): Promise<PictureFile> {
-  const { jobs, colours } = await pictureJobs(fits, colour);
+  const { jobs, colours } = await pictureJobs(thingsIn(setting, fits), colour);
   const asked =
     setting.kind === 'scene'
       ? { scene: setting.scene }
@@ -105,6 +105,14 @@ export async function makePicture(
   );
 }
 
+/** What stands in a setting, from the fits that it was asked for: each of them, or the first one in two sizes. */
+function thingsIn(setting: Setting, fits: readonly Fit[]): readonly Fit[] {
+  const [fit] = fits;
+  const blank = fit && contextOf(fit, useShop.getState())?.blank;
+  if (setting.kind !== 'scene' || !setting.scene.sizes || !blank) return fits;
+  return inBothEnds(blank, fit).map((one) => one.fit);
+}
+
 /** Fits as the engine pictures them, each in its own colour but the first, which is in the one that is asked for. */
 export async function pictureJobs(
   fits: readonly Fit[],
@@ -117,7 +125,8 @@ export async function pictureJobs(
   });
   return {
     jobs: await Promise.all(contexts.map(({ fit, blank, artworks }) => fitJob(fit, blank, artworks))),
-    colours: contexts.map(({ fit, blank }, i) => (i === 0 ? colour : ownColour(fit, blank)).hex),
+    // One fit in two sizes is in one colour.
+    colours: contexts.map(({ fit, blank }) => (fit.id === fits[0]?.id ? colour : ownColour(fit, blank)).hex),
   };
 }
 

@@ -328,3 +328,18 @@ test('the marks of one photo are taken to a second of another size, and one undo
   await browser.wait(async () => (await kept()).surfaces.length === 0, PATIENCE, 'they were not given back');
   await barriers();
 });
+
+test('several photos come in at once; what is no photo is told and keeps none of the others out', async () => {
+  await pictures('lighthouse--mug-325');
+  const before = (await records(browser, 'photos')).length;
+  const none = join(folder, 'list.png');
+  writeFileSync(none, 'no picture at all');
+  await bring([photo('third.png', 300, 200), none, photo('fourth.png', 200, 300)].join('\n'));
+  await page.says('[data-sonner-toaster]', /2 of 3 photos are in: mark/);
+  expect(await page.says('[data-sonner-toaster]', /list\.png/)).toMatch(/list\.png/);
+  expect(await records(browser, 'photos')).toHaveLength(before + 2);
+  // Each waits for its marks, in the place itself.
+  expect(await page.says('[aria-label=Scenes]', /third[\s\S]*fourth|fourth[\s\S]*third/)).toMatch(
+    /Mark the photo/,
+  );
+});

@@ -209,6 +209,7 @@ describe('sets that are kept', () => {
     await pictures('compass-rose--shirt');
     await page.find('img[alt^="On a tailor’s form, with"]');
     await page.find('img[alt^="On tailor’s forms, front and back"]');
+    await page.find('img[alt^="Smallest and largest size, on forms"]');
     await browser.get(`${app.address}/bench/compass-rose--shirt`);
     await page.find('[aria-label=Product] canvas[data-product=drawn]');
     await (await page.named('on a tailor’s form', '[role=radio]')).click();
