@@ -15,7 +15,14 @@ import {
   type Turning,
 } from '@/core/mockup/turning';
 import type { Readers } from '@/files/artwork';
-import { makePicture, makeTurn, picturedAs, writePicture, writeTurn } from '@/files/picture';
+import {
+  makePicture,
+  makeTurn,
+  picturedAs,
+  writePicture,
+  writeTurn,
+  type KeptForPictures,
+} from '@/files/picture';
 import * as v from 'valibot';
 import { badArgument, readNumber, required, type Args } from '../args';
 import type { Answer } from '../answer';
@@ -49,38 +56,20 @@ export async function picture(args: Args, readers: () => Promise<Readers>): Prom
   const ready = await readers();
   const { blank, fit, facts, pixels } = await readPlaced(ready, args);
   const scene = turned(findScene(required(args, 'scene'), blank), args.values.get('turn'));
+  const marks = args.switches.has('marks');
+  requireFor(scene, { turning, size, marks });
   const raster = await pixels(picturePpi(blank, fit, Math.max(size.width, size.height)));
   const shown = { facts: () => facts, pixels: () => raster };
   const pictured = { blank, fit, shown, colour: colourOf(blank, fit), press: null };
-  if (scene.sizes && args.switches.has('marks'))
-    throw badArgument(
-      `“${scene.name}” shows a print twice, each time in another size: --marks goes with other scenes.`,
-    );
+  const keep: KeptForPictures = { prints: (_, make) => make(), headlines: (_, make) => make() };
   if (turning && moving) {
-    if (!isTurnable(scene))
-      throw badArgument(
-        `In “${scene.name}” nothing can be turned: --frames goes with a scene where one thing stands.`,
-      );
-    const tooLarge = turnTrouble(turning, size);
-    if (tooLarge !== null) throw badArgument(tooLarge);
-    const strip = makeTurn(
-      [pictured],
-      scene,
-      { ...size, dress: USUAL_DRESS, turning },
-      { prints: (_, make) => make() },
-    );
+    const strip = makeTurn([pictured], scene, { ...size, dress: USUAL_DRESS, turning }, keep);
     const { bytes } = writeTurn(ready.engine, strip, turning, moving);
     await writeFile(out, bytes);
+    const { frames } = turning;
     return {
-      json: {
-        out,
-        scene: scene.id,
-        pixels: size,
-        bytes: bytes.length,
-        frames: turning.frames,
-        delay: delayOf(turning),
-      },
-      text: `${out}: ${scene.name}, ${turning.frames} pictures of ${size.width} × ${size.height} px, ${bytes.length} bytes`,
+      json: { out, scene: scene.id, pixels: size, bytes: bytes.length, frames, delay: delayOf(turning) },
+      text: `${out}: ${scene.name}, ${frames} pictures of ${size.width} × ${size.height} px, ${bytes.length} bytes`,
       status: 0,
     };
   }
@@ -89,7 +78,7 @@ export async function picture(args: Args, readers: () => Promise<Readers>): Prom
     things,
     { scene },
     { ...size, dress: USUAL_DRESS, reads: true },
-    { prints: (_, make) => make(), headlines: (_, make) => make() },
+    keep,
   );
   const { bytes } = writePicture(ready.engine, drawn, format!);
   await writeFile(out, bytes);
@@ -100,7 +89,7 @@ export async function picture(args: Args, readers: () => Promise<Readers>): Prom
       pixels: size,
       bytes: bytes.length,
       read,
-      ...(args.switches.has('marks') && {
+      ...(marks && {
         marks: marksIn(scene, picturedAs(pictured, undefined, scene.holder), blank.faces, size),
       }),
     },
@@ -111,6 +100,29 @@ export async function picture(args: Args, readers: () => Promise<Readers>): Prom
 
 function formatOf<F extends keyof typeof FORMATS>(formats: readonly F[], ending: string): F | undefined {
   return formats.find((one) => (FORMATS[one].endings as readonly string[]).includes(ending));
+}
+
+/** Throws where a scene cannot be had in the way that it is asked for, before anything is drawn. */
+function requireFor(
+  scene: Scene,
+  {
+    turning,
+    size,
+    marks,
+  }: { turning: Turning | null; size: { width: number; height: number }; marks: boolean },
+): void {
+  if (scene.sizes && marks)
+    throw badArgument(
+      `“${scene.name}” shows a print twice, each time in another size: --marks goes with other scenes.`,
+    );
+  if (!turning) return;
+  if (marks) throw badArgument('--marks says where things are in one picture: it does not go with --frames.');
+  if (!isTurnable(scene))
+    throw badArgument(
+      `In “${scene.name}” nothing can be turned: --frames goes with a scene where one thing stands.`,
+    );
+  const tooLarge = turnTrouble(turning, size);
+  if (tooLarge !== null) throw badArgument(tooLarge);
 }
 
 /** How what is pictured turns; null where it stands still. */

@@ -1,6 +1,6 @@
 import { aspectsOf } from '../blank/kinds';
 import type { PrintFace, ResolvedBlank } from '../blank/resolve';
-import { inSize } from '../fit/in-size';
+import { inSize, sizesSold } from '../fit/in-size';
 import { carryOver } from '../fit/resize-garment';
 import type { Fit } from '../fit/schema';
 import { findingsOf, type DocketOptions } from './face-findings';
@@ -31,6 +31,7 @@ export function sizesOf(
   const same = own.filter((finding) => !isEdge(finding));
   const worse = new Map<RuleId, Finding>();
   const sewn = aspectsOf(product.body).sewn !== null;
+  const sold = new Set(sizesSold(blank, fit).map(({ id }) => id));
   // Where none was chosen it is the one that the print areas are stated for.
   const chosen = fit.sizeId ?? product.sizes.find(({ print }) => print === 1)?.id;
   const outcomes = product.sizes.map(({ id, name }): Outcome => {
@@ -39,8 +40,7 @@ export function sizesOf(
     // As many pixels a mm for each, so that artworks are reduced alike.
     const coarse = Math.ceil(OTHER_SIZES * (longestOf(sized) / longestOf(blank)));
     const findings = findingsOf(sized, moved, { ...options, coarse }, EDGE_RULES);
-    const sold = !fit.soldIn || fit.soldIn.length === 0 || fit.soldIn.includes(id);
-    if (sold)
+    if (sold.has(id))
       for (const finding of findings)
         keepWorse(worse, own, broughtBack(finding, sized.faces, blank.faces, sewn), { id, name });
     return { id, name, ...outcomeOf([...same, ...findings]), edge: worst(findings) };

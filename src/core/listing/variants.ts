@@ -1,4 +1,5 @@
 import type { ResolvedBlank } from '../blank/resolve';
+import { sizesSold } from '../fit/in-size';
 import type { Fit } from '../fit/schema';
 import { coloursFor } from '../fit/version';
 import type { ListingTrouble } from './check';
@@ -26,8 +27,7 @@ function skuBy(pattern: string, fields: Readonly<Record<string, string>>): strin
 
 /** Every colour in every size that a fit is sold in, numbered by a pattern. */
 export function variantsOf({ blank }: ResolvedBlank, fit: Fit, design: string, pattern: string): Variant[] {
-  const sizes = blank.sizes.filter(({ id }) => !fit.soldIn || fit.soldIn.includes(id));
-  const sold = sizes.length > 0 ? sizes : blank.sizes;
+  const sold = sizesSold({ blank }, fit);
   let row = 0;
   return coloursFor(blank, fit).flatMap((colour) =>
     (sold.length > 0 ? sold : [null]).map((size): Variant => ({

@@ -41,8 +41,10 @@ export function TurnDialog({ fits, sceneIds, style, onClose }: Props) {
   const [sceneId, setSceneId] = useState<string | null>(null);
   const scene =
     scenes.find(({ id }) => id === sceneId) ?? scenes.find(({ id }) => sceneIds.has(id)) ?? scenes[0];
-  const kept = shop.settings.turning ?? USUAL_TURNING;
-  const [turning, setTurning] = useState(kept);
+  const clip = clipType();
+  const [asked, setTurning] = useState(shop.settings.turning ?? USUAL_TURNING);
+  // A clip was asked for in another browser.
+  const turning: KeptTurning = asked.file === 'clip' && !clip ? { ...asked, file: 'webp' } : asked;
   const [made, setMade] = useState<TurnMade | null>(null);
   const { progress, trouble, run, stop } = useWork<number>();
   const change = (part: Partial<KeptTurning>) => {
@@ -50,12 +52,11 @@ export function TurnDialog({ fits, sceneIds, style, onClose }: Props) {
     setMade(null);
   };
   const tooLarge = turnTrouble(turning, { width: turning.side, height: turning.side });
-  const clip = clipType();
   const make = () =>
-    run(0, async (asked) => {
+    run(0, async (options) => {
       if (!fit || !scene) return;
       setMade(null);
-      setMade(await makeTurn(fit, scene, turning, style, asked));
+      setMade(await makeTurn(fit, scene, turning, style, options));
       await keepTurning(turning);
     });
   return (
@@ -134,7 +135,7 @@ export function TurnDialog({ fits, sceneIds, style, onClose }: Props) {
             />
             <Choice
               label="Kind of file"
-              value={turning.file === 'clip' && !clip ? 'webp' : turning.file}
+              value={turning.file}
               choices={[
                 ['gif', 'GIF, plays anywhere'],
                 ['webp', 'WebP, all colours'],

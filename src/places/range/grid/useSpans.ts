@@ -70,7 +70,7 @@ function spanOf(items: readonly { index: number }[]): Span {
 /** Rows that come, and rows that go, at one time: a screenful at once would hold up the hand. */
 const AT_ONCE = 1;
 
-/** The rows of a span, taken up a few a frame where many come into sight at once, the uppermost first. */
+/** The rows of a span, taken up one a frame where many come into sight at once, the middle of what is seen first. */
 function useFew({ from, to }: Span): readonly number[] {
   const [shown, setShown] = useState<readonly number[]>([]);
   useEffect(() => {
@@ -93,7 +93,10 @@ export function nearer(shown: readonly number[], { from, to }: Span): readonly n
   const wanted = between({ from, to });
   if (shown.length === 0) return wanted.length === 0 ? shown : wanted;
   const here = new Set(shown);
-  const came = wanted.filter((row) => !here.has(row));
+  const middle = (from + to) / 2;
+  const came = wanted
+    .filter((row) => !here.has(row))
+    .sort((a, b) => Math.abs(a - middle) - Math.abs(b - middle));
   const gone = shown.filter((row) => row < from || row > to);
   if (came.length === 0 && gone.length === 0) return shown;
   const leave = new Set(gone.slice(0, AT_ONCE));
