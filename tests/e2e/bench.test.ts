@@ -281,7 +281,7 @@ describe('a mug', () => {
       await shop.bench.redo(Math.floor(steps / 2));
       await shop.bench.saved();
       const middle = await shop.fit.read();
-      await shop.browser.navigate().refresh();
+      await shop.bench.reload();
       await shop.bench.ready();
       expect(await shop.fit.read()).toEqual(middle);
       await shop.bench.redo(steps - Math.floor(steps / 2));

@@ -250,7 +250,7 @@ describe('the bench, piece by piece', () => {
     const kelp = await page.named('Kelp', 'button');
     await kelp.click();
     await page.says('[aria-label=Product]', /Kelp/);
-    await browser.navigate().refresh();
+    await page.reload();
     await page.says('[aria-label=Product]', /Kelp/);
     expect(await (await page.named('Kelp', 'button')).getAttribute('aria-checked')).toBe('true');
   });

@@ -84,7 +84,7 @@ test('every row is measured; the empty one and the one with a letter that the fo
 test('a row is mended where it stands, and its undo and a reload keep what there is', async () => {
   await (await cell(9)).sendKeys(Key.chord(Key.CONTROL, 'a'), 'Hoshi', Key.ENTER);
   await says(/1 cannot be made/);
-  await shop.browser.navigate().refresh();
+  await shop.bench.reload();
   await says(/1 cannot be made/);
   expect(await (await cell(9)).getAttribute('value')).toBe('Hoshi');
 });

@@ -176,7 +176,7 @@ describe('from a picture to a checked print file', () => {
     const width = await browser.executeScript<string>(
       "return document.querySelector('[data-piece]').getAttribute('d')",
     );
-    await browser.navigate().refresh();
+    await page.reload();
     expect(await page.verdict('centre', 'ready')).toBe(before);
     await page.find('[data-piece]');
     await browser.wait(

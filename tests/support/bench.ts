@@ -217,17 +217,27 @@ export class Page {
 
   async says(css: string, words: RegExp): Promise<string> {
     let last = '';
-    await this.browser.wait(
-      async () => {
-        const found = await this.browser.findElements(By.css(css));
-        const texts = await Promise.all(found.map((element) => element.getText().catch(() => '')));
-        last = texts.join('\n');
-        return words.test(last);
-      },
-      PATIENCE,
-      `${css} does not say ${String(words)}`,
-    );
+    const said = this.browser.wait(async () => {
+      const found = await this.browser.findElements(By.css(css));
+      const texts = await Promise.all(found.map((element) => element.getText().catch(() => '')));
+      last = texts.join('\n');
+      return words.test(last);
+    }, PATIENCE);
+    await said.catch((cause: unknown) => {
+      throw new Error(`${css} does not say ${String(words)} but: ${last.slice(0, 600)}`, { cause });
+    });
     return last;
+  }
+
+  /** Loads the page again, once what was changed is on the disk: a browser that is driven does not ask before it leaves. */
+  async reload(): Promise<void> {
+    const unsaved = By.css('[data-saving]:not([data-saving=saved])');
+    await this.browser.wait(
+      async () => (await this.browser.findElements(unsaved)).length === 0,
+      PATIENCE,
+      'what was changed is not saved',
+    );
+    await this.browser.navigate().refresh();
   }
 }
 

@@ -285,7 +285,7 @@ test('where it came from is asked for, and kept over a reload', async () => {
     PATIENCE,
     'the note is not taken',
   );
-  await browser.navigate().refresh();
+  await page.reload();
   await choose('enlarged.jpg');
   expect(await facts(/Where it came from/)).not.toMatch(/Nothing is said/);
 });

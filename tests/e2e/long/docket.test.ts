@@ -100,7 +100,7 @@ describe('the docket', () => {
       line('resolution', '[data-accepted=true]'),
       /Accepted \d{4}-\d\d-\d\d: the house agreed/,
     );
-    await shop.browser.navigate().refresh();
+    await shop.bench.reload();
     await shop.bench.says(line('resolution', '[data-accepted=true]'), /the house agreed/);
     await shop.bench.pick(0);
     await shop.bench.dimension('width', '72 mm');
@@ -213,7 +213,7 @@ describe('the soft proof', () => {
       await shop.bench.says('[data-sonner-toast]', /now prints through/);
       const [kept] = await records<{ fileName: string }>(shop.browser, 'profiles');
       expect(kept!.fileName).toBe('house.icc');
-      await shop.browser.navigate().refresh();
+      await shop.bench.reload();
       await shop.bench.ready();
       await shop.bench.press('Colours:');
       await shop.bench.says('[role=menu]', /take “.+” out/);

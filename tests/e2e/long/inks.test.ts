@@ -166,7 +166,7 @@ test('on light cloth no base lies under the inks; the fit is seen in its inks on
   await bench.verdict('ink-count', 'ready');
   // Seven colours in three inks are far from what they were: a person says whether that will do.
   await bench.verdict('inks', 'look');
-  await browser.navigate().refresh();
+  await bench.reload();
   await bench.ready();
   const fit = (await records<Fit>(browser, 'fits')).find(({ id }) => id === 'shirt-screen')!;
   const [piece] = fit.faces.find(({ faceId }) => faceId === 'front')!.pieces;

@@ -63,7 +63,7 @@ describe('a folded leaflet', () => {
     await page.drop(flag);
     await page.says('[aria-label=Face]', /Outside\s*Inside$/);
     await page.says('[aria-label=Piece]', /flag/);
-    await browser.navigate().refresh();
+    await page.reload();
     await page.says('[aria-label=Face]', /Outside\s*Inside$/);
   });
 });
@@ -98,7 +98,7 @@ describe('a reveal mug', () => {
     await pressed('[aria-label="State of the product"] [aria-label=cold]');
     await (await page.find('[aria-label="State of the product"] [aria-label=hot]')).click();
     await pressed('[aria-label="State of the product"] [aria-label=hot]');
-    await browser.navigate().refresh();
+    await page.reload();
     await pressed('[aria-label="State of the product"] [aria-label=hot]');
   });
 });

@@ -94,7 +94,7 @@ describe('a new user with a tape', () => {
     await type('bottom', '9 5/8 in + 4 mm');
     await page.press('Swap top and bottom');
     await page.says('[aria-label="Flat so far"] dl', /605\.\d mm/);
-    await browser.navigate().refresh();
+    await page.reload();
     await page.says('[aria-label="Flat so far"] dl', /605\.\d mm/);
     expect(await (await reading('bottom')).getAttribute('value')).toBe('7 7/8 in');
   });

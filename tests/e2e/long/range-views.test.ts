@@ -45,7 +45,7 @@ test('columns by kind and by house, only those of one method; a view is kept by 
   await shop.bench.press('Keep this view by name');
   await (await shop.bench.find('form input')).sendKeys('pressed ones', Key.ENTER);
   await shop.bench.says('[aria-label="View of the range"]', /pressed ones/);
-  await shop.browser.navigate().refresh();
+  await shop.bench.reload();
   await shop.bench.says('[aria-label="View of the range"]', /pressed ones/);
   expect(await columns()).not.toContain('Shirt');
   await (await shop.bench.named('View of the range')).click();

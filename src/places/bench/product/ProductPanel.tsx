@@ -142,7 +142,10 @@ function Swatches({ label, choices, chosenId, docket, onChoose, children }: Swat
             name: (
               <>
                 <Patch hex={hex} />
-                {verdict && verdict !== 'ready' && <VerdictShape verdict={verdict} size={9} />}
+                {/* Its room is kept: what one is about to press must not move when a verdict comes. */}
+                <span className="block w-[9px]">
+                  {verdict && verdict !== 'ready' && <VerdictShape verdict={verdict} size={9} />}
+                </span>
               </>
             ),
             spoken: name,
