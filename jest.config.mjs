@@ -72,7 +72,7 @@ const shared = {
 };
 
 export default {
-  testTimeout: LONG ? 1_800_000 : 20_000,
+  testTimeout: LONG ? 1_800_000 : 30_000,
   maxWorkers: Math.min(2, availableParallelism()),
   projects: [
     {

@@ -67,7 +67,7 @@ function clicked(blank: ResolvedBlank): Docket {
     ...fitOf(blank, beginPieces(blank, face, chosen, newId)),
     colourId: beginColour(blank, chosen),
   };
-  return makeDocket(blank, fit, { ...shown(logo, logoFacts), press, coarse: 1200 });
+  return makeDocket(blank, fit, { ...shown(logo, logoFacts), press, coarse: 600 });
 }
 
 test('one logo of 1800 x 1200 px, a click on each shipped blank: at most three are a Fix, and none by the logo’s place', () => {

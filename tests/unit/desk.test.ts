@@ -213,14 +213,14 @@ describe('a desk refuses, and says why', () => {
   });
 
   test('no alpha where the product shows between the motifs', async () => {
-    const whole = await print('shirt', {}, [newFill('f', '#ffffff')]);
+    const whole = await print('shirt-child', {}, [newFill('f', '#ffffff')]);
     const clear = PNG.sync.read(Buffer.from(whole));
     const flat = new PNG({ width: clear.width, height: clear.height });
     flat.data = clear.data;
     const bytes = PNG.sync.write(flat, { colorType: 2, deflateLevel: 1 });
-    const answer = await sent(DUNMERE, await packOf('shirt', { bytes }));
+    const answer = await sent(DUNMERE, await packOf('shirt-child', { bytes }));
     expect(reasonsIn(answer)).toMatch(/No transparency/);
-    expect((await sent(DUNMERE, await packOf('shirt', { bytes: whole }))).number).toMatch(/^DG-/);
+    expect((await sent(DUNMERE, await packOf('shirt-child', { bytes: whole }))).number).toMatch(/^DG-/);
   }, 60_000);
 
   test('the line of its template left in, and not cyan art elsewhere', async () => {
