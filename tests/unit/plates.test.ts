@@ -56,7 +56,15 @@ interface Told {
 
 async function plates(out: string, ...more: string[]): Promise<{ told: Told; status: number }> {
   // A child's shirt has the fewest pixels; it does not come in dark colours.
-  const argv = ['plates', '--blank', more.includes('White') ? 'shirt-child' : 'shirt', '--out', at(out), '--json', ...more];
+  const argv = [
+    'plates',
+    '--blank',
+    more.includes('White') ? 'shirt-child' : 'shirt',
+    '--out',
+    at(out),
+    '--json',
+    ...more,
+  ];
   const said = await run(argv, readers.supply);
   return { told: JSON.parse(said.out) as Told, status: said.status };
 }
