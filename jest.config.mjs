@@ -8,6 +8,7 @@ const LONG = process.env.UPFIT_LONG === '1';
 /** Packages that come as ES modules alone. */
 const MODULES = [
   '@cantoo',
+  '@tanstack/(react-table|table-core|react-store|store)',
   '@zip\\.js',
   'clipper2-ts',
   'comlink',

@@ -225,7 +225,7 @@ async function fillSheet() {
     ['Wave repeat on Tumbler 470 ml', 2],
   ]) {
     await press('Add a print');
-    await press(print);
+    await (await named(`//*[@role="option"][starts-with(normalize-space(), "${print}")]`)).click();
     const field = await named(`//input[@aria-label="Copies of ${print}"]`);
     await field.sendKeys(Key.chord(Key.CONTROL, 'a'), String(copies), Key.ENTER);
   }

@@ -158,6 +158,23 @@ describe('an order', () => {
     expect(await keepsOut(shop.browser)).toEqual([]);
   });
 
+  test('what can go in is searched, put in order, and listed by what is ticked', async () => {
+    const list = 'table[aria-rowcount]';
+    await shop.bench.press('ticked');
+    await shop.bench.says(list, /gull/);
+    await tick('gull on Mug 325 ml');
+    await shop.bench.says('main', /Nothing is ticked yet/);
+    await shop.bench.press('List all');
+    await shop.bench.says(list, /gull/);
+    await (await shop.bench.named('Fits of the pack', 'input')).sendKeys('no such thing');
+    await shop.bench.says('main', /Nothing here is so/);
+    await shop.bench.press('List all');
+    await shop.bench.press('design');
+    expect(await (await shop.bench.find(`${list} th[aria-sort]`)).getAttribute('aria-sort')).toBe(
+      'ascending',
+    );
+  });
+
   test('a pack that is taken out comes back by undo', async () => {
     await shop.bench.press('Leave');
     await shop.bench.press('Take out');

@@ -24,7 +24,7 @@ describe('a sheet', () => {
     await shop.browser.get(`${shop.address}/sheets`);
     await shop.bench.press('New sheet');
     await shop.bench.press('Add a print…');
-    await shop.bench.press('gull on Mug 325 ml');
+    await shop.bench.takeLine('gull on Mug 325 ml');
     await says(/1 sheet/);
     const copies = await shop.bench.named('Copies of gull on Mug 325 ml', 'input');
     await copies.sendKeys(Key.chord(Key.CONTROL, 'a'), '12', Key.ENTER);

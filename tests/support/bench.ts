@@ -40,6 +40,14 @@ export class Page {
     );
   }
 
+  /** Takes a line of a list that is searched by typing. */
+  async takeLine(words: string): Promise<void> {
+    await this.click(
+      By.xpath(`//*[@role="option"][starts-with(normalize-space(), "${words}")]`),
+      `no line says ${words}`,
+    );
+  }
+
   /** Clicks what is there as soon as it can be: it may be drawn anew where something else of the page just changed. */
   async click(what: By, otherwise: string): Promise<void> {
     await this.browser.wait(

@@ -1,8 +1,10 @@
 import { shippedBlanks } from '@/core/blank/library';
 import type { Price, PriceList } from '@/core/price/list';
 import { demoListings, demoPrices } from '@/demo/prices';
-import { inksOf, sayPrices } from '@/state/price/earning';
+import { newFill } from '@/core/fit/place';
+import { earningOfFit, earningsIn, inksOf, sayPrices } from '@/state/price/earning';
 import { matchedBy, priceQuestions, pricesOf, priceTable, readMatched, twiceIn } from '@/state/price/prices';
+import { useShop } from '@/state/shop/shop';
 import { blankById, factsOf, fitOf, pieceAt } from '../support/fits';
 import { paint } from '../support/pictures';
 
@@ -100,4 +102,32 @@ test('the demo’s prices read, name its houses, and leave something unsaid', ()
   expect(lines.every(({ house, blank }) => blanks.get(blank)?.spec.house === house)).toBe(true);
   expect(priceQuestions(lines, { blanks }).length).toBeGreaterThan(0);
   expect(demoListings([fitOf(mug, [])])[0]).toMatchObject({ asking: '14.50', title: '' });
+});
+
+test('what a range earns is reckoned together as each fit alone: sizes, sides, inks and prices apart', () => {
+  const design = { upfit: 'design/1' as const, id: 'design', name: 'A design', order: 0, artworks: [] };
+  const shop = {
+    ...useShop.getState(),
+    designs: new Map([[design.id, design]]),
+    prices: new Map([list('all', demoPrices().lines)]),
+  };
+  const fill = (hex: string) => newFill(`fill ${hex}`, hex);
+  const fits = ['mug-325', 'shirt', 'shirt-screen', 'tumbler-470', 'sticker-75'].flatMap((id) => {
+    const blank = blankById(id);
+    const sizes = blank.blank.sizes.length > 0 ? blank.blank.sizes.map((size) => size.id) : [null];
+    return sizes.flatMap((sizeId) =>
+      [['#102030'], ['#102030', '#f0e0d0'], []].map((colours, i) => ({
+        ...fitOf(blank, colours.map(fill)),
+        id: `${id} ${sizeId} ${i}`,
+        designId: design.id,
+        sizeId,
+      })),
+    );
+  });
+  const together = earningsIn(shop);
+  const alone = fits.map((fit) => earningOfFit(fit, shop));
+  // Twice, and from the other end: what was reckoned before must not be another's.
+  expect(fits.map(together)).toEqual(alone);
+  expect([...fits].reverse().map(together).reverse()).toEqual(alone);
+  expect(new Set(alone.map((one) => JSON.stringify(one?.earning))).size).toBeGreaterThan(5);
 });

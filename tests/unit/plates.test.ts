@@ -93,7 +93,7 @@ const cropOf = (crop: Crop | undefined) =>
 /** How many pixels have each of 256 levels. */
 function levelsOf(data: Uint8Array): Uint32Array {
   const levels = new Uint32Array(256);
-  for (let i = 0; i < data.length; i++) levels[data[i]!]!++;
+  for (const level of data) levels[level]!++;
   return levels;
 }
 

@@ -9,11 +9,12 @@ import { roundMeshes } from './bodies/round';
 import { bagMeshes, cardMeshes, cushionMeshes, pouchMeshes } from './bodies/soft';
 import { stickerMeshes } from './bodies/sticker';
 import type { Eye } from './camera';
-import { hangsOnForm, onForm } from './worn/worn';
+import { inStack, isFolded } from './worn/stack';
+import { hangsOnForm, onForm, onHanger } from './worn/worn';
 import type { Mesh } from './mesh';
 
 /** What holds a sewn thing in its shape, where it does not just lie there. */
-export const HOLDERS = ['none', 'form'] as const;
+export const HOLDERS = ['none', 'form', 'hanger', 'stack'] as const;
 export type Holder = (typeof HOLDERS)[number];
 
 /** A side that a product is looked at from. */
@@ -127,10 +128,17 @@ export const PRODUCT_KINDS: { readonly [K in Kind]: ProductKind<BodyOf<K>> } = {
     model: (body, _, faceId, holder) => {
       if (holder === 'form' && hangsOnForm(body))
         return { meshes: onForm(body), rest: 'stands', finish: 'fabric' };
+      if (holder === 'hanger' && hangsOnForm(body))
+        return { meshes: onHanger(body), rest: 'hangs', finish: 'fabric' };
+      if (holder === 'stack' && isFolded(body))
+        return { meshes: inStack(body), rest: 'lies', finish: 'fabric' };
       const meshes = faceId === 'neck' ? openedMeshes(body) : garmentMeshes(body);
       return { meshes, rest: 'lies', finish: 'fabric' };
     },
-    holders: (body) => (hangsOnForm(body) ? ['form'] : []),
+    holders: (body) => [
+      ...(hangsOnForm(body) ? (['form', 'hanger'] as const) : []),
+      ...(isFolded(body) ? (['stack'] as const) : []),
+    ],
     turns: () => false,
     family: () => 'garment',
     backFace: 'back',

@@ -1,12 +1,11 @@
 'use client';
-import { useState } from 'react';
 import type { HouseSpec } from '@/core/blank/schema';
 import { showBytes } from '@/core/length/bytes';
 import { showLength, type UnitSetting } from '@/core/length/show';
 import { titleOf } from '@/state/shop/houses';
 import { useShop } from '@/state/shop/shop';
-import { CommandList, type Listed } from '@/ui/CommandList';
-import { Popup } from '@/ui/Popup';
+import type { Listed } from '@/ui/CommandList';
+import { SearchMenu } from '@/ui/SearchMenu';
 
 /** Who prints a blank: houses that take its method, found by name and by what they ask, each with what it asks otherwise. */
 export function HousePicker({
@@ -18,7 +17,6 @@ export function HousePicker({
   others: readonly HouseSpec[];
   onChoose: (specId: string) => void;
 }) {
-  const [open, setOpen] = useState(false);
   const unit = useShop((shop) => shop.settings.unit);
   const now = new Set(asksOf(spec, unit));
   const items = others.map((one): Listed => {
@@ -34,17 +32,16 @@ export function HousePicker({
       name: titleOf(one),
       note,
       run: () => {
-        setOpen(false);
         if (one.id !== spec.id) onChoose(one.id);
       },
     };
   });
   return (
-    <Popup
-      open={open}
-      onOpen={setOpen}
+    <SearchMenu
+      label="Search houses by name, or by what they ask"
+      groups={[{ heading: 'house, and what it asks otherwise than the one now', items }]}
       align="end"
-      className="w-[560px] max-w-[96vw]"
+      className="w-[560px]"
       trigger={
         <button
           aria-label={`House that prints it: ${titleOf(spec)}. Change it`}
@@ -53,12 +50,7 @@ export function HousePicker({
           {titleOf(spec)}
         </button>
       }
-    >
-      <CommandList
-        label="Search houses by name, or by what they ask"
-        groups={[{ heading: 'house, and what it asks otherwise than the one now', items }]}
-      />
-    </Popup>
+    />
   );
 }
 

@@ -1,9 +1,11 @@
 'use client';
+import { ChevronDown } from 'lucide-react';
 import Link from 'next/link';
 import { fitTitle } from '@/core/fit/version';
-import { earningOfFit } from '@/state/price/earning';
+import { earningsIn } from '@/state/price/earning';
 import { outletIn, outletsIn, reckonFor } from '@/state/price/prices';
 import { contextOf, useShop } from '@/state/shop/shop';
+import { SearchMenu } from '@/ui/SearchMenu';
 import { Select } from '@/ui/Select';
 import { useTitle } from '@/ui/useTitle';
 import { useAsked } from '../shell/useAsked';
@@ -15,9 +17,10 @@ export function EarningsPlace() {
   useTitle('What it earns');
   const shop = useShop();
   const [askedId, setFit] = useAsked('fit');
+  const earningIn = earningsIn(shop);
   const priced = [...shop.fits.values()].flatMap((fit) => {
     const context = contextOf(fit, shop);
-    const found = context && earningOfFit(fit, shop);
+    const found = context && earningIn(fit);
     if (!found || (found.lines.length === 0 && fit.id !== askedId)) return [];
     return [
       { id: fit.id, fit, found, name: `${fitTitle(context.design, fit)} on ${context.blank.blank.name}` },
@@ -30,12 +33,29 @@ export function EarningsPlace() {
       <div className="flex h-[46px] shrink-0 items-center gap-5 border-b border-rule bg-frame px-4">
         <h1 className="text-lg font-bold">What it earns</h1>
         {chosen && (
-          <Select
-            label="Fit"
-            value={chosen.id}
-            choices={priced.map(({ id, name }) => [id, name] as const)}
-            className="w-80"
-            onChange={setFit}
+          <SearchMenu
+            label="Design, blank"
+            groups={[
+              {
+                heading: 'Fits that are priced',
+                items: priced.map(({ id, name }) => ({
+                  id,
+                  name,
+                  run: () => {
+                    setFit(id);
+                  },
+                })),
+              },
+            ]}
+            trigger={
+              <button
+                aria-label={`Fit: ${chosen.name}. Another`}
+                className="flex w-80 items-center justify-between gap-2 border border-rule bg-docket px-2 py-0.5 text-left"
+              >
+                <span className="truncate">{chosen.name}</span>
+                <ChevronDown aria-hidden size={14} className="shrink-0 text-ink-2" />
+              </button>
+            }
           />
         )}
         <span className="ml-auto flex items-center gap-4">

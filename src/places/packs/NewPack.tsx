@@ -1,34 +1,40 @@
 'use client';
 import Link from 'next/link';
-import { useId, useState } from 'react';
-import { takingOf, type Taking } from '@/core/blank/taking';
-import type { ResolvedBlank } from '@/core/blank/resolve';
-import { copiesIn } from '@/core/fit/copies';
-import { lineVerdict, orderedOf, orderedVerdict, orderGrid } from '@/core/pack/lines';
-import type { Fit } from '@/core/fit/schema';
-import type { Sheet } from '@/core/sheet/schema';
-import { byVersion, fitTitle } from '@/core/fit/version';
-import { currentSummary } from '@/state/bench/dockets';
-import { blankOf } from '@/state/shop/library';
-import { setCopies } from '@/state/shop/records';
-import { useShop, type Shop } from '@/state/shop/shop';
-import { VerdictShape, VERDICT_WORDS } from '@/ui/Verdict';
+import { useDeferredValue, useMemo, useState } from 'react';
+import { rank } from '@/core/check/finding';
+import { useShop } from '@/state/shop/shop';
+import { Tick } from '@/ui/Checkbox';
+import { columnsOf, DataTable } from '@/ui/DataTable';
+import { SearchField } from '@/ui/SearchField';
+import { Segments } from '@/ui/Toggle';
+import { nameFor, packableFits, packableSheets, type Packable } from './packable';
+import { FitCells, SheetCells } from './PackableCells';
 import { usePackWork } from './usePackWork';
 import { goesOut } from './words';
-import { CopiesGrid } from '../shell/CopiesGrid';
-import { Popup } from '@/ui/Popup';
-import { Tick } from '@/ui/Checkbox';
-import { Hint } from '@/ui/Hint';
 
-interface Row {
-  fit: Fit;
-  resolved: ResolvedBlank;
-  design: string;
-  blank: string;
-  house: string;
-  taking: Taking;
-  verdict: ReturnType<typeof verdictOf>;
-}
+const COLUMNS = columnsOf<Packable>([
+  {
+    id: 'design',
+    name: 'design',
+    className: 'w-[18%]',
+    by: (row) => ('fit' in row ? row.design : row.sheet.name),
+  },
+  { id: 'blank', name: 'on', className: 'w-[16%]', by: (row) => ('fit' in row ? row.blank : 'a sheet') },
+  { id: 'house', name: 'for', className: 'w-[18%]', by: (row) => ('fit' in row ? row.house : '') },
+  { id: 'copies', name: 'ordered', className: 'w-32', by: (row) => ('fit' in row ? row.copies : row.prints) },
+  {
+    id: 'docket',
+    name: 'docket',
+    by: (row) => ('fit' in row && row.verdict ? rank(row.verdict.verdict) : -1),
+  },
+]);
+
+const LISTED = [
+  { value: 'all', name: 'all' },
+  { value: 'ready', name: 'Ready' },
+  { value: 'ticked', name: 'ticked' },
+] as const;
+type Listed = (typeof LISTED)[number]['value'];
 
 /** Which fits are handed over together; one with a Fix only with a reason. */
 export function NewPack({
@@ -41,18 +47,30 @@ export function NewPack({
   onLeave?: () => void;
 }) {
   const shop = useShop();
-  const rows = rowsOf(shop);
+  const fits = useMemo(() => packableFits(shop), [shop]);
+  const sheets = useMemo(() => packableSheets(shop), [shop]);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set(first));
   const [reasons, setReasons] = useState<ReadonlyMap<string, string>>(new Map());
   const [typedName, setTypedName] = useState<string | null>(null);
   const [notes, setNotes] = useState('');
+  const [words, setWords] = useState('');
+  const [which, setWhich] = useState<Listed>('all');
   const work = usePackWork(onMade);
-  const sheets = [...shop.sheets.values()].filter(({ items }) => items.some(({ copies }) => copies > 0));
-  const picked = rows.filter(({ fit }) => chosen.has(fit.id));
+  const picked = fits.filter(({ id }) => chosen.has(id));
   const unsaid = picked.filter(
-    ({ fit, verdict }) => verdict?.verdict === 'fix' && (reasons.get(fit.id) ?? '').trim() === '',
+    ({ id, verdict }) => verdict?.verdict === 'fix' && (reasons.get(id) ?? '').trim() === '',
   );
   const name = typedName ?? nameFor(picked);
+  const wanted = useDeferredValue(words).trim().toLowerCase();
+  // Ticks matter to what is listed only where that is what is asked for.
+  const ticked = which === 'ticked' ? chosen : null;
+  const [listedFits, listed] = useMemo(() => {
+    const isListed = (row: Packable) =>
+      row.says.includes(wanted) &&
+      (ticked ? ticked.has(row.id) : which === 'all' || ('fit' in row && row.verdict?.verdict === 'ready'));
+    const some = fits.filter(isListed);
+    return [some, [...some, ...sheets.filter(isListed)]];
+  }, [fits, sheets, wanted, ticked, which]);
   const choose = (some: readonly string[], on: boolean) => {
     const next = new Set(chosen);
     for (const id of some)
@@ -60,61 +78,74 @@ export function NewPack({
       else next.delete(id);
     setChosen(next);
   };
-  if (rows.length === 0) return <Empty />;
+  if (fits.length === 0) return <Empty />;
   return (
     <div className="flex min-w-0 grow flex-col">
-      <div className="min-h-0 grow overflow-auto px-4">
-        <table className="w-full text-left">
-          <caption className="sr-only">Fits that can go into the pack</caption>
-          <thead className="sticky top-0 z-10 bg-frame text-sm text-ink-2">
-            <tr className="border-b border-ink">
-              <th className="w-8 py-2 font-normal">
-                <Tick
-                  label="Every fit"
-                  checked={picked.length === rows.length}
-                  onChange={(on) => {
-                    choose(
-                      rows.map(({ fit }) => fit.id),
-                      on,
-                    );
-                  }}
-                />
-              </th>
-              <th className="font-normal">design</th>
-              <th className="font-normal">on</th>
-              <th className="font-normal">for</th>
-              <th className="font-normal">ordered</th>
-              <th className="w-[34%] font-normal">docket</th>
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map((row) => (
-              <FitRow
-                key={row.fit.id}
-                row={row}
-                chosen={chosen.has(row.fit.id)}
-                reason={reasons.get(row.fit.id) ?? ''}
-                onChoose={(on) => {
-                  choose([row.fit.id], on);
-                }}
-                onReason={(reason) => {
-                  setReasons(new Map(reasons).set(row.fit.id, reason));
-                }}
-              />
-            ))}
-            {sheets.map((sheet) => (
-              <SheetRow
-                key={sheet.id}
-                sheet={sheet}
-                chosen={chosen.has(sheet.id)}
-                onChoose={(on) => {
-                  choose([sheet.id], on);
-                }}
-              />
-            ))}
-          </tbody>
-        </table>
+      <div className="flex shrink-0 items-center gap-5 border-b border-rule px-4 py-1.5 text-sm">
+        <SearchField
+          label="Fits of the pack"
+          placeholder="design, blank, house"
+          value={words}
+          onSearch={setWords}
+          className="w-60 border-b border-ink bg-docket px-1 py-0.5 text-base placeholder:text-ink-2"
+        />
+        <Segments label="Which are listed" value={which} choices={LISTED} onChange={setWhich} />
+        <span role="status" className="measure ml-auto text-ink-2">
+          {picked.length} of {fits.length} ticked
+        </span>
       </div>
+      {listed.length === 0 ? (
+        <p className="grow px-4 py-6 text-ink-2">
+          {which === 'ticked' && words.trim() === '' ? 'Nothing is ticked yet.' : 'Nothing here is so.'}{' '}
+          <button
+            className="verb"
+            onClick={() => {
+              setWords('');
+              setWhich('all');
+            }}
+          >
+            List all
+          </button>
+        </p>
+      ) : (
+        <DataTable
+          label="Fits that can go into the pack"
+          columns={COLUMNS}
+          rows={listed}
+          idOf={(row) => row.id}
+          tick={
+            <Tick
+              label={listedFits.length === fits.length ? 'Every fit' : 'Every fit that is listed'}
+              checked={listedFits.length > 0 && listedFits.every(({ id }) => chosen.has(id))}
+              onChange={(on) => {
+                choose(
+                  listedFits.map(({ id }) => id),
+                  on,
+                );
+              }}
+            />
+          }
+        >
+          {(row) => {
+            const isChosen = chosen.has(row.id);
+            const onChoose = (on: boolean) => {
+              choose([row.id], on);
+            };
+            if ('sheet' in row) return <SheetCells row={row} chosen={isChosen} onChoose={onChoose} />;
+            return (
+              <FitCells
+                row={row}
+                chosen={isChosen}
+                reason={reasons.get(row.id) ?? ''}
+                onChoose={onChoose}
+                onReason={(reason) => {
+                  setReasons(new Map(reasons).set(row.id, reason));
+                }}
+              />
+            );
+          }}
+        </DataTable>
+      )}
       <div className="shrink-0 border-t border-ink bg-docket px-4 py-3">
         <div className="flex items-end gap-5">
           <Line label="name" value={name} onChange={setTypedName} className="w-72" />
@@ -136,7 +167,7 @@ export function NewPack({
                 void work.make({
                   name: name.trim(),
                   notes,
-                  fitIds: picked.map(({ fit }) => fit.id),
+                  fitIds: picked.map(({ id }) => id),
                   sheetIds: sheets.filter(({ id }) => chosen.has(id)).map(({ id }) => id),
                   reasons,
                 })
@@ -190,140 +221,6 @@ function Line({
   );
 }
 
-function FitRow({
-  row: { fit, resolved, design, blank, house, taking, verdict },
-  chosen,
-  reason,
-  onChoose,
-  onReason,
-}: {
-  row: Row;
-  chosen: boolean;
-  reason: string;
-  onChoose: (on: boolean) => void;
-  onReason: (reason: string) => void;
-}) {
-  return (
-    <tr className="border-b border-rule align-baseline">
-      <TickCells name={design} label={`${design} on ${blank}`} chosen={chosen} onChoose={onChoose} />
-      <td className="max-w-48 truncate pr-4">{blank}</td>
-      <td className={`max-w-64 truncate pr-4 ${taking.takes === false ? 'text-look' : 'text-ink-2'}`}>
-        <Hint words={taking.words}>
-          <span>{taking.takes === false ? taking.words : house}</span>
-        </Hint>
-      </td>
-      <td className="whitespace-nowrap pr-4">
-        <Copies fit={fit} resolved={resolved} name={`${design} on ${blank}`} />
-      </td>
-      <td>
-        <span className="flex items-baseline gap-2">
-          {verdict ? (
-            <>
-              <VerdictShape verdict={verdict.verdict} />
-              <span className="font-semibold">{VERDICT_WORDS[verdict.verdict]}</span>
-              {verdict.verdict !== 'ready' && (
-                <Link href={`/bench/${fit.id}`} className="truncate text-ink-2 underline underline-offset-2">
-                  {verdict.word}
-                </Link>
-              )}
-            </>
-          ) : (
-            <span className="text-ink-2">measured when it is packed</span>
-          )}
-          {chosen && verdict?.verdict === 'fix' && (
-            <input
-              aria-label={`Why ${design} on ${blank} goes out as it is`}
-              placeholder="why it goes out as it is"
-              value={reason}
-              onChange={(event) => {
-                onReason(event.target.value);
-              }}
-              className="min-w-40 grow border-b border-fix bg-docket px-1 placeholder:text-ink-2"
-            />
-          )}
-        </span>
-      </td>
-    </tr>
-  );
-}
-
-/** What is ordered of a fit, and where it is changed. */
-function Copies({ fit, resolved, name }: { fit: Fit; resolved: ResolvedBlank; name: string }) {
-  const ordered = orderedOf(resolved, fit);
-  const total = ordered.reduce((sum, { copies }) => sum + copies, 0);
-  const lines = ordered.length === 1 ? '' : ` in ${ordered.length} lines`;
-  return (
-    <Popup
-      trigger={
-        <button className="verb measure" aria-label={`Ordered of ${name}: ${total}, change`}>
-          {total} {total === 1 ? 'copy' : 'copies'}
-          {lines}
-        </button>
-      }
-      align="end"
-      className="max-w-[90vw] p-3"
-    >
-      <CopiesGrid
-        name={name}
-        grid={orderGrid(resolved, fit)}
-        copies={(cell) => copiesIn(ordered, cell)}
-        onCopies={(cell, count) => {
-          if (count !== copiesIn(ordered, cell)) void setCopies(fit.id, cell, count);
-        }}
-      />
-    </Popup>
-  );
-}
-
-/** The first two cells of a row: its tick, and the name that ticks it too. */
-function TickCells({
-  name,
-  label,
-  chosen,
-  onChoose,
-}: {
-  name: string;
-  label: string;
-  chosen: boolean;
-  onChoose: (on: boolean) => void;
-}) {
-  const id = useId();
-  return (
-    <>
-      <td className="py-1.5">
-        <Tick id={id} label={label} checked={chosen} onChange={onChoose} />
-      </td>
-      <td className="max-w-52 truncate pr-4">
-        <label htmlFor={id} className="cursor-pointer font-semibold">
-          {name}
-        </label>
-      </td>
-    </>
-  );
-}
-
-function SheetRow({
-  sheet,
-  chosen,
-  onChoose,
-}: {
-  sheet: Sheet;
-  chosen: boolean;
-  onChoose: (on: boolean) => void;
-}) {
-  const prints = sheet.items.reduce((sum, { copies }) => sum + copies, 0);
-  return (
-    <tr className="border-b border-rule align-baseline">
-      <TickCells name={sheet.name} label={`The sheet ${sheet.name}`} chosen={chosen} onChoose={onChoose} />
-      <td className="pr-4">a sheet, {sheet.paper.name}</td>
-      <td className="pr-4 text-ink-2">{sheet.mirrored ? 'mirrored' : 'not mirrored'}</td>
-      <td className="measure text-ink-2">
-        {prints} {prints === 1 ? 'print' : 'prints'} on it
-      </td>
-    </tr>
-  );
-}
-
 function Empty() {
   return (
     <div className="grid grow place-items-center">
@@ -339,51 +236,4 @@ function Empty() {
       </div>
     </div>
   );
-}
-
-function rowsOf(shop: Shop): Row[] {
-  return [...shop.fits.values()]
-    .flatMap((fit) => {
-      const design = shop.designs.get(fit.designId);
-      const resolved = blankOf(fit, shop);
-      const laid = fit.faces.some(({ pieces }) => pieces.some(({ visible }) => visible));
-      if (!design || !resolved || !laid) return [];
-      const { blank, spec } = resolved;
-      const verdict = verdictOf(fit, resolved, shop);
-      return [
-        {
-          fit,
-          resolved,
-          order: design.order,
-          design: fitTitle(design, fit),
-          blank: blank.name,
-          house: spec.house,
-          taking: takingOf(resolved),
-          verdict,
-        },
-      ];
-    })
-    .sort((a, b) => a.order - b.order || a.blank.localeCompare(b.blank) || byVersion(a.fit, b.fit));
-}
-
-/** How what is ordered of a fit does: in its own colours and sizes alone. */
-function verdictOf(fit: Fit, resolved: ResolvedBlank, shop: Shop) {
-  const summary = currentSummary(fit, shop);
-  if (!summary) return undefined;
-  const ordered = orderedOf(resolved, fit);
-  const verdict = orderedVerdict(summary, ordered);
-  const failing = ordered.filter((cell) => lineVerdict(summary, cell) === verdict).length;
-  const lines = `${failing} of ${ordered.length} lines`;
-  const word = verdict === summary.verdict ? (summary.findings[0]?.word ?? '') : lines;
-  return { verdict, word };
-}
-
-/** After what is in it: the fit, or the designs. */
-function nameFor(picked: readonly Row[]): string {
-  const [only] = picked;
-  if (!only) return '';
-  if (picked.length === 1) return `${only.design} on ${only.blank}`;
-  const [first, second, ...more] = [...new Set(picked.map(({ design }) => design))];
-  if (second === undefined) return `${first} on ${picked.length} blanks`;
-  return more.length === 0 ? `${first} and ${second}` : `${first}, ${second} and ${more.length} more`;
 }

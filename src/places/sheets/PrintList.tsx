@@ -4,8 +4,8 @@ import type { Sheet, SheetItem } from '@/core/sheet/schema';
 import { showSize } from '@/core/length/show';
 import { isTransfer } from '@/state/handover/sheets';
 import { useShop } from '@/state/shop/shop';
-import { MenuLine, VerbMenu } from '@/ui/Menu';
 import { Hint } from '@/ui/Hint';
+import { SearchMenu } from '@/ui/SearchMenu';
 
 /** What lies on a sheet: prints, and how many of each. */
 export function PrintList({
@@ -18,9 +18,9 @@ export function PrintList({
   onChange: (change: Partial<Sheet>) => void;
 }) {
   const unit = useShop((shop) => shop.settings.unit);
-  const isOn = (print: Print) => (item: SheetItem) =>
-    item.fitId === print.fitId && item.faceId === print.faceId;
-  const free = prints.filter((print) => !sheet.items.some(isOn(print)));
+  const byKey = new Map(prints.map((print) => [keyOf(print), print]));
+  const onSheet = new Set(sheet.items.map(keyOf));
+  const free = prints.filter((print) => !onSheet.has(keyOf(print)));
   const add = (print: Print) => {
     const first = sheet.items.length === 0;
     onChange({
@@ -39,9 +39,9 @@ export function PrintList({
     <section aria-label="Prints" className="flex w-[290px] shrink-0 flex-col border-r border-rule bg-docket">
       <ul className="min-h-0 grow overflow-auto px-4">
         {sheet.items.map((item, index) => {
-          const print = prints.find((one) => isOn(one)(item));
+          const print = byKey.get(keyOf(item));
           return (
-            <li key={`${item.fitId}/${item.faceId}`} className="border-b border-rule py-1.5">
+            <li key={keyOf(item)} className="border-b border-rule py-1.5">
               <div className="flex items-baseline gap-2">
                 <input
                   aria-label={`Copies of ${print?.name ?? 'a print that is gone'}`}
@@ -87,21 +87,33 @@ export function PrintList({
         {prints.length === 0 ? (
           <p className="text-sm text-ink-2">Nothing is fitted yet: put a design on a blank in the range.</p>
         ) : (
-          <VerbMenu label="Add a print…" disabled={free.length === 0}>
-            {free.map((print) => (
-              <MenuLine
-                key={`${print.fitId}/${print.faceId}`}
-                onSelect={() => {
-                  add(print);
-                }}
-              >
-                <span className="max-w-72 grow truncate">{print.name}</span>
-                <span className="measure opacity-80">{showSize(print.width, print.height, unit)}</span>
-              </MenuLine>
-            ))}
-          </VerbMenu>
+          <SearchMenu
+            label="Design, blank"
+            groups={[
+              {
+                heading: 'Prints',
+                items: free.map((print) => ({
+                  id: keyOf(print),
+                  name: print.name,
+                  keys: showSize(print.width, print.height, unit),
+                  run: () => {
+                    add(print);
+                  },
+                })),
+              },
+            ]}
+            trigger={
+              <button className="verb" disabled={free.length === 0}>
+                Add a print…
+              </button>
+            }
+          />
         )}
       </div>
     </section>
   );
+}
+
+function keyOf({ fitId, faceId }: Print | SheetItem): string {
+  return `${fitId}/${faceId}`;
 }

@@ -39,19 +39,59 @@ export function earningOfFit(fit: Fit, shop: Shop, otherwise: Otherwise = {}): F
   return context ? earningOn(fit, context.blank, shop, otherwise) : null;
 }
 
-function earningOn(fit: Fit, blank: ResolvedBlank, shop: Shop, otherwise: Otherwise): FitEarning {
-  const outlet = otherwise.outlet ?? outletIn(shop);
+/** The same of many fits: what they have in common is looked up and reckoned once. */
+export function earningsIn(shop: Shop): (fit: Fit) => FitEarning | null {
+  const priced = new Map<string, Priced>();
+  const reckoned = new Map<string, Earning>();
+  return (fit) => {
+    const context = contextOf(fit, shop);
+    if (!context) return null;
+    const key = boughtAs(fit, context.blank);
+    const lines = priced.get(key) ?? pricedOn(fit, context.blank, shop);
+    priced.set(key, lines);
+    return earningOn(fit, context.blank, shop, {}, lines, reckoned);
+  };
+}
+
+/** What prices are looked up by: fits that are alike in it have the same lines. */
+function boughtAs({ blankId, blankVersion, sizeId }: Fit, { spec }: ResolvedBlank): string {
+  return JSON.stringify([blankId, blankVersion, sizeId, spec.id]);
+}
+
+/** What a list says of a blank in a size. */
+interface Priced {
+  lines: readonly Price[];
+  several: ReturnType<typeof unclear>;
+  screens: boolean;
+}
+
+function pricedOn(fit: Fit, blank: ResolvedBlank, shop: Shop, house = blank.spec.house): Priced {
   const size = blank.blank.sizes.find(({ id }) => id === fit.sizeId);
   const names = [blank.blank.id, blank.blank.name];
   const lines = linesFor(pricesOf(shop, names), {
     blank: names,
-    house: [otherwise.house ?? blank.spec.house],
+    house: [house],
     method: [blank.method.id, blank.method.name],
     ...(size && { size: [size.id, size.name] }),
   });
-  // What a list prices by something that the fit does not say is no price of it.
-  const several = unclear(lines);
-  const screens = blank.method.limits.inks !== null || lines.some(({ setup }) => Number(setup ?? 0) > 0);
+  return {
+    lines,
+    // What a list prices by something that the fit does not say is no price of it.
+    several: unclear(lines),
+    screens: blank.method.limits.inks !== null || lines.some(({ setup }) => Number(setup ?? 0) > 0),
+  };
+}
+
+function earningOn(
+  fit: Fit,
+  blank: ResolvedBlank,
+  shop: Shop,
+  otherwise: Otherwise,
+  priced = pricedOn(fit, blank, shop, otherwise.house),
+  reckoned = new Map<string, Earning>(),
+): FitEarning {
+  const { lines, several, screens } = priced;
+  const outlet = otherwise.outlet ?? outletIn(shop);
   const needs: Needs = {
     quantity: otherwise.quantity ?? shop.settings.quantity,
     inks: otherwise.inks ?? (screens ? inksOf(fit, shop) : 0),
@@ -59,15 +99,12 @@ function earningOn(fit: Fit, blank: ResolvedBlank, shop: Shop, otherwise: Otherw
   };
   const asking =
     otherwise.asking === undefined ? (shop.listings.get(fit.id)?.asking ?? null) : otherwise.asking;
-  return {
-    earning: earningOf(several ? [] : lines, needs, outlet, { asking, rates: shop.settings.rates }),
-    needs,
-    lines,
-    outlet,
-    asking,
-    unclear: several,
-    screens,
-  };
+  const key = `${boughtAs(fit, blank)} ${JSON.stringify([needs, asking])}`;
+  const earning =
+    reckoned.get(key) ??
+    earningOf(several ? [] : lines, needs, outlet, { asking, rates: shop.settings.rates });
+  reckoned.set(key, earning);
+  return { earning, needs, lines, outlet, asking, unclear: several, screens };
 }
 
 /** What the house of a blank asks for one, with its breaks, in words; null where no list has it. */
@@ -104,8 +141,9 @@ export function inksOf(fit: Fit, { artworks }: Pick<Shop, 'artworks'>): number |
 
 /** What a fit costs and what share of its price it earns, as the range is sorted by. */
 export function moneyIn(shop: Shop): MoneyOf {
+  const earningIn = earningsIn(shop);
   return (fit) => {
-    const earning = earningOfFit(fit, shop)?.earning;
+    const earning = earningIn(fit)?.earning;
     const margin = earning ? marginOf(earning) : null;
     return {
       cost: earning?.cost ? Number(earning.cost) : null,

@@ -1,5 +1,5 @@
 import Big from 'big.js';
-import { earningOfFit } from './earning';
+import { earningsIn } from './earning';
 import type { Shop } from '../shop/shop';
 
 /** What one piece of each of some fits earns together, by a design or a blank. */
@@ -25,11 +25,12 @@ export function rangeEarned(shop: Shop): { designs: Earned[]; blanks: Earned[] }
       unknown: before.unknown + (profit === null ? 1 : 0),
     });
   };
+  const earningIn = earningsIn(shop);
   for (const fit of shop.fits.values()) {
     const design = shop.designs.get(fit.designId);
     const blank = shop.blanks.get(fit.blankId);
     if (!design || !blank) continue;
-    const profit = earningOfFit(fit, shop)?.earning.profit ?? null;
+    const profit = earningIn(fit)?.earning.profit ?? null;
     add(groups.designs, design.id, design.name, profit);
     add(groups.blanks, fit.blankId, blank.blank.name, profit);
   }

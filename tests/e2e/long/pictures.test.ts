@@ -153,15 +153,15 @@ describe('a picture that turns', () => {
 });
 
 describe('sets that are kept', () => {
-  const tick = (fitId: string) =>
-    browser.executeScript(
-      `const list = document.querySelector('[aria-label=Fits]');
-       const all = [...list.querySelectorAll('fieldset')];
-       const [design, blank] = arguments;
-       const own = all.find((one) => one.querySelector('legend').textContent === design);
-       [...own.querySelectorAll('label')].find((one) => one.textContent === blank).click();`,
-      ...fitId.split(' on '),
+  const tick = async (fit: string) => {
+    const search = await page.named('Fits to be pictured', 'input');
+    await search.sendKeys(Key.chord(Key.CONTROL, 'a'), fit.split(' on ')[0]!);
+    await page.click(
+      By.xpath(`//nav[@aria-label="Fits"]//label[normalize-space()="${fit}"]`),
+      `no fit is ${fit}`,
     );
+    await search.sendKeys(Key.chord(Key.CONTROL, 'a'), Key.DELETE);
+  };
 
   test('five pictures of each of three designs in seven actions; the last ticked first, a row each', async () => {
     for (const name of readdirSync(downloads)) rmSync(join(downloads, name));

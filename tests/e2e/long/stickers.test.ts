@@ -209,7 +209,7 @@ test('a sheet of the set is packed by outline, with its cut lines', async () => 
   await shop.bench.press('New sheet');
   for (const n of [1, 2, 3]) {
     await shop.bench.press('Add a print…');
-    await shop.bench.press(`buoys on Sticker to shape, die cut, buoys ${n}`);
+    await shop.bench.takeLine(`buoys on Sticker to shape, die cut, buoys ${n}`);
     await shop.browser.wait(
       async () => (await shop.browser.findElements(By.css('[data-print]'))).length === n,
       PATIENCE,

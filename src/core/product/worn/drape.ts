@@ -1,5 +1,5 @@
 import type { Vector } from '../../geometry/vector';
-import type { Solid } from './form';
+import type { Held, Solid } from './form';
 
 /** A closed line of a pattern, in mm, y down. */
 export type Ring = readonly (readonly [x: number, y: number])[];
@@ -11,13 +11,19 @@ export interface Pattern {
   isOpen: (x: number, y: number) => boolean;
   /** mm between the points of its cloth. */
   cell: number;
-  /** Where a place is held before it is let go: how far across, and how far before the form or behind it. */
-  held: (x: number, y: number) => readonly [across: number, off: number];
+  /** Gravity in mm a step and a step, and how often in one its threads are put right: the less holds it, the softer it is let go. */
+  pull: number;
+  rounds: number;
+  /** mm that its two sides keep apart where nothing solid is between them. */
+  apart: number;
+  /** Whether it keeps the folds that it is held in; else it would lie flat. */
+  creased: boolean;
+  /** Where a place is held before it is let go. */
+  held: (x: number, y: number) => Held;
 }
 
-/** Steps of time until it hangs still; gravity in mm a step and a step; what is left of a movement after one. */
+/** Steps of time until it hangs still; what is left of a movement after one. */
 const STEPS = 260;
-const GRAVITY = 0.05;
 const DAMPING = 0.972;
 /** Rounds after which no thread is much longer or shorter than it is. */
 const ENDING = 40;
@@ -92,8 +98,8 @@ interface Grid {
 export function drape(pattern: Pattern, solid: Solid): Draped {
   const grid = gridOf(pattern);
   const { rest, points } = laidOut(grid, pattern.held);
-  const links = linksOf(grid, rest);
-  settle(points, links, solid);
+  const links = linksOf(grid, rest, pattern.creased ? points : null);
+  settle(points, links, solid, sidesOf(grid, pattern.apart), pattern);
   return new Draped(grid, points, {
     front: normalsOf(grid, points, 'front'),
     back: normalsOf(grid, points, 'back'),
@@ -163,10 +169,10 @@ function laidOut({ cell, left, top, columns, ids, count }: Grid, held: Pattern['
   for (let at = 0; at < ids.front.length; at++) {
     const [x, y] = [left + (at % columns) * cell, top + Math.floor(at / columns) * cell];
     const [f, b] = [ids.front[at]!, ids.back[at]!];
-    const [across, off] = held(x, y);
+    const [across, off, sway] = held(x, y);
     for (const [id, z] of [
-      [f, f === b ? 0 : off],
-      [b, f === b ? 0 : -off],
+      [f, f === b ? sway : sway + off],
+      [b, f === b ? sway : sway - off],
     ] as const) {
       if (id < 0) continue;
       points.set([across, -y, z], id * 3);
@@ -194,7 +200,8 @@ const NEAR = [
   [0, 2, false],
 ] as const;
 
-function linksOf({ columns, rows, ids }: Grid, rest: Float64Array): Links {
+/** Threads are as long as on the pattern; what bends is as far apart as there too, or as it is held. */
+function linksOf({ columns, rows, ids }: Grid, rest: Float64Array, held: Float64Array | null): Links {
   const pairs: [a: number, b: number, thread: boolean][] = [];
   for (const side of ['front', 'back'] as const)
     for (let j = 0; j < rows; j++)
@@ -213,28 +220,63 @@ function linksOf({ columns, rows, ids }: Grid, rest: Float64Array): Links {
   return {
     a: Int32Array.from(pairs, ([a]) => a),
     b: Int32Array.from(pairs, ([, b]) => b),
-    long: of(([a, b]) => Math.hypot(rest[a * 2]! - rest[b * 2]!, rest[a * 2 + 1]! - rest[b * 2 + 1]!)),
+    long: of(([a, b, thread]) => (thread || !held ? between(rest, 2, a, b) : between(held, 3, a, b))),
     pull: of(([, , thread]) => (thread ? PULL : 0)),
     push: of(([, , thread]) => (thread ? PUSH : BEND)),
   };
 }
 
-function settle(points: Float64Array, links: Links, solid: Solid): void {
+/** Places that have cloth on both sides: the front stays before the back. */
+interface Sides {
+  front: Int32Array;
+  back: Int32Array;
+  apart: number;
+}
+
+function sidesOf({ ids }: Grid, apart: number): Sides {
+  const both = [...ids.front.keys()].filter((at) => {
+    const [front, back] = [ids.front[at]!, ids.back[at]!];
+    return front >= 0 && back >= 0 && front !== back;
+  });
+  return {
+    front: Int32Array.from(both, (at) => ids.front[at]!),
+    back: Int32Array.from(both, (at) => ids.back[at]!),
+    apart,
+  };
+}
+
+function between(points: Float64Array, size: 2 | 3, a: number, b: number): number {
+  let sum = 0;
+  for (let k = 0; k < size; k++) sum += (points[a * size + k]! - points[b * size + k]!) ** 2;
+  return Math.sqrt(sum);
+}
+
+function settle(
+  points: Float64Array,
+  links: Links,
+  solid: Solid,
+  sides: Sides,
+  { pull, rounds }: Pick<Pattern, 'pull' | 'rounds'>,
+): void {
   const before = points.slice();
   const out = new Float64Array(3);
   for (let step = 0; step < STEPS; step++) {
     for (let i = 0; i < points.length; i++) {
       const moved = (points[i]! - before[i]!) * DAMPING;
       before[i] = points[i]!;
-      points[i] = points[i]! + moved - (i % 3 === 1 ? GRAVITY : 0);
+      points[i] = points[i]! + moved - (i % 3 === 1 ? pull : 0);
     }
     // Forwards and backwards in turn, so that neither side is drawn to where it began.
-    for (let round = 0; round < 2; round++) keepLengths(points, links, round % 2 === 1);
-    keepOut(points, before, solid, out);
+    for (let round = 0; round < rounds; round++) {
+      keepLengths(points, links, round % 2 === 1);
+      keepApart(points, sides);
+      if (round === rounds - 1 || rounds > 2) keepOut(points, before, solid, out);
+    }
   }
   // Still by now: what is pulled or pushed most is put right.
   for (let round = 0; round < ENDING; round++) {
     keepLengths(points, links, round % 2 === 1);
+    keepApart(points, sides);
     before.set(points);
     keepOut(points, before, solid, out);
   }
@@ -259,6 +301,16 @@ function keepLengths(points: Float64Array, { a, b, long, pull, push }: Links, ba
     points[q] = points[q]! - dx * share;
     points[q + 1] = points[q + 1]! - dy * share;
     points[q + 2] = points[q + 2]! - dz * share;
+  }
+}
+
+function keepApart(points: Float64Array, { front, back, apart }: Sides): void {
+  for (let i = 0; i < front.length; i++) {
+    const [f, b] = [front[i]! * 3 + 2, back[i]! * 3 + 2];
+    const short = (apart - points[f]! + points[b]!) / 2;
+    if (short <= 0) continue;
+    points[f] = points[f]! + short;
+    points[b] = points[b]! - short;
   }
 }
 

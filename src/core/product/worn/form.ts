@@ -8,6 +8,9 @@ import { surface, tube, type Material, type Mesh } from '../mesh';
 /** Something solid that cloth lies on: mm from its skin at a place, below zero inside, and the way out of it `into` three numbers. */
 export type Solid = (x: number, y: number, z: number, into: Float64Array) => number;
 
+/** How far across a place of cloth is held, how far before what holds it or behind, and how far both sides are swayed. */
+export type Held = readonly [across: number, off: number, sway: number];
+
 const LINEN: Material = { faceId: null, colour: '#d9cfbd', finish: 'fabric', folds: 0 };
 const WOOD: Material = { faceId: null, colour: '#6f5338', finish: 'matt' };
 
@@ -65,13 +68,17 @@ export class TailorsForm {
     this.half = chest / 2;
   }
 
+  readonly pull = 0.05;
+  readonly rounds = 2;
+  readonly creased = false;
+
   /** Where a garment is held round the form before it is let go: its sleeves about the arms. */
-  readonly held = (x: number): readonly [across: number, off: number] => {
+  readonly held = (x: number): Held => {
     const far = Math.abs(x) / this.half;
     const share = Math.min(1, Math.max(0, (far - 0.45) / 0.55));
     const eased = share * share * (3 - 2 * share);
     const drawn = this.half * (1 - JOINT) * eased;
-    return [x - Math.sign(x) * drawn, lerp(this.half * 0.52, this.half * 0.2, eased)];
+    return [x - Math.sign(x) * drawn, lerp(this.half * 0.52, this.half * 0.2, eased), 0];
   };
 
   readonly solid: Solid = (x, y, z, into) => {
@@ -143,7 +150,7 @@ export class TailorsForm {
       pole(this.bottom, base - 14, this.wide[last]! * 0.085),
       cap(base - 14, reach, reach, WOOD, 1),
       pole(base - 14, base, reach),
-      ...this.arms.flatMap((arm) => arm.meshes()),
+      ...this.arms.flatMap((arm) => arm.meshes(LINEN)),
     ];
   }
 }
@@ -158,7 +165,7 @@ function profileAt(k: 1 | 2, down: number): number {
 }
 
 /** An arm as a bar that grows thinner, along the middle of a sleeve. */
-class Arm {
+export class Arm {
   private readonly way: Vector;
   private readonly squared: number;
 
@@ -186,11 +193,12 @@ class Arm {
     return far - (this.thick + (this.thin - this.thick) * share);
   };
 
-  meshes(): Mesh[] {
+  /** Drawn as thick as a share of its thin end. */
+  meshes(material: Material, share = 0.9): Mesh[] {
     const out: Vector = [0, 0, 1];
-    const points = [0, 0.33, 0.66, 1].map((share) => along(this.from, this.way, share));
+    const points = [0, 0.33, 0.66, 1].map((at) => along(this.from, this.way, at));
     const end = along(this.to, unit(this.way), this.thin * 0.5);
-    return [tube(LINEN, [...points, end], [this.thin * 0.9, this.thin * 0.9], out)];
+    return [tube(material, [...points, end], [this.thin * share, this.thin * share], out)];
   }
 }
 

@@ -6,6 +6,7 @@ import { surface, type Mesh } from '../mesh';
 import { along, minus, unit, type Vector } from '../../geometry/vector';
 import { drape, type Draped, type Pattern } from './drape';
 import { TailorsForm } from './form';
+import { Hanger } from './hanger';
 import { tessellated } from './tessellate';
 
 /** Sides of triangles at most, as a multiple of the distance between the cloth's points. */
@@ -20,8 +21,20 @@ const OVER = 9;
 const INSIDE = 5;
 /** Share of lying folds that cloth has besides those that it hangs in. */
 const FOLDS = 0.22;
+/** How far round a neck a hood lies to either side: nearly to the throat where it is worn, and behind it on a hanger. */
+const [WORN, HUNG] = [Math.PI * 0.92, Math.PI * 0.56];
 /** How far below the neck a form's stand ends, as a multiple of the garment's length. */
 const STAND = 1.75;
+
+/** What a garment is hung on: where it is, and where the cloth is held before it is let go. */
+type Support = Pick<TailorsForm, 'solid'> & Pick<Pattern, 'held' | 'pull' | 'rounds' | 'creased'>;
+
+/** How a garment is hung: on what, what of its inside is seen there, and what is seen besides. */
+interface Hold {
+  support: Support;
+  isSeen: (x: number, y: number) => boolean;
+  props: Mesh[];
+}
 
 const known = memo<string, { meshes: Mesh[] }>(12);
 
@@ -30,31 +43,48 @@ export function hangsOnForm({ cut, sleeve }: GarmentBody): boolean {
   return (cut === 'shirt' || cut === 'hooded') && sleeve > 0;
 }
 
-/** A shirt or a top on a tailor's form of its size, hung once for a size and kept. */
+/** A shirt or a top on a tailor's form of its size. */
 export function onForm(body: GarmentBody): Mesh[] {
-  return known(JSON.stringify(body), () => {
+  return hung('form', body, () => {
     const form = new TailorsForm(body);
-    const pattern = wornPattern(body, form);
-    const cloth = drape(pattern, form.solid);
+    const props = form.meshes(body.length * STAND).map((mesh) => ({ ...mesh, prop: true }));
+    return { support: form, isSeen: openOnForm(body), props: [...props, ...hoodOf(body, WORN)] };
+  });
+}
+
+/** A shirt or a top on a hanger of its size. */
+export function onHanger(body: GarmentBody): Mesh[] {
+  return hung('hanger', body, () => {
+    const hanger = new Hanger(body);
+    return {
+      support: hanger,
+      isSeen: openOnHanger(body),
+      props: [...hanger.meshes(), ...hoodOf(body, HUNG)],
+    };
+  });
+}
+
+/** Hung once for a size, and kept. */
+function hung(on: string, body: GarmentBody, hold: () => Hold): Mesh[] {
+  return known(`${on} ${JSON.stringify(body)}`, () => {
+    const { support, isSeen, props } = hold();
+    const pattern = wornPattern(body, support);
+    const cloth = drape(pattern, support.solid);
     const seam = seamsOf(pattern);
     const sewn = sewnMeshes(body).map((mesh) =>
-      worn(seenOf(tessellated(mesh, pattern.cell * FINE), body), cloth, seam),
+      worn(seenOf(tessellated(mesh, pattern.cell * FINE), isSeen), cloth, seam),
     );
-    const hood = body.cut === 'hooded' ? [hoodBehind(body)] : [];
-    return {
-      meshes: [
-        ...sewn,
-        ...hood,
-        ...form.meshes(body.length * STAND).map((mesh) => ({ ...mesh, prop: true })),
-      ],
-    };
+    return { meshes: [...sewn, ...props] };
   }).meshes;
 }
 
+function hoodOf(body: GarmentBody, turn: number): Mesh[] {
+  return body.cut === 'hooded' ? [hoodBehind(body, turn)] : [];
+}
+
 /** A hood that lies down behind the neck: a roll round it, thin at the throat and deep between the shoulders. */
-function hoodBehind({ collarWidth, length }: GarmentBody): Mesh {
+function hoodBehind({ collarWidth, length }: GarmentBody, turn: number): Mesh {
   const cloth = { faceId: null, colour: 'product', finish: 'fabric' as const, folds: 0.3 };
-  const turn = Math.PI * 0.92;
   return surface(cloth, 48, 20, (s, t) => {
     const angle = (2 * s - 1) * turn;
     // 0 at the throat, 1 at the nape.
@@ -74,9 +104,18 @@ function hoodBehind({ collarWidth, length }: GarmentBody): Mesh {
   });
 }
 
-/** A garment's pattern as it is put on a form of its size. */
-export function wornPattern(body: GarmentBody, form: TailorsForm): Pattern {
-  return { ...patternOf(body), isOpen: openingsOf(body), held: form.held, cell: body.chest / ACROSS };
+/** A garment's pattern as it is put on what holds it. */
+export function wornPattern(body: GarmentBody, { held, pull, rounds, creased }: Support): Pattern {
+  return {
+    ...patternOf(body),
+    isOpen: openingsOf(body),
+    held,
+    pull,
+    rounds,
+    creased,
+    apart: 2 * (HALF + INSIDE),
+    cell: body.chest / ACROSS,
+  };
 }
 
 /** Where front and back are not sewn to one another: at the neck, the hem and the cuffs. */
@@ -94,18 +133,25 @@ function openingsOf(body: GarmentBody): (x: number, y: number) => boolean {
   };
 }
 
-/** A piece without what of an inside nobody sees: it shows at the neck, the hem and the cuffs alone. */
-function seenOf(mesh: Mesh, { chest, collarDrop, length }: GarmentBody): Mesh {
+/** Where the inside of a garment is seen on a form: at the neck, the hem and the cuffs. */
+function openOnForm({ chest, collarDrop, length }: GarmentBody): Hold['isSeen'] {
+  return (x, y) => y < collarDrop + SEEN || y > length - SEEN || Math.abs(x) > chest / 2;
+}
+
+/** The same on a hanger, where its sides lie on one another: through the neck alone. */
+function openOnHanger({ collarWidth, collarDrop }: GarmentBody): Hold['isSeen'] {
+  return (x, y) => Math.abs(x) < collarWidth / 2 && y < collarDrop + SEEN / 3;
+}
+
+/** A piece without what of an inside nobody sees. */
+function seenOf(mesh: Mesh, isSeen: Hold['isSeen']): Mesh {
   const isInside = mesh.points.every(([, , z]) => Math.abs(z) < HALF);
   if (!isInside || mesh.material.faceId !== null) return mesh;
-  const isSeen = (i: number) => {
-    const [x, y] = mesh.points[i]!;
-    return -y < collarDrop + SEEN || -y > length - SEEN || Math.abs(x) > chest / 2;
-  };
+  const seen = (i: number) => isSeen(mesh.points[i]![0], -mesh.points[i]![1]);
   const triangles: number[] = [];
   for (let i = 0; i < mesh.triangles.length; i += 3) {
     const corners = mesh.triangles.slice(i, i + 3);
-    if (corners.some(isSeen)) triangles.push(...corners);
+    if (corners.some(seen)) triangles.push(...corners);
   }
   return { ...mesh, triangles };
 }
