@@ -1,6 +1,6 @@
 'use client';
 import { Command, defaultFilter } from 'cmdk';
-import { useDeferredValue, useState } from 'react';
+import { useState } from 'react';
 
 export interface Listed {
   id: string;
@@ -23,7 +23,8 @@ const MOST = 60;
 /** A list that is searched by typing: what fits the letters stays, the likeliest first. */
 export function CommandList({ label, groups }: { label: string; groups: readonly Group[] }) {
   const [search, setSearch] = useState('');
-  const typed = useDeferredValue(search.trim());
+  // At once: Enter takes the first line of what was typed, and not of what was typed before.
+  const typed = search.trim();
   const found = groups.map((group) => foundIn(group, typed)).filter(({ count }) => count > 0);
   if (typed !== '') found.sort((a, b) => b.best - a.best);
   return (

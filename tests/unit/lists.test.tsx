@@ -113,6 +113,10 @@ describe('a list that is searched', () => {
     ]);
     await user.keyboard('{Enter}');
     expect(run.mock.calls).toEqual([[2417]]);
+    // On the heels of the last letter.
+    await user.clear(field);
+    await user.type(field, 'storm 1234{Enter}');
+    expect(run.mock.calls).toEqual([[2417], [1234]]);
   });
 
   test('behind a button it closes with what is taken, and begins anew', async () => {

@@ -3,6 +3,7 @@ import * as v from 'valibot';
 import { shippedBlanks } from '@/core/blank/library';
 import { deltaE00 } from '@/core/colour/difference';
 import { labOf } from '@/core/colour/lab';
+import { daylightAt } from '@/core/mockup/daylight';
 import { arranged, drawScene } from '@/core/mockup/draw';
 import { coverPicture, drawPhoto, feedOf } from '@/core/mockup/photo/draw';
 import { squareTo, throughHomography } from '@/core/mockup/photo/homography';
@@ -445,5 +446,34 @@ describe('scenes', () => {
     expect(blue[2]).toBeGreaterThan(blue[0]! + 40);
     const { left, right } = seenOf(blank.faces[0]!);
     expect(right - left).toBeCloseTo(222.186, 3);
+  });
+});
+
+describe('daylight through a window', () => {
+  const scene = SCENES.find(({ id }) => id === 'wall-window')!;
+
+  test('is lighter in its panes than beside them and behind its bars, with no edge between two pixels', () => {
+    const row = Array.from({ length: 1000 }, (_, x) => daylightAt(x / 1000 - 0.5, -0.35));
+    expect(Math.max(...row)).toBeCloseTo(1.1, 6);
+    expect(row.at(-1)).toBeCloseTo(0.86, 6);
+    // Two panes and the bar between them.
+    const lit = row.map((light) => light > 1.05);
+    expect(lit.filter((one, x) => one && !lit[x - 1])).toHaveLength(2);
+    for (let x = 1; x < row.length; x++) expect(Math.abs(row[x]! - row[x - 1]!)).toBeLessThan(0.02);
+  });
+
+  test('falls on the wall of its scene and not on what hangs there', () => {
+    const poster = blankById('poster-a2');
+    const draw = (window: boolean) => {
+      const own = picturedAs({ blank: poster, fit: fitOf(poster, []), colour: '#ffffff' });
+      return drawScene({ ...scene, backdrop: { ...scene.backdrop, window } }, [own], USUAL_DRESS, {
+        width: 300,
+        height: 300,
+      });
+    };
+    const [lit, plain] = [draw(true), draw(false)];
+    expect(pixelAt(lit, 150, 150)).toEqual(pixelAt(plain, 150, 150));
+    expect(pixelAt(lit, 60, 60)[0]!).toBeGreaterThan(pixelAt(plain, 60, 60)[0]!);
+    expect(pixelAt(lit, 290, 290)[0]!).toBeLessThan(pixelAt(plain, 290, 290)[0]!);
   });
 });

@@ -5,6 +5,7 @@ import type { Raster } from '../raster/raster';
 import { dot, unit, type Vector } from '../geometry/vector';
 import type { Scene } from './schema';
 import type { Shade } from './shadow';
+import { daylightAt } from './daylight';
 import { lightnessAt } from './surfaces';
 import { lerp } from '../geometry/lerp';
 
@@ -49,6 +50,10 @@ export function drawBackdrop(
   }
   return enlarged(grid, columns, step, width, height);
 
+  function daylight(x: number, y: number): number {
+    return backdrop.window ? daylightAt(x / width - 0.5, (y - height / 2) / width) : 1;
+  }
+
   /** The floor and the wall behind it; between the two a little of each, so that no edge is sharper than the things. */
   function colourAt(x: number, y: number): readonly [Rgb, number] {
     const ray = rayAt(camera, x, y);
@@ -61,13 +66,15 @@ export function drawBackdrop(
     ];
     if (!floored) {
       const [a, b] = hit(deep);
-      return [ground, lightnessAt(backdrop.surface, a / across, -b / across) * shadow(a, b)];
+      const own = lightnessAt(backdrop.surface, a / across, -b / across) * shadow(a, b);
+      return [ground, own * daylight(x, y)];
     }
-    if (down > deep * (1 + EDGE)) return wallAt(hit(deep));
+    const behindAt = ([own, lightness]: readonly [Rgb, number]) => [own, lightness * daylight(x, y)] as const;
+    if (down > deep * (1 + EDGE)) return behindAt(wallAt(hit(deep)));
     const onFloor = floorAt(hit(Math.min(down, deep)));
     if (down < deep * (1 - EDGE)) return onFloor;
     const share = (down / deep - 1 + EDGE) / (2 * EDGE);
-    const [[near, nearLight], [far, farLight]] = [onFloor, wallAt(hit(deep))];
+    const [[near, nearLight], [far, farLight]] = [onFloor, behindAt(wallAt(hit(deep)))];
     const mix = (k: 0 | 1 | 2) => lerp(near[k], far[k], share);
     return [[mix(0), mix(1), mix(2)], lerp(nearLight, farLight, share)];
   }

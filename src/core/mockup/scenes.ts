@@ -20,6 +20,7 @@ const ShortSchema = v.object({
   camera: Numbers,
   light: Numbers,
   backdrop: v.array(v.string()),
+  window: v.optional(v.boolean()),
   places: v.array(Numbers),
 });
 
@@ -37,7 +38,7 @@ export const SCENES: readonly Scene[] = v.parse(v.array(ShortSchema), listed).ma
     sizes: short.sizes,
     camera: { yaw, pitch, far, margin },
     light: { yaw: lampYaw, pitch: lampPitch, around },
-    backdrop: { ground, surface, colour, behind },
+    backdrop: { ground, surface, colour, behind, window: short.window },
     places: short.places.map(([fit, turn, gap, forward]) => ({ fit, turn, gap, forward })),
   });
 });

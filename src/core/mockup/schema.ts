@@ -36,6 +36,8 @@ export const SceneSchema = v.object({
     /** The ground's colour, and the wall's behind it. */
     colour: Hex,
     behind: Hex,
+    /** Whether daylight falls through a window on what is behind. */
+    window: v.optional(v.boolean(), false),
   }),
   /** Things from the left to the right. */
   places: v.pipe(
