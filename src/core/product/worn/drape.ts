@@ -270,7 +270,7 @@ function settle(
     for (let round = 0; round < rounds; round++) {
       keepLengths(points, links, round % 2 === 1);
       keepApart(points, sides);
-      if (round === rounds - 1 || rounds > 2) keepOut(points, before, solid, out);
+      keepOut(points, before, solid, out);
     }
   }
   // Still by now: what is pulled or pushed most is put right.

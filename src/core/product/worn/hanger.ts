@@ -47,7 +47,7 @@ export class Hanger {
   }
 
   readonly pull = 0.02;
-  readonly rounds = 4;
+  readonly rounds = 3;
   readonly creased = true;
 
   /** Where a garment is held before it is let go: drawn together towards its hem in waves as long as it is wide. */
