@@ -58,7 +58,7 @@ export async function measureOpened(
     ...found,
     grid,
     bounds: boxTimes(found.bounds, factor),
-    flaws: flaws.map((flaw) => ({ ...flaw, box: boxTimes(flaw.box, factor) })),
+    flaws: flaws.map((flaw) => flawTimes(flaw, factor)),
     present: !raster.opaque,
   });
   return { facts, preview, raster };
@@ -162,6 +162,16 @@ function factsOf(file: FileFacts, opened: Opened, steps: readonly Step[], found:
     ...(images && { images }),
     grid: drawn ? found.grid : null,
     notes,
+  };
+}
+
+function flawTimes(flaw: Flaw, factor: number): Flaw {
+  const [x0, y0, x1, y1] = flaw.line?.ends ?? [0, 0, 0, 0];
+  const ends: [number, number, number, number] = [x0 * factor, y0 * factor, x1 * factor, y1 * factor];
+  return {
+    ...flaw,
+    box: boxTimes(flaw.box, factor),
+    ...(flaw.line && { line: { ...flaw.line, ...(flaw.line.ends && { ends }) } }),
   };
 }
 

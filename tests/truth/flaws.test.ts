@@ -1,5 +1,5 @@
 import type { Verdict } from '@/core/check/finding';
-import { LONG } from '../support/long';
+import { few, LONG } from '../support/long';
 import { sheetOf } from '../support/fits';
 import { laidOut } from './bench';
 import { BARE, BLACK, circle, Drawing, rectangle, ring, WHITE, type Rgba } from './draw';
@@ -161,6 +161,172 @@ test('guides are told from rules, stripes, frames and edges; crop marks by thems
       'ready',
     );
     take('nothing', whole(), 'ready', 'ground');
+  }
+  expect(table.wrong()).toEqual([]);
+}, 60_000);
+
+test('guides at a slant are told from rays, pens, hatching and the edges of shapes', () => {
+  const [wide, high] = [46, 36];
+  const through = (x: number, y: number, degrees: number, thick = 0.2) =>
+    rectangle(x, y, 140, thick, degrees);
+  const take = (name: string, drawing: Drawing, verdict: Verdict | Verdict[], rotation = 0) => {
+    table.take({
+      rule: 'leftover',
+      name: named(name, drawing.perMm),
+      docket: laidOut(blank, drawing.raster(), drawing.perMm, { role: 'ground', rotation }),
+      verdict,
+    });
+  };
+  for (const perMm of DENSITIES) {
+    const whole = (under: Rgba) => new Drawing(wide, high, perMm, under).lay([circle(23, 18, 8)], NAVY);
+    for (const degrees of few([2, 11, 27, 44, 46, 63, 80, 88, 103, 135, 170], 4))
+      for (const [name, ink, under] of [
+        ['cyan on cream', CYAN, CREAM],
+        ['magenta on navy', MAGENTA, [60, 70, 110, 255]],
+        ['grey on clear', GREY, BARE],
+        ['white on red', WHITE, [190, 40, 30, 255]],
+      ] as const)
+        for (const thick of few([0.1, 0.2, 0.3], 2)) {
+          // Fainter than a pixel on clear, there is little of it to print.
+          if (under === BARE && thick * perMm < 1.2) continue;
+          take(
+            `${name}, ${thick} mm at ${degrees}°`,
+            whole(under).lay([through(20, 16, degrees, thick)], ink),
+            ['look', 'fix'],
+          );
+        }
+    for (const degrees of few([15, 50, 120], 1)) {
+      const dashes = Array.from({ length: 30 }, (_, i) => {
+        const turn = (degrees * Math.PI) / 180;
+        const off = (i - 15) * 3;
+        return rectangle(20 + off * Math.cos(turn), 16 + off * Math.sin(turn), 2.2, 0.25, degrees);
+      });
+      take(`dashed at ${degrees}°`, whole(CREAM).lay(dashes, CYAN), 'look');
+      // A level guide of a piece that lies turned is at a slant on the face, whatever it crosses.
+      take(
+        `level, the piece turned by ${degrees}°`,
+        whole(CREAM).lay([through(23, 18, 0)], GREY),
+        'look',
+        degrees,
+      );
+    }
+    take(
+      'rays',
+      whole(CREAM).lay(
+        Array.from({ length: 9 }, (_, i) => through(23, 18, i * 20 + 5)),
+        GREY,
+      ),
+      'ready',
+    );
+    take(
+      'hatching',
+      whole(CREAM).lay(
+        Array.from({ length: 16 }, (_, i) => through(i * 4 - 8, 18, 45, 0.25)),
+        [120, 60, 40, 255],
+      ),
+      'ready',
+    );
+    take('a band of 1 mm', whole(CREAM).lay([through(20, 16, 30, 1)], CYAN), 'ready');
+    take('the edge of a slanted field', whole(CREAM).lay([rectangle(46, 36, 60, 30, 30)], GREY), 'ready');
+    take('a pen’s stroke', whole(CREAM).lay([rectangle(23, 30, 22, 0.3, 8)], GREY), 'ready');
+    take(
+      'a mast in the artwork’s own ink',
+      whole(CREAM).lay([through(23, 18, 70, 0.3), rectangle(23, 18, 9, 12, 40)], NAVY),
+      'ready',
+    );
+  }
+  expect(table.wrong()).toEqual([]);
+}, 120_000);
+
+test('corner and registration marks are told from letters, sparkles and rings', () => {
+  const take = (name: string, drawing: Drawing, verdict: Verdict) => {
+    table.take({
+      rule: 'leftover',
+      name: named(name, drawing.perMm),
+      docket: laidOut(blank, drawing.raster(), drawing.perMm),
+      verdict,
+    });
+  };
+  const cross = (x: number, y: number, size: number, thick = 0.2) => [
+    rectangle(x, y, size, thick),
+    rectangle(x, y, thick, size),
+  ];
+  for (const perMm of DENSITIES)
+    for (const under of [BARE, WHITE]) {
+      const on = under === BARE ? 'clear' : 'white';
+      const art = () => new Drawing(36, 26, perMm, under).lay([rectangle(18, 13, 20, 12)], NAVY);
+      take(
+        `corners on ${on}`,
+        art().lay(
+          [rectangle(4.5, 4, 4, 0.2), rectangle(6.5, 2.1, 0.2, 4)].map((bar) => bar),
+          BLACK,
+        ),
+        'look',
+      );
+      take(
+        `a registration mark on ${on}`,
+        art().lay([...cross(18, 3, 4), ...ring(18, 3, 1.3, 0.2)], BLACK),
+        'look',
+      );
+      take(
+        `registration marks at both ends on ${on}`,
+        art()
+          .lay([...cross(3, 13, 4.4), ...ring(3, 13, 1.3, 0.2)], BLACK)
+          .lay([...cross(33, 13, 4.4), ...ring(33, 13, 1.3, 0.2)], BLACK),
+        'look',
+      );
+      take(`a cross at the middle on ${on}`, art().lay(cross(18, 3, 4), BLACK), 'look');
+      take(`sparkles on ${on}`, art().lay([...cross(4, 4, 3, 0.3), ...cross(31, 6, 4, 0.3)], NAVY), 'ready');
+      take(`rings on ${on}`, art().lay(ring(3.5, 13, 2, 0.3), NAVY), 'ready');
+      take(
+        `an L under it on ${on}`,
+        art().lay([rectangle(16, 22, 0.3, 4), rectangle(17, 23.85, 2.3, 0.3)], NAVY),
+        'ready',
+      );
+      take(
+        `a plus within the words on ${on}`,
+        art().lay([rectangle(10, 22.5, 5, 3), ...cross(15, 22.5, 3, 0.3), rectangle(20, 22.5, 5, 3)], NAVY),
+        'ready',
+      );
+    }
+  expect(table.wrong()).toEqual([]);
+}, 60_000);
+
+test('specks on artwork of many colours lie by themselves on a flat part; eyes, seeds and stars are none', () => {
+  const SKY: Rgba = [120, 170, 210, 255];
+  const SAND: Rgba = [230, 200, 150, 255];
+  const take = (name: string, drawing: Drawing, verdict: Verdict) => {
+    table.take({
+      rule: 'specks',
+      name: named(name, drawing.perMm),
+      docket: laidOut(blank, drawing.raster(), drawing.perMm, { role: 'ground' }),
+      verdict,
+    });
+  };
+  for (const perMm of DENSITIES) {
+    const scene = () =>
+      new Drawing(46, 36, perMm, SKY)
+        .lay([rectangle(23, 30, 46, 12)], SAND)
+        .lay([circle(30, 14, 5)], WHITE)
+        .lay([circle(12, 26, 4)], NAVY);
+    take('nothing', scene(), 'ready');
+    for (const size of few([0.15, 0.3, 0.45], 2))
+      for (const [on, x, y] of [
+        ['sky', 12, 8],
+        ['sand', 30, 31],
+        ['the white', 30, 14],
+      ] as const)
+        take(`${size} on ${on}`, scene().lay([rectangle(x, y, size, size)], [170, 40, 40, 255]), 'look');
+    take('an eye', scene().lay([circle(30, 10.5, 0.2)], NAVY), 'ready');
+    take('a dot of 1 mm', scene().lay([circle(12, 8, 0.5)], NAVY), 'ready');
+    take(
+      'stars',
+      scene().lay(
+        Array.from({ length: 20 }, (_, i) => rectangle(3 + ((i * 7) % 22), 3 + ((i * 5) % 14), 0.3, 0.3)),
+        WHITE,
+      ),
+      'ready',
+    );
   }
   expect(table.wrong()).toEqual([]);
 }, 60_000);

@@ -3,9 +3,10 @@ import { MENDS, placeOf } from '@/core/artwork/flaws';
 import type { Flaw } from '@/core/artwork/facts';
 import { findFlaws, findPinholes, USUAL_MM } from '@/core/raster/flaws';
 import { findGaps } from '@/core/raster/gaps';
-import { findGuides } from '@/core/raster/guides';
+import { findGuides } from '@/core/raster/guides/guides';
 import { PartFinder } from '@/core/raster/parts';
-import type { Raster } from '@/core/raster/raster';
+import { words, type Raster } from '@/core/raster/raster';
+import { tidy } from '@/core/raster/steps/tidy';
 import fc from 'fast-check';
 import { factsOf } from '../support/fits';
 import { CLEAR, paint, RED, solid } from '../support/pictures';
@@ -42,6 +43,23 @@ describe('guide lines', () => {
     expect(lines.map(({ box }) => box)).toEqual([{ x, y, width, height }]);
   });
 
+  test.each([-0.9, -0.31, -0.02, 0.04, 0.5, 1])(
+    'at a slant of %d, from edge to edge, and closed over',
+    (slope) => {
+      const isOn = (x: number, y: number, off: number) =>
+        Math.abs(y - 100 - slope * (x - 150)) < off * Math.hypot(1, slope);
+      const raster = paint(300, 200, (x, y) => (isOn(x, y, 1.2) ? CYAN : RED));
+      const lines = findGuides(raster, USUAL_MM);
+      expect(lines).toHaveLength(1);
+      const [x0, y0, x1, y1] = lines[0]!.ends;
+      expect((y1 - y0) / (x1 - x0)).toBeCloseTo(slope, 2);
+      expect(Math.abs(y0 - 100.5 - slope * (x0 - 150.5))).toBeLessThan(1);
+      expect(Math.min(x0, y0, 300 - x1, 200 - y1, 200 - y0, y1)).toBeLessThan(1);
+      const closed = tidy(raster, { kind: 'tidy', what: 'lines', mm: USUAL_MM });
+      expect(words(closed).every((pixel) => pixel === words(solid(1, 1, RED))[0])).toBe(true);
+    },
+  );
+
   test('one that runs nearly all along reaches the edges, a shorter one does not', () => {
     const line = (share: number) =>
       findGuides(
@@ -58,7 +76,7 @@ describe('guide lines', () => {
     ['a busy one', busy],
     ['the edge of a band', (_x: number, y: number) => (y < 60 ? RED : CYAN)],
     ['a band of ten pixels', (_x: number, y: number) => (y > 60 && y < 71 ? CYAN : RED)],
-    ['a slanting line', (x: number, y: number) => (Math.abs(x / 3 - y) < 1 ? CYAN : RED)],
+    ['a slanting band of eight pixels', (x: number, y: number) => (Math.abs(x / 3 - y) < 4.2 ? CYAN : RED)],
     ['a gradient', (x: number, y: number) => [x * 0.8, y, 90, 255]],
   ])('%s has none', (_name, at) => {
     expect(findGuides(paint(300, 200, at as Parameters<typeof paint>[2]), USUAL_MM)).toEqual([]);

@@ -31,6 +31,8 @@ export const FlawSchema = v.object({
       reaches: v.boolean(),
       alone: v.number(),
       parallel: v.number(),
+      /** From x and y to x and y; along its box where an older measurement says nothing. */
+      ends: v.optional(v.tuple([v.number(), v.number(), v.number(), v.number()])),
     }),
   ),
 });

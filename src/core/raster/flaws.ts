@@ -4,9 +4,11 @@ import { flatBackground } from './background';
 import { measureWhole } from './band';
 import { partMeasure, PRESENT } from './bounds';
 import { findGaps } from './gaps';
-import { findGuides } from './guides';
+import { findGuides } from './guides/guides';
+import { isAround, markOf } from './marks';
 import { absorb, boxOf, PartFinder, takeAlphaRuns, type Part } from './parts';
 import { IN_SILENCE, words, type Raster } from './raster';
+import { findSpots, type Spot } from './spots';
 
 /** mm that a part off by itself may measure to be a stray speck, and pixels that its soft edge adds to that. */
 const SPECK_SIDE = 0.5;
@@ -15,10 +17,6 @@ const SPECK_EDGE = 1.5;
 const PINHOLE_SIDE = 0.5;
 /** Alpha up to which a pixel is a hole. */
 const HOLE_ALPHA = 127;
-/** mm that a crop mark is thick at the most, and long at the least; and how many times as long as thick. */
-const MARK_THICKNESS = 0.35;
-const MARK_LENGTH = 1.35;
-const MARK_RATIO = 8;
 /** mm within which a small part belongs to what lies beside it, as the dot of an i; and times its own size. */
 const BESIDE = 0.4;
 const BESIDE_SIZES = 1.5;
@@ -27,26 +25,38 @@ const MOST_TOLD = 200;
 /** mm to a pixel where nothing is known of how large a picture is meant to be: 300 PPI. */
 export const USUAL_MM = 25.4 / 300;
 
+/** mm of one flat colour round a spot in the artwork itself for it to be stray, and no eye, seed or freckle. */
+const OPEN = 2;
+
+/** Stray spots of another colour on the flat parts of an artwork, each with the colour that it lies on. */
+export function straySpots(raster: Raster, mm: number): Spot[] {
+  return findSpots(raster, Math.round(SPECK_SIDE / mm + SPECK_EDGE), OPEN / mm);
+}
+
 /** What is left in a picture that nobody meant to print, `mm` to a pixel: guide and crop lines, specks, pinholes, gaps. */
 export function findFlaws(raster: Raster, mm = USUAL_MM): Flaw[] {
   const seen = onGround(raster);
   const specks = seen ? straySpecks(seen, mm) : [];
-  const marks = specks.filter((part) => isMark(part, mm));
+  const pinholes = seen ? findPinholes(seen, mm) : [];
+  const spots = straySpots(raster, mm).filter(
+    ({ part }) => ![...specks, ...pinholes].some((other) => meet(part, other)),
+  );
+  const marks = specks.filter((part) => seen && markOf(part, seen, mm) !== null);
   return [
-    ...findGuides(raster, mm).map(({ box, ...line }): Flaw => ({
+    ...findGuides(raster, mm).map(({ box, ends, thick, ...line }): Flaw => ({
       kind: 'line',
       box,
-      pixels: box.width * box.height,
+      pixels: Math.round(thick * Math.hypot(ends[2] - ends[0], ends[3] - ends[1])),
       certain: line.colour !== 'plain',
-      line,
+      line: { ...line, ends },
     })),
     ...told('line', marks, false),
     ...told(
       'speck',
-      specks.filter((part) => !isMark(part, mm)),
+      [...specks.filter((part) => !marks.includes(part)), ...spots.map(({ part }) => part)],
       true,
     ),
-    ...told('pinhole', seen ? findPinholes(seen, mm) : [], true),
+    ...told('pinhole', pinholes, true),
     ...told('gap', findGaps(raster, mm).parts, true),
   ];
 }
@@ -73,29 +83,18 @@ export function onGround(raster: Raster): Raster | null {
   return { ...raster, data: new Uint8Array(clear.buffer), opaque: false };
 }
 
-/** Parts so small, and so far from anything else, that nobody drew them; none where there is nothing else. */
+/** Parts so small, and so far from anything else, that nobody drew them, and printer's marks; none where there is nothing else. */
 export function straySpecks(raster: Raster, mm: number, parts = partsOf(raster)): Part[] {
   const most = (SPECK_SIDE / mm + SPECK_EDGE) ** 2;
-  const isSmall = (part: Part) => part.pixels <= most || isMark(part, mm);
-  const [body, ...others] = parts.filter((part) => !isSmall(part));
+  const marks = new Map(parts.map((part) => [part, markOf(part, raster, mm)]));
+  const [body, ...others] = parts.filter((part) => part.pixels > most && !marks.get(part));
   if (!body) return [];
   const whole = { ...body };
   for (const part of others) absorb(whole, part);
-  return parts.filter(
-    (part) => isSmall(part) && isAlone(raster, part, mm) && (part.pixels <= most || !isUnder(part, whole)),
-  );
-}
-
-/** How much of a line may lie along the artwork for it to be a crop mark: rules and underlines do. */
-const ALONG = 0.2;
-
-/** Whether a line lies along the artwork, above, below or beside it. */
-function isUnder(line: Part, whole: Part): boolean {
-  const level = line.right - line.left > line.bottom - line.top;
-  const [from, to, low, high] = level
-    ? [line.left, line.right, whole.left, whole.right]
-    : [line.top, line.bottom, whole.top, whole.bottom];
-  return Math.min(to, high) - Math.max(from, low) > ALONG * (to - from);
+  return parts.filter((part) => {
+    const mark = marks.get(part);
+    return (part.pixels <= most || (mark && isAround(mark, part, whole, mm))) && isAlone(raster, part, mm);
+  });
 }
 
 function partsOf(raster: Raster): Part[] {
@@ -105,7 +104,9 @@ function partsOf(raster: Raster): Part[] {
 /** Whether nothing else lies near a part. */
 function isAlone({ width, height, data }: Raster, part: Part, mm: number): boolean {
   const size = Math.min(part.right - part.left, part.bottom - part.top);
-  const off = Math.ceil(Math.max(BESIDE / mm, BESIDE_SIZES * size, 2));
+  // A large mark is told by its form: what it registers may come up to it.
+  const counted = Math.min(size, SPECK_SIDE / mm + SPECK_EDGE);
+  const off = Math.ceil(Math.max(BESIDE / mm, BESIDE_SIZES * counted, 2));
   for (let y = Math.max(0, part.top - off); y < Math.min(height, part.bottom + off); y++) {
     const within = y >= part.top && y < part.bottom;
     for (let x = Math.max(0, part.left - off); x < Math.min(width, part.right + off); x++) {
@@ -139,14 +140,8 @@ export function isPinhole(part: Part, { width, height }: Raster, mm: number): bo
   return inside && part.right - part.left <= most && part.bottom - part.top <= most;
 }
 
-function isMark(part: Part, mm: number): boolean {
-  const { width, height } = boxOf(part);
-  const [thin, long] = width < height ? [width, height] : [height, width];
-  return (
-    thin <= Math.max(2, MARK_THICKNESS / mm) &&
-    long >= Math.max(MARK_LENGTH / mm, thin * MARK_RATIO) &&
-    part.pixels >= 0.8 * thin * long
-  );
+function meet(a: Part, b: Part): boolean {
+  return a.left <= b.right && b.left <= a.right && a.top <= b.bottom && b.top <= a.bottom;
 }
 
 function told(kind: Flaw['kind'], parts: Part[], certain: boolean): Flaw[] {

@@ -1,6 +1,6 @@
 import type { PixelBox } from '../../artwork/facts';
 import { clipOutline, fromShares } from '../../fit/clip';
-import { extentAround, type Extent } from '../../fit/geometry';
+import { extentAround, type Extent, type Point } from '../../fit/geometry';
 import type { ShowingPiece } from '../../fit/schema';
 import { softPlaces, type SoftPlaces } from '../../raster/soft';
 import { flattenPath, mapPath, type Path } from '../../geometry/path';
@@ -22,10 +22,12 @@ export function once<T>(raster: Raster, key: string, measure: () => T): T {
 }
 
 /** The pixels a piece shows, mm to one of them, and where in mm a box of them lies. */
-interface ShownPixels {
+export interface ShownPixels {
   raster: Raster;
   mm: number;
   placeOf: (box: PixelBox) => Extent;
+  /** Where in mm on the face a point of them lies. */
+  pointOf: (at: Point) => Point;
 }
 
 /** What a piece shows of its artwork: of a clipped one what is seen through the clip, and no more. */
@@ -33,13 +35,24 @@ export function shownOf(context: CheckContext, piece: ShowingPiece): ShownPixels
   const whole = pixelsOf(piece, context.pixels, context.progress);
   const mm = Math.max(piece.width / whole.width, piece.height / whole.height);
   const clip = piece.kind === 'artwork' ? piece.clip : null;
-  if (!clip) return { raster: whole, mm, placeOf: (box) => extentOn(piece, whole, box) };
+  if (!clip)
+    return {
+      raster: whole,
+      mm,
+      placeOf: (box) => extentOn(piece, whole, box),
+      pointOf: (at) => pointOn(piece, whole, at),
+    };
   const aspect = piece.width / piece.height;
   const { raster, left, top } = once(whole, `seen/${aspect}/${JSON.stringify(clip)}`, () =>
     seenThrough(whole, clipOutline(clip, aspect)),
   );
   const moved = (box: PixelBox) => ({ ...box, x: box.x + left, y: box.y + top });
-  return { raster, mm, placeOf: (box) => extentOn(piece, whole, moved(box)) };
+  return {
+    raster,
+    mm,
+    placeOf: (box) => extentOn(piece, whole, moved(box)),
+    pointOf: ({ x, y }) => pointOn(piece, whole, { x: x + left, y: y + top }),
+  };
 }
 
 /** The part of a picture within a path in shares of it, all else of its box clear. */
@@ -88,6 +101,15 @@ export function inkStrokesOf(context: CheckContext, piece: ShowingPiece, limit: 
   const { raster, mm } = shownOf(context, { ...piece, finish });
   const pixels = limit / mm;
   return once(raster, `inks/${pixels.toFixed(2)}`, () => readInkStrokes(raster, pixels, context.progress));
+}
+
+/** The point in mm of one of a piece's own pixels. */
+function pointOn(
+  piece: ShowingPiece,
+  { width, height }: { width: number; height: number },
+  at: Point,
+): Point {
+  return fromShares(piece)({ x: at.x / width, y: at.y / height });
 }
 
 /** The extent in mm of a box of a piece's own pixels. */

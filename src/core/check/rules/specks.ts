@@ -36,7 +36,7 @@ export const specks: Rule = {
       remedies: [],
     };
     if (found.length === 0) return [base];
-    return found.map(({ piece, flaws, area, places, mm }) => {
+    return found.map(({ piece, flaws, area, places, shown: { mm } }) => {
       const said = KINDS.map((kind) => count(flaws, kind)).filter((words) => words !== null);
       const tidied = KINDS.filter((kind) => flaws.some((flaw) => flaw.kind === kind)).map(
         (kind): StepOf<'tidy'> => ({ kind: 'tidy', what: `${kind}s`, mm }),

@@ -1,8 +1,8 @@
 import type { StepOf } from '../../artwork/steps';
 import { PRESENT } from '../bounds';
-import { holesOf, isPinhole, onGround, straySpecks, USUAL_MM } from '../flaws';
+import { holesOf, isPinhole, onGround, straySpecks, straySpots, USUAL_MM } from '../flaws';
 import { findGaps } from '../gaps';
-import { findGuides } from '../guides';
+import { findGuides } from '../guides/guides';
 import { PartFinder, takeAlphaRuns, type Run } from '../parts';
 import { words, type Raster } from '../raster';
 
@@ -18,6 +18,10 @@ export function tidy(raster: Raster, { what, mm = USUAL_MM }: StepOf<'tidy'>): R
 }
 
 function clearSpecks(raster: Raster, pixels: Uint32Array, mm: number): void {
+  for (const { part, ground } of straySpots(raster, mm))
+    // Its soft rim goes with it.
+    for (let y = part.top - 1; y <= part.bottom; y++)
+      pixels.fill(ground, y * raster.width + part.left - 1, y * raster.width + part.right + 1);
   const seen = onGround(raster);
   if (!seen) return;
   const { width, height, data } = seen;
@@ -42,14 +46,23 @@ function clearSpecks(raster: Raster, pixels: Uint32Array, mm: number): void {
 function closeLines(raster: Raster, pixels: Uint32Array, mm: number): void {
   const { width, height } = raster;
   const before = words(raster);
-  for (const { box } of findGuides(raster, mm)) {
-    const level = box.width === width;
-    const [first, last] = level ? [box.y - 2, box.y + box.height + 1] : [box.x - 2, box.x + box.width + 1];
-    for (let line = first + 1; line < last; line++) {
-      const beside = line - first <= last - line ? first : last;
-      for (let along = 0; along < (level ? width : height); along++) {
-        if (level) pixels[line * width + along] = before[beside * width + along]!;
-        else pixels[along * width + line] = before[along * width + beside]!;
+  for (const { ends, thick } of findGuides(raster, mm)) {
+    const [x0, y0, x1, y1] = ends;
+    const flat = Math.abs(x1 - x0) >= Math.abs(y1 - y0);
+    const [a0, b0, a1, b1] = flat ? [x0, y0, x1, y1] : [y0, x0, y1, x1];
+    const [along, across] = flat ? [width, height] : [height, width];
+    const [step, stepAcross] = flat ? [1, width] : [width, 1];
+    const slope = (b1 - b0) / (a1 - a0);
+    // At a slant it is crossed over more than its thickness; its rims are half covered.
+    const half = (thick / 2) * Math.hypot(1, slope) + 1.5;
+    for (let i = Math.max(0, Math.floor(a0 - half)); i < Math.min(along, a1 + half); i++) {
+      const middle = b0 + slope * (i - a0);
+      const [first, last] = [Math.floor(middle - half), Math.ceil(middle + half) - 1];
+      for (let line = Math.max(0, first + 1); line < Math.min(across, last); line++) {
+        // Where it leaves the picture it has one side alone.
+        const nearFirst = last >= across || (first >= 0 && line - first <= last - line);
+        const beside = nearFirst ? first : last;
+        pixels[i * step + line * stepAcross] = before[i * step + beside * stepAcross]!;
       }
     }
   }

@@ -1,0 +1,89 @@
+import type { PixelBox } from '../../artwork/facts';
+import { words, type Raster } from '../raster';
+import { ALIKE, apart } from '../apart';
+import { countOf, inkOf, isAlong, isPure } from './colour';
+import { levelLines } from './level';
+import type { Ends, StraightLine } from './line';
+import { slantedLines } from './slanted';
+
+/** A straight line in a picture: where it lies, in pixels, and what tells a guide from a rule, a stripe or a frame. */
+export interface GuideLine {
+  box: PixelBox;
+  ends: Ends;
+  /** Pixels across it. */
+  thick: number;
+  /** Whether it is of a colour that guides are drawn in: nearly pure cyan, magenta, red, green, blue. */
+  colour: 'guide' | 'plain';
+  /** Whether it runs from edge to edge of the picture. */
+  reaches: boolean;
+  /** How much of all that has its colour is such lines, 0 to 1. */
+  alone: number;
+  /** Lines of its colour in its direction; at a slant, in any. */
+  parallel: number;
+}
+
+/** A guide is at most this thick, in mm, and differs from what lies further off on both sides. */
+const THICKEST = 0.35;
+/** A line of so many rows has some that are of its ink alone; at a slant it takes more. */
+const WHOLE = 2;
+const WHOLE_AT_SLANT = 3.5;
+/** Colour that is not in lines for the most part is the artwork's own. */
+const ALONE = 0.6;
+const LEAST_SIDE = 48;
+
+/** Lines of one colour, thin, straight and nearly as long as the picture, solid or dashed, at any angle; `mm` to a pixel. */
+export function findGuides(raster: Raster, mm: number): GuideLine[] {
+  const { width, height } = raster;
+  if (Math.min(width, height) < LEAST_SIDE) return [];
+  const pixels = words(raster);
+  const off = Math.max(2, Math.round(THICKEST / mm)) + 1;
+  const level = { along: width, across: height, alongStep: 1, acrossStep: width, off };
+  const upright = { along: height, across: width, alongStep: width, acrossStep: 1, off };
+  const flat = slantedLines(pixels, level);
+  const steep = slantedLines(pixels, upright);
+  // At half a right angle it is found from both sides.
+  const slanted = [...flat, ...steep.filter((line) => !flat.some((one) => isOne(one, line, off)))];
+  const straight = [...levelLines(pixels, level), ...levelLines(pixels, upright)];
+  // One that drifts by little more than it is thick is found both ways.
+  const lines = [...straight.filter((line) => !slanted.some((one) => isWithin(one, line, off))), ...slanted];
+  return lines
+    .map((line): GuideLine => {
+      const { box, ends, thick, word, beside, reaches } = line;
+      const ink = inkOf(word, beside);
+      const thin = thick < (slanted.includes(line) ? WHOLE_AT_SLANT : WHOLE);
+      const isLike = (other: number) =>
+        apart(other, word) <= ALIKE ||
+        (thin && apart(other, beside) >= apart(word, beside) * 0.8 && isAlong(ink, beside, other));
+      const like = lines.filter((other) => isLike(other.word));
+      const inLines = like.reduce((sum, one) => sum + one.count(isLike), 0);
+      const isBeside = (other: StraightLine) => slanted.includes(line) || wayOf(other) === wayOf(line);
+      return {
+        box,
+        ends,
+        thick,
+        colour: isPure(ink) ? 'guide' : 'plain',
+        reaches,
+        alone: Math.min(1, inLines / Math.max(1, countOf(pixels, isLike))),
+        parallel: like.filter(isBeside).length,
+      };
+    })
+    .filter(({ alone }) => alone >= ALONE);
+}
+
+/** Whether a level or upright line is a part of one that is hardly at a slant. */
+function isWithin({ box }: StraightLine, line: StraightLine, off: number): boolean {
+  if (Math.min(box.width, box.height) > 4 * off) return false;
+  const { x, y, width, height } = line.box;
+  return x < box.x + box.width && box.x < x + width && y < box.y + box.height && box.y < y + height;
+}
+
+function isOne({ ends: a }: StraightLine, { ends: b }: StraightLine, off: number): boolean {
+  return (
+    a.every((at, i) => Math.abs(at - b[i]!) <= off) ||
+    a.every((at, i) => Math.abs(at - b[(i + 2) % 4]!) <= off)
+  );
+}
+
+function wayOf({ ends: [x0, y0, x1, y1] }: StraightLine): 'level' | 'upright' | 'slanted' {
+  return y0 === y1 ? 'level' : x0 === x1 ? 'upright' : 'slanted';
+}
