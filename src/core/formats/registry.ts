@@ -18,7 +18,12 @@ interface KnownFormat {
   /** Reads what the header of a picture says; null for a drawing, which has no pixels of its own. */
   header: ((read: ByteReader, page: number) => Header) | null;
   /** As a print file: whether it may hold inks, and clear pixels. Null where none is written. */
-  print: { inks: boolean; clear: 'kept' | 'in rgb' | 'never' } | null;
+  print: {
+    inks: boolean;
+    clear: 'kept' | 'in rgb' | 'never';
+    /** Bytes of it for one that is left of its pixels (`residuePerPixel`), as our writer packs it, and for each pixel besides. */
+    packs: Record<'rgb' | 'cmyk', readonly [least: number, most: number, each: number]>;
+  } | null;
 }
 
 /** Formats in the order their beginnings are tried: what is looked for further in comes last. */
@@ -29,7 +34,8 @@ export const FORMATS = {
     type: 'image/png',
     begins: (head) => head.startsWith('\x89PNG\r\n\x1a\n'),
     header: readPngHeader,
-    print: { inks: false, clear: 'in rgb' },
+    // Packed harder where it would be too large.
+    print: { inks: false, clear: 'in rgb', packs: { rgb: [0.7, 1.1, 0.01], cmyk: [0.7, 1.1, 0.01] } },
   },
   jpeg: {
     name: 'JPEG',
@@ -37,7 +43,7 @@ export const FORMATS = {
     type: 'image/jpeg',
     begins: (head) => head.startsWith('\xff\xd8\xff'),
     header: readJpegHeader,
-    print: { inks: true, clear: 'never' },
+    print: { inks: true, clear: 'never', packs: { rgb: [0.5, 1.15, 0.25], cmyk: [1.1, 2, 0.5] } },
   },
   webp: {
     name: 'WebP',
@@ -54,7 +60,7 @@ export const FORMATS = {
     type: 'image/tiff',
     begins: (head) => head.startsWith('II*\0') || head.startsWith('MM\0*'),
     header: readTiffHeader,
-    print: { inks: true, clear: 'in rgb' },
+    print: { inks: true, clear: 'in rgb', packs: { rgb: [0.85, 1.5, 0.02], cmyk: [0.95, 2.3, 0.02] } },
   },
   gif: {
     name: 'GIF',
@@ -78,7 +84,7 @@ export const FORMATS = {
     type: 'application/pdf',
     begins: (head) => head.includes('%PDF-'),
     header: null,
-    print: { inks: true, clear: 'kept' },
+    print: { inks: true, clear: 'kept', packs: { rgb: [0.8, 1.25, 0.02], cmyk: [0.85, 1.9, 0.02] } },
   },
   svg: {
     name: 'SVG',
@@ -86,7 +92,7 @@ export const FORMATS = {
     type: 'image/svg+xml',
     begins: (head) => /<svg[\s>]|<\w+:svg[\s>]|^(\xef\xbb\xbf)?\s*(<\?xml|<!--|<!DOCTYPE svg)/i.test(head),
     header: null,
-    print: { inks: false, clear: 'in rgb' },
+    print: { inks: false, clear: 'in rgb', packs: { rgb: [1.05, 1.7, 0.02], cmyk: [1.05, 1.7, 0.02] } },
   },
 } as const satisfies Record<string, KnownFormat>;
 

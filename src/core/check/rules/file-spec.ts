@@ -4,6 +4,7 @@ import { takingOf } from '../../blank/taking';
 import { newFill } from '../../fit/place';
 import { FORMATS } from '../../formats/registry';
 import { planPrint, planTroubles, type PrintPlan } from '../../print/plan';
+import { fileBytes } from '../measure/file-bytes';
 import { alphaOf } from '../measure/grid';
 import { showingPieces, type CheckContext, type Rule } from '../context';
 import { CHECK_LIMITS } from '../../limits';
@@ -14,7 +15,7 @@ const RESTS: readonly SpecNumber[] = ['bleed', 'target', 'formats', 'pixels', 'd
 /** What the print file will be against what the house takes; a number that is only assumed is said. */
 export const fileSpec: Rule = {
   id: 'file-spec',
-  version: 2,
+  version: 3,
   rests: RESTS,
   name: 'File',
   way: 'Choose another kind of file or another house, or ask the house.',
@@ -22,9 +23,14 @@ export const fileSpec: Rule = {
     const { spec } = context.blank;
     const plan = planPrint(context.blank, context.face);
     const size = `${plan.pixels.width} × ${plan.pixels.height} px`;
-    const unmet = unmetRules(context, plan);
+    const large = sizeTrouble(context, plan);
+    const unmet = [...unmetRules(context, plan), ...(large?.sure ? [large] : [])];
     const assumed = assumedAmong(context.blank, RESTS);
-    const notes = [...takingNotes(context), ...artworkNotes(context)];
+    const notes = [
+      ...takingNotes(context),
+      ...artworkNotes(context),
+      ...(large && !large.sure ? [large] : []),
+    ];
     const verdict = unmet.length > 0 ? 'fix' : assumed.length + notes.length > 0 ? 'look' : 'ready';
     return [
       {
@@ -80,6 +86,29 @@ function unmetRules(context: CheckContext, plan: PrintPlan): Unmet[] {
     unmet.push({ word: 'Clear parts', message, remedies: [whiteUnder(context)] });
   }
   return unmet;
+}
+
+/** That the file will, or may, be larger than the house takes; null where it cannot. */
+function sizeTrouble(context: CheckContext, plan: PrintPlan): (Unmet & { sure: boolean }) | null {
+  const { files, house } = context.blank.spec;
+  const allowed = files.maxBytes.value;
+  const { least, most } = fileBytes(context, plan, allowed);
+  if (most <= allowed) return null;
+  const sure = least > allowed;
+  const about = sure ? `will have at least ${showBytes(least)}` : `may have up to ${showBytes(most)}`;
+  const name = FORMATS[plan.format].name;
+  return {
+    sure,
+    word: 'Too large',
+    message: `The ${name} ${about}, and ${house} takes ${showBytes(allowed)} at most: ${wayOut(plan, files.formats.value)}.`,
+    remedies: [],
+  };
+}
+
+function wayOut({ format }: PrintPlan, formats: readonly string[]): string {
+  return format !== 'jpeg' && formats.includes('jpeg')
+    ? 'make it as a JPEG'
+    : 'make it at fewer PPI, or ask the house';
 }
 
 /** That the house does not print this blank. */
