@@ -14,6 +14,8 @@ export interface Engine {
   bands(picture: Picture, take: (band: Band) => void, progress?: Progress): void;
   /** Bytes of the ICC profile that a file carries; `null` where it has none. Reads no pixel. */
   profile(picture: Picture): Uint8Array | null;
+  /** The most ink, in percent of solid, that all but a thousandth of a CMYK picture has of its own. */
+  totalInk(picture: Picture): number;
   /** Inks 0 to 1 (cyan, magenta, yellow, black) that each sRGB colour takes through the shipped printing profile. */
   inksOf(colours: readonly Rgb[]): Cmyk[];
   /** The same of pixels, three bytes each: four bytes of ink each, 255 for solid. */

@@ -152,6 +152,7 @@ function factsOf(file: FileFacts, opened: Opened, steps: readonly Step[], found:
     },
     orientation,
     detail: drawn ? detailInside(found, opened) : found.detail,
+    ...(opened.totalInk && { totalInk: opened.totalInk() }),
     inks: found.inks,
     palette: found.palette,
     background: found.background === null ? null : { hex: found.background },

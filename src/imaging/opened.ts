@@ -12,6 +12,8 @@ export interface Opened
    * a drawing drawn at the size wanted.
    */
   raster: (wanted: PixelSize, progress?: Progress) => Promise<Raster>;
+  /** The most ink a picture in inks has of its own, in percent of solid. */
+  totalInk?: () => number;
   /** The way by bands, not turned upright, of a picture that does not lie in memory whole. */
   bands: ((take: (band: Band) => void, progress?: Progress) => void) | null;
 }

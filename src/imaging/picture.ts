@@ -34,6 +34,7 @@ export function openPicture(engine: Engine, name: string, source: Source, page =
     density,
     colour: header.colour,
     orientation: header.orientation,
+    ...(header.colour.mode === 'cmyk' && { totalInk: () => engine.totalInk(picture) }),
     notes: notesOn(header, page),
     page: Math.min(page, header.pages - 1),
     pageCount: header.pages,

@@ -1,17 +1,20 @@
 import type { Header } from '@/core/formats/header';
 import { BandMaker, ChunkMaker } from '@/core/raster/band';
-import { IN_SILENCE, isOpaque } from '@/core/raster/raster';
+import { IN_SILENCE, isOpaque, words } from '@/core/raster/raster';
 import type { Engine, Picture } from './engine';
 import { bytesOf, hasProfile, PROFILE, scoped, write, type Image, type Keep, type VipsModule } from './vips';
 
 /** Less than this accepts half a picture as nothing but zeros. */
 const READING = { fail_on: 'warning', access: 'sequential' };
 
+/** Of so many pixels one is left out where the darkest are looked for. */
+const LEFT_OUT = 1000;
+
 /** The engine's ways in: files and drawings as pixels. `worked` is told how many were decoded. */
 export function readers(
   vips: VipsModule,
   worked: (pixels: number) => void,
-): Pick<Engine, 'decode' | 'bands' | 'profile' | 'drawSvg'> {
+): Pick<Engine, 'decode' | 'bands' | 'profile' | 'totalInk' | 'drawSvg'> {
   /** Opens a file; of one that is not in memory only what is asked for is read. */
   function load(keep: Keep, { source, header }: Picture, options: object): Image {
     const page = header.directory > 0 ? `[page=${header.directory}]` : '';
@@ -90,6 +93,20 @@ export function readers(
       scoped(picture.name, (keep) => {
         const image = load(keep, picture, { access: 'sequential' });
         return hasProfile(image) ? image.getBlob(PROFILE) : null;
+      }),
+
+    totalInk: (picture) =>
+      scoped(picture.name, (keep) => {
+        const inks = keep(load(keep, picture, READING).extractBand(0, { n: 4 }));
+        const bytes =
+          inks.format === 'uchar'
+            ? inks
+            : keep(keep(inks.linear([1 / 257], [0])).cast(vips.BandFormat.uchar));
+        const counts = words({ data: bytesOf(keep(keep(bytes.bandmean()).histFind())) });
+        let [above, mean] = [0, counts.length - 1];
+        const left = (inks.width * inks.height) / LEFT_OUT;
+        while (mean > 0 && above + counts[mean]! <= left) above += counts[mean--]!;
+        return (mean * 400) / 255;
       }),
 
     drawSvg: (svg, width) =>

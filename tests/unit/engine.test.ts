@@ -125,6 +125,24 @@ describe('decoding', () => {
     }
   });
 
+  test.each([
+    ['TIFF', 'tiff', 1],
+    ['JPEG', 'jpeg', 6],
+  ] as const)(
+    'a %s knows the most ink it holds of its own, a few specks left out',
+    async (_, format, within) => {
+      const inks = new Uint8Array(200 * 100 * 4).fill(128);
+      // 90 + 80 + 70 + 100 over a quarter, and solid in eight pixels of twenty thousand.
+      for (let at = 0; at < inks.length / 4; at += 4) inks.set([230, 204, 179, 255], at);
+      inks.fill(255, inks.length - 32);
+      const bytes = engine.encodeInks({ width: 200, height: 100, inks }, { format, ppi: 300, profile: null });
+      const { facts } = await measure(`a.${format}`, bytes);
+      expect(Math.abs(facts.totalInk! - 340)).toBeLessThan(within);
+      const plain = await measure('a.png', engine.encodePng(solid(9, 9), { ppi: 300, use: 'print' }));
+      expect(plain.facts.totalInk).toBeUndefined();
+    },
+  );
+
   test('a cut file is one sentence, and leaves nothing behind', async () => {
     const whole = engine.encodePng(
       paint(500, 400, (x, y) => [(x * y) % 256, x % 256, y % 256, 255]),

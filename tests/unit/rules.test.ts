@@ -41,6 +41,15 @@ const sheet = (methodOf: string, change: Partial<ResolvedBlank['blank']> = {}) =
 const colour = (id: string, hex: string) => ({ id, name: id, hex });
 const WHITE = [colour('white', '#ffffff')];
 
+/** A blank whose house takes colours in certain modes. */
+function taking(blank: ResolvedBlank, modes: ('rgb' | 'cmyk')[]): ResolvedBlank {
+  const { spec } = blank;
+  return {
+    ...blank,
+    spec: { ...spec, files: { ...spec.files, modes: { ...spec.files.modes, value: modes } } },
+  };
+}
+
 function docketOf(
   blank: ResolvedBlank,
   pieces: readonly Piece[],
@@ -427,6 +436,26 @@ describe('inks', () => {
     expect(finding.verdict).toBe('fix');
     expect(finding.shown.required).toContain('25.0 %');
     expect(measured(paper, [placed(raster)], raster, factsOf(raster), 'total-ink').verdict).toBe('ready');
+  });
+
+  test('a file that holds more ink of its own than the material does: that it is made anew is said', () => {
+    const raster = paint(200, 200, (x) => (x < 50 ? [30, 60, 20, 255] : [255, 255, 250, 255]));
+    const limit = paper.limits.totalInk!;
+    const of = (totalInk: number) =>
+      measured(paper, [placed(raster)], raster, factsOf(raster, { totalInk }), 'total-ink');
+    expect(of(limit).verdict).toBe('ready');
+    expect(of(limit + 1).verdict).toBe('look');
+    expect(of(340).message).toMatch(
+      /holds up to 340 % of its own: its colours are kept, and its inks are made anew/,
+    );
+    const colour = { mode: 'cmyk', bits: 8, profile: 'Coated' } as const;
+    const modeAt = (house: ResolvedBlank) =>
+      measured(house, [placed(raster)], raster, factsOf(raster, { colour }), 'colour-mode').message;
+    expect(modeAt(taking(paper, ['cmyk']))).toMatch(/read by its own profile, and its inks are made anew/);
+    expect(modeAt(taking(paper, ['rgb', 'cmyk']))).toMatch(
+      /read by its own profile, and the file is made in RGB/,
+    );
+    expect(modeAt(taking(paper, ['rgb']))).toMatch(/will be converted to RGB/);
   });
 
   test('colours the inks cannot reach', () => {

@@ -63,6 +63,8 @@ export const FactsSchema = v.object({
   orientation: v.number(),
   /** The scale at which the picture holds all its detail, and whether a second sign says so too; null where there is none to judge. */
   detail: v.optional(v.nullable(v.object({ scale: v.number(), sure: v.optional(v.boolean(), true) })), null),
+  /** Of a picture that came in inks: the most that all but a thousandth of it has, in percent of solid. */
+  totalInk: v.optional(v.number()),
   /** Inks that flat artwork needs; null where it is a photograph. */
   inks: v.nullable(v.number()),
   /** Its colours, the commonest first: the inks of flat artwork, or eight that sum a photograph up. */

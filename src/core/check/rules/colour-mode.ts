@@ -73,6 +73,14 @@ function judge(
   }
   if (colour.mode === 'cmyk' && !colour.profile) return withoutProfile(piece);
   // A palette of RGB colours is RGB in fewer bytes: nothing is converted.
+  if (colour.mode === 'cmyk' && accepted.includes('cmyk')) {
+    const made =
+      printed === 'cmyk' ? 'its inks are made anew by the house’s profile' : 'the file is made in RGB';
+    return {
+      verdict: 'ready',
+      message: `“${piece.name}” is CMYK, which the house takes. It is read by its own profile, and ${made}.`,
+    };
+  }
   if (accepted.includes(colour.mode) || colour.mode === 'indexed') {
     return { verdict: 'ready', message: `“${piece.name}” is ${mode}, which the house takes as it is.` };
   }

@@ -1,5 +1,5 @@
 import { fixed } from '../../length/show';
-import type { Rule } from '../context';
+import { showingPieces, type CheckContext, type Rule } from '../context';
 import { judge } from '../finding';
 import { CHECK_LIMITS } from '../../limits';
 import { measureInk } from '../measure/inks';
@@ -7,7 +7,7 @@ import { measureInk } from '../measure/inks';
 /** The sum of the four inks against what the material holds. Listed where the method has a limit. */
 export const totalInk: Rule = {
   id: 'total-ink',
-  version: 1,
+  version: 2,
   rests: [],
   name: 'Total ink',
   way: 'Lighten the darkest parts of the artwork, or choose a house with a higher limit.',
@@ -15,7 +15,10 @@ export const totalInk: Rule = {
     const limit = context.blank.limits.totalInk;
     if (!context.press || limit === null) return [];
     const { share, largest, where } = measureInk(context, context.press, limit);
-    const verdict = judge(share, CHECK_LIMITS.inkReady, CHECK_LIMITS.inkLook);
+    const own = ownInks(context, limit);
+    const judged = judge(share, CHECK_LIMITS.inkReady, CHECK_LIMITS.inkLook);
+    // What is printed is within the limit; that it is not what the file holds is for a person to decide.
+    const verdict = judged === 'ready' && own !== '' ? 'look' : judged;
     const percent = `${fixed(share * 100, 1)} %`;
     return [
       {
@@ -27,14 +30,26 @@ export const totalInk: Rule = {
         unit: '%',
         shown: { measured: `${fixed(largest, 0)} %`, required: `${percent} of the print over ${limit} %` },
         gauge: { from: 400, to: 0, limit, value: largest },
-        word: verdict === 'ready' ? 'Ink' : `Ink ${fixed(largest, 0)} %`,
+        word: judged !== 'ready' ? `Ink ${fixed(largest, 0)} %` : own ? 'Inks made anew' : 'Ink',
         message:
-          verdict === 'ready'
-            ? `No more ink than the material holds.`
-            : `${percent} of the print takes more ink than the ${limit} % the material holds, up to ${fixed(largest, 0)} %: it dries badly and rubs off. Lighten its shadows, or ask the house for a profile made for ${limit} %.`,
+          judged === 'ready'
+            ? `No more ink than the material holds.${own}`
+            : `${percent} of the print takes more ink than the ${limit} % the material holds, up to ${fixed(largest, 0)} %: it dries badly and rubs off. Lighten its shadows, or ask the house for a profile made for ${limit} %.${own}`,
         remedies: [],
-        ...(verdict !== 'ready' && where()),
+        ...(judged !== 'ready' && where()),
       },
     ];
   },
 };
+
+/** What becomes of the inks of files that hold more of their own than the material does: a sentence for each, or nothing. */
+function ownInks(context: CheckContext, limit: number): string {
+  return showingPieces(context)
+    .map((piece) => {
+      const { totalInk: most } = context.facts(piece.artworkId);
+      return most !== undefined && most > limit
+        ? ` “${piece.name}” holds up to ${fixed(most, 0)} % of its own: its colours are kept, and its inks are made anew by the house’s profile.`
+        : '';
+    })
+    .join('');
+}
