@@ -29,7 +29,8 @@ export interface ArtworkFile {
 }
 
 /** Opens a file of any format that is read. Throws an `UpFitError` that says what is wrong and what to do. */
-async function openArtwork({ engine, drawPage }: Readers, file: ArtworkFile): Promise<Opened> {
+async function openArtwork(readers: Readers, file: ArtworkFile): Promise<Opened> {
+  const { engine } = readers;
   const { name, source, steps = [] } = file;
   requireReadableSize(name, source.size);
   const format = formatOf(name, source);
@@ -37,7 +38,7 @@ async function openArtwork({ engine, drawPage }: Readers, file: ArtworkFile): Pr
   if (format !== 'pdf') return openPicture(engine, name, source, pageOf(steps));
   // The library for PDF comes in when it is first needed.
   const { openPage } = await import('./pdf/artwork');
-  return openPage(drawPage, name, source, pageOf(steps));
+  return openPage(readers, name, source, pageOf(steps));
 }
 
 /** Reads a file and measures everything in it, after its steps. */

@@ -1,4 +1,8 @@
 import type { Facts, PlacedImage } from '@/core/artwork/facts';
+import { bytesSource } from '@/core/formats/source';
+import type { Raster } from '@/core/raster/raster';
+import type { Engine } from '@/imaging/engine';
+import { openPicture } from '@/imaging/picture';
 
 /** Under this PPI a picture inside a drawing is worth a word. */
 const SHARP = 300;
@@ -13,4 +17,14 @@ export function sharpness(images: readonly PlacedImage[]): Facts['notes'] {
   return [
     { code: 'images', message: `${holds} ${Math.floor(least + 0.005)} PPI at the file’s own size${soft}.` },
   ];
+}
+
+/** The pixels of a picture that lies in a drawing as a file of its own; null where it cannot be read, or is too large to hold. */
+export async function pictureInside(engine: Engine, name: string, bytes: Uint8Array): Promise<Raster | null> {
+  try {
+    const opened = openPicture(engine, name, bytesSource(bytes));
+    return opened.bands ? null : await opened.raster(opened.pixels!);
+  } catch {
+    return null;
+  }
 }

@@ -1,5 +1,4 @@
-import { MM_PER_INCH } from '@/core/length/units';
-import type { Facts, Flaw, PixelSize } from '@/core/artwork/facts';
+import type { Facts, Flaw, PixelSize, PlacedImage } from '@/core/artwork/facts';
 import { isOpening, sizeAfter, type Step } from '@/core/artwork/steps';
 import { paletteOfInks, paletteOfPicture } from '@/core/raster/palette';
 import { flatBackground } from '@/core/raster/background';
@@ -14,6 +13,7 @@ import { softMeasure } from '@/core/raster/soft';
 import { applySteps } from '@/core/raster/steps/apply';
 import { layBox, uprightFrom } from '@/core/geometry/lie';
 import { layRaster } from '@/core/raster/turn';
+import { detailInside, imagesInside } from './inside';
 import { measuredSize, type Opened } from './opened';
 
 /** Longest side of the small picture that the screen shows, in pixels. */
@@ -54,13 +54,20 @@ export async function measureOpened(
   // A large picture's steps are done on its reduced copy, but its pixels are those of the file.
   const factor = opened.pixels ? size.width / whole.width : 1;
   const grid = times(raster, factor);
-  const facts = factsOf(file, opened, steps, {
-    ...found,
-    grid,
-    bounds: boxTimes(found.bounds, factor),
-    flaws: flaws.map((flaw) => flawTimes(flaw, factor)),
-    present: !raster.opaque,
-  });
+  const images = opened.images && (await imagesInside(opened.images, part(measuring, 0.9, 1)));
+  const facts = factsOf(
+    file,
+    opened,
+    steps,
+    {
+      ...found,
+      grid,
+      bounds: boxTimes(found.bounds, factor),
+      flaws: flaws.map((flaw) => flawTimes(flaw, factor)),
+      present: !raster.opaque,
+    },
+    images,
+  );
   return { facts, preview, raster };
 }
 
@@ -133,8 +140,14 @@ interface Found extends Omit<ReturnType<ReturnType<typeof makeMeasures>['result'
   present: boolean;
 }
 
-function factsOf(file: FileFacts, opened: Opened, steps: readonly Step[], found: Found): Facts {
-  const { format, density, colour, orientation, pages, images, notes } = opened;
+function factsOf(
+  file: FileFacts,
+  opened: Opened,
+  steps: readonly Step[],
+  found: Found,
+  images?: readonly PlacedImage[],
+): Facts {
+  const { format, density, colour, orientation, pages, notes } = opened;
   const drawn = opened.pixels === null;
   const onSide = steps.filter((step) => step.kind === 'turn' && step.quarters !== 2).length % 2 === 1;
   return {
@@ -151,7 +164,7 @@ function factsOf(file: FileFacts, opened: Opened, steps: readonly Step[], found:
       share: found.share,
     },
     orientation,
-    detail: drawn ? detailInside(found, opened) : found.detail,
+    detail: drawn ? detailInside(found, opened, images ?? []) : found.detail,
     ...(opened.totalInk && { totalInk: opened.totalInk() }),
     inks: found.inks,
     palette: found.palette,
@@ -160,7 +173,7 @@ function factsOf(file: FileFacts, opened: Opened, steps: readonly Step[], found:
     page: opened.page ?? 0,
     pageCount: opened.pageCount ?? 1,
     ...(pages && { pages }),
-    ...(images && { images }),
+    ...(images && { images: [...images] }),
     grid: drawn ? found.grid : null,
     notes,
   };
@@ -179,22 +192,6 @@ function flawTimes(flaw: Flaw, factor: number): Flaw {
 /** With no blank to lie on, only what goes from edge to edge, or has a guide's colour, is told from a rule or a frame. */
 function mayBeGuide({ line }: Flaw): boolean {
   return !line || line.reaches || line.colour === 'guide';
-}
-
-/** Of a page's or a drawing's area, the share that its one picture must have to be judged by the page. */
-const MOSTLY = 0.6;
-
-/** A drawing is as sharp as it is printed; one that is a picture for the most part has that picture's detail. */
-function detailInside({ detail, grid }: Found, { images, physical }: Opened): Facts['detail'] {
-  const [image, ...others] = images ?? [];
-  if (!image || others.length > 0 || !physical || !detail) return null;
-  const { pixels, ppi } = image;
-  const area = (pixels.width / ppi.x) * (pixels.height / ppi.y) * MM_PER_INCH ** 2;
-  if (area < MOSTLY * physical.width * physical.height) return null;
-  // What was measured was drawn on the grid, finer or coarser than the picture inside.
-  const drawnPpi = (grid.width / physical.width) * MM_PER_INCH;
-  const own = (detail.scale * drawnPpi) / Math.min(ppi.x, ppi.y);
-  return own >= 1 || detail.scale >= 1 ? { scale: 1, sure: true } : { ...detail, scale: own };
 }
 
 /** Progress of one step of several, from one share of the whole to another. */

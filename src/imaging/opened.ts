@@ -1,12 +1,17 @@
-import type { Facts, PixelSize } from '@/core/artwork/facts';
+import type { Facts, PixelSize, PlacedImage } from '@/core/artwork/facts';
 import type { Band } from '@/core/raster/band';
 import type { Progress, Raster } from '@/core/raster/raster';
+
+/** A picture inside a drawing, and the way to its own pixels where they can be read; null where they cannot after all. */
+export type HeldImage = PlacedImage & { raster?: () => Promise<Raster | null> };
 
 /** What a file says of itself, and the way to its pixels. Whatever it was, a picture comes out of it. */
 export interface Opened
   extends
     Pick<Facts, 'format' | 'pixels' | 'physical' | 'density' | 'colour' | 'orientation' | 'notes'>,
-    Partial<Pick<Facts, 'page' | 'pageCount' | 'pages' | 'images'>> {
+    Partial<Pick<Facts, 'page' | 'pageCount' | 'pages'>> {
+  /** Pictures inside a drawing or a page. */
+  images?: HeldImage[];
   /**
    * Its pixels, upright: all of a picture that lies in memory whole, a copy of a larger one reduced by a whole factor,
    * a drawing drawn at the size wanted.

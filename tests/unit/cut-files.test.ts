@@ -170,7 +170,7 @@ test('cut lines alone: SVG and PDF at true size hold the same lines', async () =
   writeFileSync(path, bytes);
   // Read as artwork it tells of its separation, and that it overprints.
   const { notes } = await openPage(
-    () => Promise.reject(new Error('not drawn')),
+    { engine, drawPage: () => Promise.reject(new Error('not drawn')) },
     'alone.pdf',
     bytesSource(bytes),
   );

@@ -38,10 +38,15 @@ export const FlawSchema = v.object({
 });
 export type Flaw = v.InferOutput<typeof FlawSchema>;
 
+/** The scale at which a picture holds all its detail, and whether a second sign says so too. */
+const Detail = v.object({ scale: v.number(), sure: v.optional(v.boolean(), true) });
+
 /** A picture inside a drawing or a page, and its PPI at the size it has there. */
 export const PlacedImageSchema = v.object({
   pixels: Size,
   ppi: v.object({ x: v.number(), y: v.number() }),
+  /** Null where there is no detail to judge; absent where its pixels were not read. */
+  detail: v.optional(v.nullable(Detail)),
 });
 export type PlacedImage = v.InferOutput<typeof PlacedImageSchema>;
 
@@ -61,8 +66,8 @@ export const FactsSchema = v.object({
   /** `share`: how much of the picture's area has alpha > 8; bounds in pixels, specks left out. */
   alpha: v.object({ present: v.boolean(), opaqueBounds: Box, softShare: v.number(), share: v.number() }),
   orientation: v.number(),
-  /** The scale at which the picture holds all its detail, and whether a second sign says so too; null where there is none to judge. */
-  detail: v.optional(v.nullable(v.object({ scale: v.number(), sure: v.optional(v.boolean(), true) })), null),
+  /** Null where there is no detail to judge. */
+  detail: v.optional(v.nullable(Detail), null),
   /** Of a picture that came in inks: the most that all but a thousandth of it has, in percent of solid. */
   totalInk: v.optional(v.number()),
   /** Inks that flat artwork needs; null where it is a photograph. */

@@ -2,15 +2,24 @@ import type { Facts, Page } from '@/core/artwork/facts';
 import { heldSize, requireDrawnSize } from '@/core/artwork/limits';
 import type { Source } from '@/core/formats/source';
 import { MILLIMETRES, showLength, showSize } from '@/core/length/show';
+import type { PDFRawStream } from '@cantoo/pdf-lib';
+import type { Raster } from '@/core/raster/raster';
+import type { Engine } from '@/imaging/engine';
 import type { Opened } from '@/imaging/opened';
-import { sharpness } from '../placed';
+import { pictureInside, sharpness } from '../placed';
 import { openPdf, type PdfPage } from './boxes';
 import { outputProfile } from './colour';
 import { readContent, type PageContent } from './content';
 import type { DrawPage } from './draw';
+import { storedImage } from './image';
 
 /** Opens one page of a PDF as artwork: what is seen of it, its crop box. */
-export async function openPage(draw: DrawPage, name: string, source: Source, page = 0): Promise<Opened> {
+export async function openPage(
+  { engine, drawPage }: { engine: Engine; drawPage: DrawPage },
+  name: string,
+  source: Source,
+  page = 0,
+): Promise<Opened> {
   const bytes = source.bytes ?? source.read(0, source.size);
   const { document, pages } = await openPdf(bytes, name);
   const index = Math.min(page, pages.length - 1);
@@ -29,11 +38,20 @@ export async function openPage(draw: DrawPage, name: string, source: Source, pag
     page: index,
     pageCount: pages.length,
     pages: pages.map(({ media, crop, bleed, trim, art }) => ({ media, crop, bleed, trim, art })),
-    images: content.images,
+    images: content.images.map(({ stream, ...image }) => ({
+      ...image,
+      ...(stream && { raster: () => pixelsOf(engine, name, stream) }),
+    })),
     notes: notesOn(chosen, index, pages.length, content),
-    raster: (wanted) => draw(bytes, index, heldSize(wanted)),
+    raster: (wanted) => drawPage(bytes, index, heldSize(wanted)),
     bands: null,
   };
+}
+
+async function pixelsOf(engine: Engine, name: string, stream: PDFRawStream): Promise<Raster | null> {
+  const stored = storedImage(stream);
+  if (!stored) return null;
+  return 'raster' in stored ? stored.raster : await pictureInside(engine, name, stored.jpeg);
 }
 
 /** The mode that needs the most care in print speaks for the page. */

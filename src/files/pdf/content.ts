@@ -10,7 +10,7 @@ import {
   type PDFObject,
   type PDFPage,
 } from '@cantoo/pdf-lib';
-import type { PlacedImage } from '@/core/artwork/facts';
+import type { PixelSize, PlacedImage } from '@/core/artwork/facts';
 import { MM_PER_INCH } from '@/core/length/units';
 import { combined, IDENTITY, scales, type Matrix } from '@/core/geometry/matrix';
 import { colourSpace, type SpaceFound } from './colour';
@@ -20,7 +20,7 @@ import { operatorsOf, type Operand } from './tokens';
 export interface PageContent {
   /** Runs of live text that show: fonts are needed for it, unless it is outlined. */
   textRuns: number;
-  images: PlacedImage[];
+  images: (PlacedImage & { stream?: PDFRawStream })[];
   /** Colour modes that something is drawn in. */
   modes: Set<SpaceFound['mode']>;
   /** Names of spot colours. */
@@ -144,7 +144,12 @@ class Walk {
     if (kind === PDFName.of('Image')) {
       const bare = stream.dict.lookup(PDFName.of('ImageMask'));
       const size = { width: numberIn(stream.dict, 'Width'), height: numberIn(stream.dict, 'Height') };
-      this.takeImage(size, matrix);
+      // A mask has no detail of its own: it is the outline of a colour.
+      this.takeImage(
+        size,
+        matrix,
+        String(bare) !== 'true' && stream instanceof PDFRawStream ? stream : undefined,
+      );
       if (String(bare) === 'true') return;
       this.found.bits = Math.max(this.found.bits, numberIn(stream.dict, 'BitsPerComponent'));
       this.takeSpace(stream.dict.lookup(PDFName.of('ColorSpace')));
@@ -176,7 +181,7 @@ class Walk {
   }
 
   /** A picture fills the unit square of its own space (ISO 32000-1, 8.9.3). */
-  private takeImage(pixels: { width: number; height: number }, matrix: Matrix): void {
+  private takeImage(pixels: PixelSize, matrix: Matrix, stream?: PDFRawStream): void {
     const side = scales(matrix);
     const inches = { x: (side.x * this.unit) / PT_PER_INCH, y: (side.y * this.unit) / PT_PER_INCH };
     if (
@@ -186,7 +191,8 @@ class Walk {
       inches.y * MM_PER_INCH < 1e-6
     )
       return;
-    this.found.images.push({ pixels, ppi: { x: pixels.width / inches.x, y: pixels.height / inches.y } });
+    const ppi = { x: pixels.width / inches.x, y: pixels.height / inches.y };
+    this.found.images.push({ pixels, ppi, ...(stream && { stream }) });
   }
 
   /** Overprint for strokes, or for fills and all else (ISO 32000-1, 8.6.7). */

@@ -4,7 +4,7 @@ import { omittedBy, outlinedBy, type Step } from '@/core/artwork/steps';
 import type { Source } from '@/core/formats/source';
 import type { Engine } from '@/imaging/engine';
 import type { Opened } from '@/imaging/opened';
-import { sharpness } from '../placed';
+import { pictureInside, sharpness } from '../placed';
 import { cleanDrawing, type CleanDrawing } from './clean';
 
 /** Opens a drawing: made safe first, and only then ever drawn. Its steps say which parts are left out, and what its words look like. */
@@ -23,7 +23,10 @@ export function openDrawing(
     density: null,
     colour: { mode: 'rgb', bits: 8, profile: null },
     orientation: 1,
-    images: drawing.images,
+    images: drawing.images.map(({ bytes, ...image }) => ({
+      ...image,
+      raster: () => pictureInside(engine, name, bytes),
+    })),
     notes: notesOn(drawing),
     raster: (wanted) => {
       const pixels = heldSize(wanted);

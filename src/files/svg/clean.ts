@@ -29,7 +29,7 @@ export interface CleanDrawing {
   text: string[];
   /** Kinds of what was left out because it could run or load something, or is not drawn at all. */
   refused: string[];
-  images: PlacedImage[];
+  images: (PlacedImage & { bytes: Uint8Array })[];
   /** How many parts make a mark of their own, those left out counted. */
   parts: number;
   /** For each part the groups that it lies in, from the outermost, each by a number of its own. */
@@ -58,7 +58,7 @@ export function cleanDrawing(name: string, source: string, options: CleanOptions
   const out: string[] = [];
   const refused = new Set<string>();
   const text: string[] = [];
-  const images: PlacedImage[] = [];
+  const images: CleanDrawing['images'] = [];
   const omit = new Set(options.omit);
   let size: SvgSize | null = null;
   const expansion = new Expansion();
@@ -235,7 +235,7 @@ function mapped(attributes: Attributes, number: number): Attributes {
 }
 
 /** A picture written into a drawing, with its PPI at the size it has there; none where it cannot be read. */
-function placedImage({ attributes, matrix }: Element, unit: number): PlacedImage[] {
+function placedImage({ attributes, matrix }: Element, unit: number): CleanDrawing['images'] {
   const address = attributes['xlink:href'] ?? attributes['href'] ?? '';
   const data = /^data:image\/[a-z]+;base64,(.*)$/s.exec(address.trim())?.[1];
   if (!data) return [];
@@ -257,7 +257,7 @@ function placedImage({ attributes, matrix }: Element, unit: number): PlacedImage
         : Math.max(ppi.x, ppi.y);
       ppi = { x: least, y: least };
     }
-    return [{ pixels: { width: pixels.width, height: pixels.height }, ppi }];
+    return [{ pixels: { width: pixels.width, height: pixels.height }, ppi, bytes }];
   } catch {
     return [];
   }

@@ -1,4 +1,4 @@
-import type { PixelSize } from '../../artwork/facts';
+import type { PlacedImage } from '../../artwork/facts';
 import { placedPpi } from '../../fit/density';
 import type { ShowingPiece } from '../../fit/schema';
 import { MM_PER_INCH } from '../../length/units';
@@ -12,16 +12,27 @@ export function placedPixels(
   { facts, face }: Pick<CheckContext, 'facts' | 'face'>,
   piece: ShowingPiece,
 ): ReturnType<typeof placedPpi> | null {
-  const { pixels, images, physical } = facts(piece.artworkId);
+  const { pixels, images = [] } = facts(piece.artworkId);
   if (pixels) return placedPpi(pixels, piece, face);
-  if (!images || images.length === 0 || !physical) return null;
-  // As many pixels as the whole drawing would have at each picture's density.
   const [worst] = images
-    .map(({ ppi }): PixelSize => ({
-      width: (physical.width / MM_PER_INCH) * ppi.x,
-      height: (physical.height / MM_PER_INCH) * ppi.y,
-    }))
-    .map((size) => placedPpi(size, piece, face))
+    .map((image) => placedImage({ facts, face }, piece, image))
+    .filter((placed) => placed !== null)
     .sort((a, b) => a.least - b.least);
   return worst ?? null;
+}
+
+/** Placed PPI of one of the pictures inside a piece's drawing; null where the drawing has no size. */
+export function placedImage(
+  { facts, face }: Pick<CheckContext, 'facts' | 'face'>,
+  piece: ShowingPiece,
+  { ppi }: PlacedImage,
+): ReturnType<typeof placedPpi> | null {
+  const { physical } = facts(piece.artworkId);
+  if (!physical) return null;
+  // As many pixels as the whole drawing would have at the picture's density.
+  const whole = {
+    width: (physical.width / MM_PER_INCH) * ppi.x,
+    height: (physical.height / MM_PER_INCH) * ppi.y,
+  };
+  return placedPpi(whole, piece, face);
 }

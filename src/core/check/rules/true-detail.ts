@@ -1,4 +1,5 @@
-import { placedPixels } from '../measure/density';
+import type { Facts } from '../../artwork/facts';
+import { placedImage, placedPixels } from '../measure/density';
 import type { ShowingPiece } from '../../fit/schema';
 import { measureShowing, type CheckContext, type Rule } from '../context';
 import type { Finding } from '../finding';
@@ -11,7 +12,7 @@ const CRISP = 0.8;
 /** How many of a piece's placed PPI carry detail: an enlarged picture has pixels enough and nothing in them. */
 export const trueDetail: Rule = {
   id: 'true-detail',
-  version: 4,
+  version: 5,
   rests: ['target', 'floor'],
   name: 'True detail',
   way: 'Bring a sharper original, or make it smaller.',
@@ -19,11 +20,10 @@ export const trueDetail: Rule = {
 };
 
 function measure(context: CheckContext, piece: ShowingPiece): Finding | null {
-  const { detail } = context.facts(piece.artworkId);
-  const density = placedPixels(context, piece);
-  if (!density || !detail) return null;
+  const worst = leastDetail(context, piece);
+  if (!worst) return null;
   const { target, floor } = context.face;
-  const placed = density.least;
+  const { placed, detail } = worst;
   const real = placed * detail.scale;
   const wanted = target * CHECK_LIMITS.detailShare;
   const low = real < floor * CHECK_LIMITS.detailShare;
@@ -52,4 +52,20 @@ function measure(context: CheckContext, piece: ShowingPiece): Finding | null {
           : `“${piece.name}” has ${Math.floor(placed)} PPI here, but detail for ${shown} only: it was enlarged or is not sharp. More pixels will not help; a sharper original will.`,
     remedies: verdict === 'ready' ? [] : honestSize(context, piece, real / wanted),
   };
+}
+
+/** The placed PPI and the detail of what a piece shows; of a drawing's pictures those of the one that is worst off. */
+function leastDetail(
+  context: CheckContext,
+  piece: ShowingPiece,
+): { placed: number; detail: NonNullable<Facts['detail']> } | null {
+  const { detail, images = [] } = context.facts(piece.artworkId);
+  const inside = images.flatMap((image) => {
+    const placed = placedImage(context, piece, image);
+    return image.detail && placed ? [{ placed: placed.least, detail: image.detail }] : [];
+  });
+  if (inside.length > 0)
+    return inside.reduce((a, b) => (b.placed * b.detail.scale < a.placed * a.detail.scale ? b : a));
+  const placed = placedPixels(context, piece);
+  return placed && detail ? { placed: placed.least, detail } : null;
 }
