@@ -1,4 +1,4 @@
-import { LIMITS, isHeld, requireReadablePixels } from '@/core/artwork/limits';
+import { heldSize, isHeld, requireReadablePixels } from '@/core/artwork/limits';
 import type { Facts } from '@/core/artwork/facts';
 import type { Header } from '@/core/formats/header';
 import { profileName } from '@/core/formats/icc';
@@ -50,17 +50,15 @@ export function openPicture(engine: Engine, name: string, source: Source, page =
   };
 }
 
-/** A picture too large for memory, shrunk by the least whole factor that makes it fit as it goes by. */
+/** A picture too large for memory, as large as fits into it, each pixel the mean of those it stands for. */
 function reduced(
   engine: Engine,
   picture: { name: string; source: Source; header: Header },
   progress: Progress = IN_SILENCE,
 ): Raster {
   const { width, height } = picture.header;
-  const factor = Math.ceil(
-    Math.max(Math.sqrt((width * height) / LIMITS.held), Math.max(width, height) / LIMITS.side),
-  );
-  const shrinker = new BandShrinker(width, height, factor);
+  const held = heldSize({ width, height });
+  const shrinker = new BandShrinker(width, height, width / held.width, height / held.height);
   engine.bands(
     picture,
     (band) => {
@@ -87,9 +85,10 @@ function notesOn(header: Header, page: number): Facts['notes'] {
     notes.push({ code: 'no-profile', message: 'CMYK without a profile: the colours shown are a guess.' });
   }
   if (!isHeld(header)) {
+    const { width, height } = heldSize({ width: header.width, height: header.height });
     notes.push({
       code: 'large',
-      message: 'Too large to work on whole: a smaller copy is placed.',
+      message: `Too large to hold whole: it is printed from a copy of ${Math.round((width * height) / 1e6)} megapixels.`,
     });
   }
   return notes;

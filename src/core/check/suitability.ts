@@ -1,3 +1,4 @@
+import { heldSize } from '../artwork/limits';
 import type { Facts } from '../artwork/facts';
 import { artSize, type PrintFace } from '../blank/resolve';
 import type { Verdict } from './finding';
@@ -15,6 +16,6 @@ export function suitabilityOf(facts: Facts, face: PrintFace): Suitability {
   if (!facts.pixels) return { verdict: 'ready', ppi: null };
   if (facts.alpha.opaqueBounds.width === 0 || artSize(face).width === 0) return { verdict: 'fix', ppi: 0 };
   const piece = newPiece('suits', facts.sha256, facts, roleOf(facts), face);
-  const ppi = placedPpi(facts.pixels, piece, face).least;
+  const ppi = placedPpi(heldSize(facts.pixels), piece, face).least;
   return { ppi, verdict: ppi >= face.target - 0.005 ? 'ready' : ppi >= face.floor ? 'look' : 'fix' };
 }

@@ -1,3 +1,4 @@
+import { heldSize } from '../artwork/limits';
 import type { Facts } from '../artwork/facts';
 import { readableWidth } from '../blank/bodies/round';
 import type { KeepOut, Zone } from '../blank/face';
@@ -197,7 +198,7 @@ function scaleAt(piece: PlacedPiece, facts: Facts, face: PrintFace, ppi: number)
   const share = Math.min(1, detail ? detail.scale / CHECK_LIMITS.detailShare : 1);
   let scale = 1;
   for (let i = 0; i < 4; i++) {
-    scale *= (placedPpi(pixels, scalePiece(piece, facts, scale), face).least * share) / ppi;
+    scale *= (placedPpi(heldSize(pixels), scalePiece(piece, facts, scale), face).least * share) / ppi;
   }
   // A rounding error under a limit is under it.
   return scale * (1 - 1e-9);

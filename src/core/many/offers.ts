@@ -1,3 +1,4 @@
+import { heldSize } from '../artwork/limits';
 import { trimSize, type PrintFace, type ResolvedBlank } from '../blank/resolve';
 import { isToShape } from '../cut/face';
 import { facePair } from '../fit/carry';
@@ -94,6 +95,6 @@ function ppisOn({ faceId, pieces }: FitFace, faces: readonly PrintFace[], factsO
   const face = faces.find(({ id }) => id === faceId);
   return pieces.flatMap((piece) => {
     const pixels = isPlaced(piece) ? factsFor(piece, factsOf)?.pixels : null;
-    return isPlaced(piece) && pixels && face ? [placedPpi(pixels, piece, face).least] : [];
+    return isPlaced(piece) && pixels && face ? [placedPpi(heldSize(pixels), piece, face).least] : [];
   });
 }

@@ -1,3 +1,4 @@
+import { heldSize } from '../artwork/limits';
 import * as v from 'valibot';
 import { pressCard } from '../blank/press-card';
 import type { PrintFace, ResolvedBlank } from '../blank/resolve';
@@ -171,6 +172,7 @@ function laid(piece: Piece, face: PrintFace, factsOf: FactsOf): v.InferOutput<ty
   return {
     ...{ name, kind, role, knockout },
     box: isMotifKind(piece) ? opaqueBox(piece, facts) : null,
-    ppi: pixels && isShowing(piece) ? Math.floor(placedPpi(pixels, piece, face).least + 0.005) : null,
+    ppi:
+      pixels && isShowing(piece) ? Math.floor(placedPpi(heldSize(pixels), piece, face).least + 0.005) : null,
   };
 }

@@ -1,6 +1,9 @@
 import { wholeBand, type Band, type BandMeasure } from './band';
 import { IN_SILENCE, type Progress, type Raster } from './raster';
 
+/** What a sum of factors may be off by. */
+const SLACK = 1e-6;
+
 /**
  * Shrinks by whole factors, each pixel the average of the block it stands for, colour weighted by alpha; a last
  * block may be smaller. No pixel is skipped.
@@ -12,74 +15,87 @@ export function boxShrink(raster: Raster, fx: number, fy: number, progress: Prog
   return shrinker.result();
 }
 
-/** The same, of a picture whose bands come by. */
+/** The same, of a picture whose bands come by; also by factors that are not whole: a pixel on the edge of two is shared. */
 export class BandShrinker implements BandMeasure<Raster> {
   private readonly width: number;
+  private readonly height: number;
   private readonly data: Uint8Array;
   private readonly sums: Float64Array;
-  private readonly counts: Uint32Array;
+  private readonly weights: Float64Array;
+  private row = 0;
   private opaque = true;
 
   constructor(
     width: number,
-    private readonly height: number,
+    private readonly down: number,
     private readonly fx: number,
     private readonly fy = fx,
   ) {
-    this.width = Math.ceil(width / fx);
-    this.data = new Uint8Array(this.width * Math.ceil(height / fy) * 4);
+    this.width = Math.ceil(width / fx - SLACK);
+    this.height = Math.ceil(down / fy - SLACK);
+    this.data = new Uint8Array(this.width * this.height * 4);
     this.sums = new Float64Array(this.width * 4);
-    this.counts = new Uint32Array(this.width);
+    this.weights = new Float64Array(this.width);
   }
 
   take({ raster, first, rows, y }: Band, progress: Progress = IN_SILENCE): void {
-    const { fx, fy, sums, counts } = this;
     this.opaque &&= raster.opaque;
     for (let row = 0; row < rows; row++) {
       if (row % 256 === 0) progress(row / rows);
-      addRow(raster, first + row, fx, sums, counts);
-      const done = y + row + 1;
-      if (done % fy === 0 || done === this.height) this.finishRow(Math.ceil(done / fy) - 1);
+      const end = (this.row + 1) * this.fy;
+      const past = y + row + 1 - end;
+      const isLast = this.row === this.height - 1;
+      // What of this row lies past the one that is being made belongs to the next.
+      this.addRow(raster, first + row, past > SLACK && !isLast ? 1 - past : 1);
+      if (y + row + 1 === this.down || (past > -SLACK && !isLast)) this.finishRow();
+      if (past > SLACK && !isLast) this.addRow(raster, first + row, past);
     }
   }
 
   result(): Raster {
-    const { width, data } = this;
-    return { width, height: data.length / 4 / width, data, opaque: this.opaque };
+    const { width, height, data } = this;
+    return { width, height, data, opaque: this.opaque };
   }
 
-  private finishRow(row: number): void {
-    const { width, data, sums, counts } = this;
-    for (let column = 0, at = row * width * 4, s = 0; column < width; column++, at += 4, s += 4) {
+  private addRow(raster: Raster, y: number, weight: number): void {
+    const { fx, width: columns } = this;
+    const { width, data } = raster;
+    let end = fx;
+    for (let x = 0, column = 0, at = y * width * 4; x < width; x++, at += 4) {
+      const past = column < columns - 1 ? x + 1 - end : -1;
+      if (past > SLACK) {
+        this.addPixel(data, at, column, (1 - past) * weight);
+        this.addPixel(data, at, column + 1, past * weight);
+      } else this.addPixel(data, at, column, weight);
+      if (past > -SLACK) end = ++column * fx + fx;
+    }
+  }
+
+  private addPixel(data: Uint8Array, at: number, column: number, weight: number): void {
+    const { sums, weights } = this;
+    const alpha = data[at + 3]! * weight;
+    weights[column]! += weight;
+    if (alpha === 0) return;
+    const s = column * 4;
+    sums[s]! += data[at]! * alpha;
+    sums[s + 1]! += data[at + 1]! * alpha;
+    sums[s + 2]! += data[at + 2]! * alpha;
+    sums[s + 3]! += alpha;
+  }
+
+  private finishRow(): void {
+    const { width, data, sums, weights } = this;
+    for (let column = 0, at = this.row * width * 4, s = 0; column < width; column++, at += 4, s += 4) {
       const alpha = sums[s + 3]!;
       if (alpha === 0) continue;
       data[at] = sums[s]! / alpha + 0.5;
       data[at + 1] = sums[s + 1]! / alpha + 0.5;
       data[at + 2] = sums[s + 2]! / alpha + 0.5;
-      data[at + 3] = alpha / counts[column]! + 0.5;
+      data[at + 3] = alpha / weights[column]! + 0.5;
     }
+    this.row++;
     sums.fill(0);
-    counts.fill(0);
-  }
-}
-
-function addRow(raster: Raster, y: number, fx: number, sums: Float64Array, counts: Uint32Array): void {
-  const { width, data } = raster;
-  let at = y * width * 4;
-  for (let x = 0, column = 0, left = fx; x < width; x++, at += 4) {
-    const alpha = data[at + 3]!;
-    const s = column * 4;
-    if (alpha !== 0) {
-      sums[s]! += data[at]! * alpha;
-      sums[s + 1]! += data[at + 1]! * alpha;
-      sums[s + 2]! += data[at + 2]! * alpha;
-      sums[s + 3]! += alpha;
-    }
-    counts[column]!++;
-    if (--left === 0) {
-      column++;
-      left = fx;
-    }
+    weights.fill(0);
   }
 }
 

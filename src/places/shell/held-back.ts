@@ -1,3 +1,4 @@
+import { heldSize } from '@/core/artwork/limits';
 import type { PrintFace } from '@/core/blank/resolve';
 import { placedPpi } from '@/core/fit/density';
 import { opaqueBox, type PieceFacts } from '@/core/fit/geometry';
@@ -22,7 +23,7 @@ export function tellHeldBack(
   const widthOf = (one: MotifPiece) => showLength(opaqueBox(one, known).width, unit);
   const pixels = known?.pixels;
   const why =
-    pixels && placedPpi(pixels, piece, face).least < face.target * WIDER
+    pixels && placedPpi(heldSize(pixels), piece, face).least < face.target * WIDER
       ? 'as its pixels are good for'
       : 'as is seen whole from one side';
   toast(`“${piece.name}” is ${widthOf(piece)} wide: as large ${why}.`, {

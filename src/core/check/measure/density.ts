@@ -1,4 +1,5 @@
 import type { PlacedImage } from '../../artwork/facts';
+import { heldSize } from '../../artwork/limits';
 import { placedPpi } from '../../fit/density';
 import type { ShowingPiece } from '../../fit/schema';
 import { MM_PER_INCH } from '../../length/units';
@@ -13,7 +14,8 @@ export function placedPixels(
   piece: ShowingPiece,
 ): ReturnType<typeof placedPpi> | null {
   const { pixels, images = [] } = facts(piece.artworkId);
-  if (pixels) return placedPpi(pixels, piece, face);
+  // A picture that is too large to hold is printed from a copy.
+  if (pixels) return placedPpi(heldSize(pixels), piece, face);
   const [worst] = images
     .map((image) => placedImage({ facts, face }, piece, image))
     .filter((placed) => placed !== null)

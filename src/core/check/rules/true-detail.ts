@@ -1,4 +1,5 @@
 import type { Facts } from '../../artwork/facts';
+import { heldSize } from '../../artwork/limits';
 import { placedImage, placedPixels } from '../measure/density';
 import type { ShowingPiece } from '../../fit/schema';
 import { measureShowing, type CheckContext, type Rule } from '../context';
@@ -59,7 +60,7 @@ function leastDetail(
   context: CheckContext,
   piece: ShowingPiece,
 ): { placed: number; detail: NonNullable<Facts['detail']> } | null {
-  const { detail, images = [] } = context.facts(piece.artworkId);
+  const { detail, pixels, images = [] } = context.facts(piece.artworkId);
   const inside = images.flatMap((image) => {
     const placed = placedImage(context, piece, image);
     return image.detail && placed ? [{ placed: placed.least, detail: image.detail }] : [];
@@ -67,5 +68,8 @@ function leastDetail(
   if (inside.length > 0)
     return inside.reduce((a, b) => (b.placed * b.detail.scale < a.placed * a.detail.scale ? b : a));
   const placed = placedPixels(context, piece);
-  return placed && detail ? { placed: placed.least, detail } : null;
+  if (!placed || !detail) return null;
+  // Of the file's own pixels those are left that the copy has which is printed.
+  const left = pixels ? heldSize(pixels).width / pixels.width : 1;
+  return { placed: placed.least, detail: { ...detail, scale: Math.min(1, detail.scale / left) } };
 }
