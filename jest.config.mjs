@@ -80,7 +80,7 @@ export default {
       ...shared,
       displayName: 'unit',
       testEnvironment: 'node',
-      testMatch: ['<rootDir>/tests/{unit,truth,attack}/**/*.test.ts'],
+      testMatch: [`<rootDir>/tests/{unit,truth,attack}/${LONG ? '**/' : ''}*.test.ts`],
       setupFilesAfterEnv: ['<rootDir>/tests/support/thorough.ts'],
     },
     {

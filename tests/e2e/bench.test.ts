@@ -64,44 +64,47 @@ describe('a mug', () => {
     expect(box!.width / box!.height).toBeCloseTo(2, 6);
   });
 
-  test('every distance: to the safe edge, to the trim, to the bleed, off the centre, the angle', async () => {
-    const face = await shop.fit.face();
-    const last = async () => (await shop.fit.boxes()).at(-1)!;
-    await shop.bench.dimension('left', '1 1/4 in');
-    await shop.bench.saved();
-    expect(extentOf(await last()).left - face.safe).toEqual(inches(1.25));
-    await shop.bench.dimension('right', '12 mm');
-    await shop.bench.saved();
-    expect(face.width - face.safe - extentOf(await last()).right).toEqual(close(12));
-    await shop.bench.keys('n', 'n');
-    await shop.bench.dimension('top', '9.5 mm');
-    await shop.bench.saved();
-    expect(extentOf(await last()).top).toEqual(close(9.5));
-    await shop.bench.keys('n');
-    await shop.bench.dimension('foot', '20 mm');
-    await shop.bench.saved();
-    expect(face.height + face.bleed - extentOf(await last()).bottom).toEqual(close(20));
-    await shop.bench.keys('n');
-    await shop.bench.dimension('centre', '-1/16 in');
-    await shop.bench.saved();
-    expect((await last()).x - face.zones[2]!.x).toEqual(inches(-1 / 16));
-    await shop.bench.dimension('centre-down', '2 mm');
-    await shop.bench.saved();
-    expect((await last()).y - face.zones[2]!.y).toEqual(close(2));
-    await shop.bench.angle('30');
-    await shop.bench.saved();
-    expect((await last()).rotation).toBeCloseTo(Math.PI / 6, 9);
-    // Turned, it has its own width and an overall one.
-    await shop.bench.dimension('overall-width', '2 in');
-    await shop.bench.saved();
-    const turned = extentOf(await last());
-    expect(turned.right - turned.left).toEqual(inches(2));
-    await shop.bench.dimension('overall-height', '30 mm');
-    await shop.bench.saved();
-    const tall = extentOf(await last());
-    expect(tall.bottom - tall.top).toEqual(close(30));
-    await shop.bench.angle('0');
-  });
+  longTest(
+    'every distance: to the safe edge, to the trim, to the bleed, off the centre, the angle',
+    async () => {
+      const face = await shop.fit.face();
+      const last = async () => (await shop.fit.boxes()).at(-1)!;
+      await shop.bench.dimension('left', '1 1/4 in');
+      await shop.bench.saved();
+      expect(extentOf(await last()).left - face.safe).toEqual(inches(1.25));
+      await shop.bench.dimension('right', '12 mm');
+      await shop.bench.saved();
+      expect(face.width - face.safe - extentOf(await last()).right).toEqual(close(12));
+      await shop.bench.keys('n', 'n');
+      await shop.bench.dimension('top', '9.5 mm');
+      await shop.bench.saved();
+      expect(extentOf(await last()).top).toEqual(close(9.5));
+      await shop.bench.keys('n');
+      await shop.bench.dimension('foot', '20 mm');
+      await shop.bench.saved();
+      expect(face.height + face.bleed - extentOf(await last()).bottom).toEqual(close(20));
+      await shop.bench.keys('n');
+      await shop.bench.dimension('centre', '-1/16 in');
+      await shop.bench.saved();
+      expect((await last()).x - face.zones[2]!.x).toEqual(inches(-1 / 16));
+      await shop.bench.dimension('centre-down', '2 mm');
+      await shop.bench.saved();
+      expect((await last()).y - face.zones[2]!.y).toEqual(close(2));
+      await shop.bench.angle('30');
+      await shop.bench.saved();
+      expect((await last()).rotation).toBeCloseTo(Math.PI / 6, 9);
+      // Turned, it has its own width and an overall one.
+      await shop.bench.dimension('overall-width', '2 in');
+      await shop.bench.saved();
+      const turned = extentOf(await last());
+      expect(turned.right - turned.left).toEqual(inches(2));
+      await shop.bench.dimension('overall-height', '30 mm');
+      await shop.bench.saved();
+      const tall = extentOf(await last());
+      expect(tall.bottom - tall.top).toEqual(close(30));
+      await shop.bench.angle('0');
+    },
+  );
 
   test('Tab goes from one number to the next', async () => {
     await shop.bench.keys('w');
@@ -114,65 +117,68 @@ describe('a mug', () => {
     expect(face.width - face.safe - extentOf(box).right).toEqual(close(14));
   });
 
-  test('both chosen: the gap between them, aligned, as large as the first, spread, grouped and scaled as one', async () => {
-    await shop.bench.chord(Key.CONTROL, 'a');
-    await shop.bench.chosen(/2 pieces/);
-    await shop.bench.dimension('gap-across', '1 1/2 in');
-    await shop.bench.saved();
-    let [a, b] = (await shop.fit.boxes()).map(extentOf);
-    expect(b!.left - a!.right).toEqual(inches(1.5));
-    await shop.bench.dimension('gap-down', '3 mm');
-    await shop.bench.saved();
-    [a, b] = (await shop.fit.boxes()).map(extentOf);
-    expect(Math.max(b!.top - a!.bottom, a!.top - b!.bottom)).toEqual(close(3));
-    for (const [key, side] of [
-      [Key.ARROW_UP, 'top'],
-      [Key.ARROW_DOWN, 'bottom'],
-      [Key.ARROW_LEFT, 'left'],
-      [Key.ARROW_RIGHT, 'right'],
-    ] as const) {
-      await shop.bench.chord(Key.CONTROL, key);
+  longTest(
+    'both chosen: the gap between them, aligned, as large as the first, spread, grouped and scaled as one',
+    async () => {
+      await shop.bench.chord(Key.CONTROL, 'a');
+      await shop.bench.chosen(/2 pieces/);
+      await shop.bench.dimension('gap-across', '1 1/2 in');
       await shop.bench.saved();
-      const [c, d] = (await shop.fit.boxes()).map(extentOf);
-      expect(d![side]).toEqual(close(c![side]));
-    }
-    await shop.bench.keys('m');
-    await shop.bench.saved();
-    let [c, d] = await shop.fit.boxes();
-    expect(d!.height).toEqual(close(c!.height));
-    await shop.bench.keys('M');
-    await shop.bench.saved();
-    [c, d] = await shop.fit.boxes();
-    expect(d!.width).toEqual(close(c!.width));
-    await shop.bench.keys('X');
-    await shop.bench.keys('Y');
-    await shop.bench.saved();
-    [c, d] = await shop.fit.boxes();
-    expect([d!.x, d!.y]).toEqual([close(c!.x), close(c!.y)]);
-    await shop.bench.keys('o');
-    await shop.bench.saved();
-    [c, d] = await shop.fit.boxes();
-    const { width } = await shop.fit.face();
-    expect(Math.abs(d!.x - c!.x)).toEqual(close(width / 2));
-    await shop.bench.keys('g');
-    await shop.bench.saved();
-    expect((await shop.fit.read()).faces[0]!.groups).toHaveLength(1);
-    const before = await shop.fit.boxes();
-    await shop.bench.dimension('width', '4 in');
-    await shop.bench.saved();
-    const after = await shop.fit.boxes();
-    const whole = after.map(extentOf);
-    expect(Math.max(...whole.map(({ right }) => right)) - Math.min(...whole.map(({ left }) => left))).toEqual(
-      inches(4),
-    );
-    expect(after[0]!.width / before[0]!.width).toBeCloseTo(after[1]!.width / before[1]!.width, 9);
-    await shop.bench.angle('20');
-    await shop.bench.saved();
-    expect((await shop.fit.read()).faces[0]!.groups![0]!.rotation).toBeCloseTo(Math.PI / 9, 9);
-    await shop.bench.keys('G');
-    await shop.bench.saved();
-    expect((await shop.fit.read()).faces[0]!.groups ?? []).toEqual([]);
-  });
+      let [a, b] = (await shop.fit.boxes()).map(extentOf);
+      expect(b!.left - a!.right).toEqual(inches(1.5));
+      await shop.bench.dimension('gap-down', '3 mm');
+      await shop.bench.saved();
+      [a, b] = (await shop.fit.boxes()).map(extentOf);
+      expect(Math.max(b!.top - a!.bottom, a!.top - b!.bottom)).toEqual(close(3));
+      for (const [key, side] of [
+        [Key.ARROW_UP, 'top'],
+        [Key.ARROW_DOWN, 'bottom'],
+        [Key.ARROW_LEFT, 'left'],
+        [Key.ARROW_RIGHT, 'right'],
+      ] as const) {
+        await shop.bench.chord(Key.CONTROL, key);
+        await shop.bench.saved();
+        const [c, d] = (await shop.fit.boxes()).map(extentOf);
+        expect(d![side]).toEqual(close(c![side]));
+      }
+      await shop.bench.keys('m');
+      await shop.bench.saved();
+      let [c, d] = await shop.fit.boxes();
+      expect(d!.height).toEqual(close(c!.height));
+      await shop.bench.keys('M');
+      await shop.bench.saved();
+      [c, d] = await shop.fit.boxes();
+      expect(d!.width).toEqual(close(c!.width));
+      await shop.bench.keys('X');
+      await shop.bench.keys('Y');
+      await shop.bench.saved();
+      [c, d] = await shop.fit.boxes();
+      expect([d!.x, d!.y]).toEqual([close(c!.x), close(c!.y)]);
+      await shop.bench.keys('o');
+      await shop.bench.saved();
+      [c, d] = await shop.fit.boxes();
+      const { width } = await shop.fit.face();
+      expect(Math.abs(d!.x - c!.x)).toEqual(close(width / 2));
+      await shop.bench.keys('g');
+      await shop.bench.saved();
+      expect((await shop.fit.read()).faces[0]!.groups).toHaveLength(1);
+      const before = await shop.fit.boxes();
+      await shop.bench.dimension('width', '4 in');
+      await shop.bench.saved();
+      const after = await shop.fit.boxes();
+      const whole = after.map(extentOf);
+      expect(
+        Math.max(...whole.map(({ right }) => right)) - Math.min(...whole.map(({ left }) => left)),
+      ).toEqual(inches(4));
+      expect(after[0]!.width / before[0]!.width).toBeCloseTo(after[1]!.width / before[1]!.width, 9);
+      await shop.bench.angle('20');
+      await shop.bench.saved();
+      expect((await shop.fit.read()).faces[0]!.groups![0]!.rotation).toBeCloseTo(Math.PI / 9, 9);
+      await shop.bench.keys('G');
+      await shop.bench.saved();
+      expect((await shop.fit.read()).faces[0]!.groups ?? []).toEqual([]);
+    },
+  );
 
   test('verbs of one piece: inside, to the bleed, a quarter turn, over, role, knockout, order, lock, hide', async () => {
     await shop.bench.keys(Key.ESCAPE);
@@ -291,25 +297,28 @@ describe('a mug', () => {
   );
 });
 
-test('what is dropped on the flat lies where the pointer was, chosen; one more goes beside it', async () => {
-  await shop.openFit('shirt');
-  const middleOf = (css: string) =>
-    shop.browser.executeScript<{ x: number; y: number }>(
-      'const { left, top, width, height } = document.querySelector(arguments[0]).getBoundingClientRect();' +
-        'return { x: left + width / 2, y: top + height / 2 };',
-      css,
-    );
-  const { x, y } = await middleOf('[data-flat]');
-  const at = { x: x - 30, y: y + 12 };
-  await shop.bench.dropOn('[data-flat] canvas', shop.motif, at);
-  await shop.bench.chosen(/gull/);
-  const lies = await middleOf('[data-piece]');
-  expect([Math.abs(lies.x - at.x) < 2, Math.abs(lies.y - at.y) < 2]).toEqual([true, true]);
-  await shop.bench.add(shop.motif, 'gull');
-  await shop.bench.saved();
-  const [first, second] = (await shop.fit.boxes()) as [Box, Box];
-  expect(overlap(first, second)).toBe(false);
-});
+longTest(
+  'what is dropped on the flat lies where the pointer was, chosen; one more goes beside it',
+  async () => {
+    await shop.openFit('shirt');
+    const middleOf = (css: string) =>
+      shop.browser.executeScript<{ x: number; y: number }>(
+        'const { left, top, width, height } = document.querySelector(arguments[0]).getBoundingClientRect();' +
+          'return { x: left + width / 2, y: top + height / 2 };',
+        css,
+      );
+    const { x, y } = await middleOf('[data-flat]');
+    const at = { x: x - 30, y: y + 12 };
+    await shop.bench.dropOn('[data-flat] canvas', shop.motif, at);
+    await shop.bench.chosen(/gull/);
+    const lies = await middleOf('[data-piece]');
+    expect([Math.abs(lies.x - at.x) < 2, Math.abs(lies.y - at.y) < 2]).toEqual([true, true]);
+    await shop.bench.add(shop.motif, 'gull');
+    await shop.bench.saved();
+    const [first, second] = (await shop.fit.boxes()) as [Box, Box];
+    expect(overlap(first, second)).toBe(false);
+  },
+);
 
 test('anything is gone to, and done, by a few letters of its name', async () => {
   await shop.openFit('mug-325');
@@ -327,17 +336,24 @@ test('anything is gone to, and done, by a few letters of its name', async () => 
   await shop.browser.wait(async () => /tumbler-470/.test(await shop.browser.getCurrentUrl()), PATIENCE);
 });
 
-test('a print file is named after its design in any script, cut where it is too long for a disk', async () => {
-  const name = '灯台守の長い夜と静かな海'.repeat(10);
-  const [fit] = (await records<Fit>(shop.browser, 'fits')).filter(({ id }) => id === 'mug-325');
-  const [design] = (await records<Design>(shop.browser, 'designs')).filter(({ id }) => id === fit!.designId);
-  await putRecord(shop.browser, 'designs', { ...design, name });
-  await shop.openFit('mug-325');
-  await shop.bench.press('Make print file');
-  const file = await downloaded(shop.browser, shop.downloads, '.png');
-  expect(file.name.normalize('NFC')).toMatch(/^(灯台守の長い夜と静かな海)+.*_mug-325-ml_wrap_222x92mm\.png$/);
-  await putRecord(shop.browser, 'designs', design!);
-});
+longTest(
+  'a print file is named after its design in any script, cut where it is too long for a disk',
+  async () => {
+    const name = '灯台守の長い夜と静かな海'.repeat(10);
+    const [fit] = (await records<Fit>(shop.browser, 'fits')).filter(({ id }) => id === 'mug-325');
+    const [design] = (await records<Design>(shop.browser, 'designs')).filter(
+      ({ id }) => id === fit!.designId,
+    );
+    await putRecord(shop.browser, 'designs', { ...design, name });
+    await shop.openFit('mug-325');
+    await shop.bench.press('Make print file');
+    const file = await downloaded(shop.browser, shop.downloads, '.png');
+    expect(file.name.normalize('NFC')).toMatch(
+      /^(灯台守の長い夜と静かな海)+.*_mug-325-ml_wrap_222x92mm\.png$/,
+    );
+    await putRecord(shop.browser, 'designs', design!);
+  },
+);
 
 test('a frame of a drag renders what the hand moves, and nothing else', async () => {
   const rest = ['Docket', 'Product', 'Piece', 'Bench'];

@@ -11,6 +11,10 @@ export function few<T>(all: readonly T[], count: number): readonly T[] {
 }
 
 /** A test of the long run alone: what it drives is held in its parts by others, and takes long to drive whole. */
-export function longTest(name: string, body: () => Promise<void>): void {
-  if (LONG) test(name, body);
+export function longTest(
+  name: string,
+  body: (() => Promise<void>) | (() => void),
+  milliseconds?: number,
+): void {
+  if (LONG) test(name, body as () => void, milliseconds);
 }

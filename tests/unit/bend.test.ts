@@ -6,6 +6,7 @@ import { carryOver } from '@/core/fit/resize-garment';
 import { renderFace } from '@/core/render/face';
 import { blankById, docketOf, faceOf, findingOf, pieceAt, shown } from '../support/fits';
 import { CLEAR, paint, pixelAt, RED, solid } from '../support/pictures';
+import { longTest } from '../support/long';
 
 const blank = blankById('tumbler-taper-480');
 const face = faceOf(blank);
@@ -100,7 +101,7 @@ test('placed PPI is the worst over the arc', () => {
   expect(placedPpi(size, turned, face).y).toBeLessThan(placedPpi(size, turned).y);
 });
 
-test('its docket is measured on the rectangle, and says what rests on an assumed number', () => {
+longTest('its docket is measured on the rectangle, and says what rests on an assumed number', () => {
   const whole = pieceAt(face.width / 2, face.height / 2, face.width + 4, face.height + 4, { role: 'ground' });
   const low = { ...blank, faces: [{ ...face, target: 100, floor: 60 }] };
   const docket = docketOf(low, [whole], solid(4000, 2500));

@@ -8,7 +8,7 @@ import { nodeReaders } from '@/cli/readers';
 import { run } from '@/cli/run';
 import { shippedBlanks } from '@/core/blank/library';
 import type { Mark } from '@/core/mockup/marks';
-import { few } from '../support/long';
+import { few, longTest } from '../support/long';
 
 const folder = mkdtempSync(join(tmpdir(), 'up-fit-picture-'));
 const file = (name: string) => join(folder, name);
@@ -92,7 +92,7 @@ describe('picture', () => {
     ['shirt', 'White', 'plain-flat', '0'],
   ] as const;
 
-  test.each(few(CASES, 4))(
+  test.each(few(CASES, 1))(
     'of %s in %s, scene %s turned by %s: a mark of the flat is where it says, within 1.5 px',
     async (wanted, _, scene, turn) => {
       const blank = shippedBlanks().find(({ blank: one }) => one.id === wanted)!;
@@ -137,7 +137,7 @@ describe('picture', () => {
     },
   );
 
-  test('in any of three formats, at its own size', async () => {
+  longTest('in any of three formats, at its own size', async () => {
     writeDots('plain.png', { width: 40, height: 40 }, [[20, 20]]);
     const ask = (out: string, pixels: string) =>
       upfit<Told>(
@@ -195,7 +195,7 @@ describe('picture', () => {
     expect(() => readFileSync(file('none.png'))).toThrow();
   });
 
-  test.each(['gif', 'webp'])(
+  test.each(few(['gif', 'webp'], 1))(
     'a turn is one %s file with all its pictures, each as long as is said',
     async (kind) => {
       writeDots('dots.png', { width: 60, height: 60 }, [[30, 30]]);

@@ -10,6 +10,7 @@ import { keptName } from '@/core/pack/names';
 import { columnOf, doubledRows, rowName, rowsFor, unknownParts } from '@/core/rows/list';
 import { fillSlot, type Slot, type SlotFont } from '@/core/rows/slot';
 import { fontOf, lackingIn } from '@/files/font';
+import { longTest } from '../support/long';
 
 const folder = mkdtempSync(join(tmpdir(), 'up-fit-rows-'));
 const readers = nodeReaders();
@@ -87,22 +88,25 @@ describe('twelve keepers’ names', () => {
     expect(told.unused).toEqual(['born']);
   });
 
-  test('every name’s ink lies in its slot and in its middle; the long one is narrower for it, and over the least', () => {
-    const boxes = answer.told.rows.flatMap(({ file }) => (file === null ? [] : [inkOf(file, 2)]));
-    for (const { left, right, top, bottom } of boxes) {
-      expect(left).toBeGreaterThan(48 - 30 - 0.1);
-      expect(right).toBeLessThan(48 + 30 + 0.1);
-      expect(top).toBeGreaterThan(30 - 6 - 0.1);
-      expect(bottom).toBeLessThan(30 + 6 + 0.1);
-      expect((left + right) / 2).toBeCloseTo(48, 0);
-    }
-    const [ada, , long] = boxes;
-    expect(long!.right - long!.left).toBeCloseTo(60, 0);
-    // Capitals of names at full size are all as high.
-    expect(boxes[3]!.bottom - boxes[3]!.top).toBeCloseTo(ada!.bottom - ada!.top, 0);
-    expect(long!.bottom - long!.top).toBeLessThan(ada!.bottom - ada!.top);
-    expect(long!.bottom - long!.top).toBeGreaterThan(1.8);
-  });
+  longTest(
+    'every name’s ink lies in its slot and in its middle; the long one is narrower for it, and over the least',
+    () => {
+      const boxes = answer.told.rows.flatMap(({ file }) => (file === null ? [] : [inkOf(file, 2)]));
+      for (const { left, right, top, bottom } of boxes) {
+        expect(left).toBeGreaterThan(48 - 30 - 0.1);
+        expect(right).toBeLessThan(48 + 30 + 0.1);
+        expect(top).toBeGreaterThan(30 - 6 - 0.1);
+        expect(bottom).toBeLessThan(30 + 6 + 0.1);
+        expect((left + right) / 2).toBeCloseTo(48, 0);
+      }
+      const [ada, , long] = boxes;
+      expect(long!.right - long!.left).toBeCloseTo(60, 0);
+      // Capitals of names at full size are all as high.
+      expect(boxes[3]!.bottom - boxes[3]!.top).toBeCloseTo(ada!.bottom - ada!.top, 0);
+      expect(long!.bottom - long!.top).toBeLessThan(ada!.bottom - ada!.top);
+      expect(long!.bottom - long!.top).toBeGreaterThan(1.8);
+    },
+  );
 });
 
 describe('a list', () => {
@@ -146,7 +150,7 @@ describe('a list', () => {
     expect((await refused(at('none.csv'), ...slot))[1].code).toBe('not-found');
   });
 
-  test('names of 200 letters, of paths and of other scripts: each a problem or a safe name', async () => {
+  longTest('names of 200 letters, of paths and of other scripts: each a problem or a safe name', async () => {
     const csv = list('odd.csv', `name\n${'w'.repeat(200)}\n../../etc/passwd\nAda\nada\n`);
     const { told } = await rows(csv, ...slot, '--name', '{name}');
     expect(told.rows[0]).toMatchObject({ file: null });

@@ -7,6 +7,7 @@ import { PNG } from 'pngjs';
 import { readMeasured, type MeasuredShape } from '@/cli/measured';
 import { nodeReaders } from '@/cli/readers';
 import { run } from '@/cli/run';
+import { longTest } from '../support/long';
 
 const folder = mkdtempSync(join(tmpdir(), 'up-fit-cli-'));
 const file = (name: string) => join(folder, name);
@@ -102,7 +103,7 @@ test.each([
   expect((json['error'] as { message: string }).message).toContain(words);
 });
 
-test('check: covering, inside, and a size of one’s own', async () => {
+longTest('check: covering, inside, and a size of one’s own', async () => {
   const cover = await upfit(
     'check',
     '--blank',
@@ -375,7 +376,7 @@ describe('template', () => {
     expect(() => readMeasured(shape, readings)).toThrow(words);
   });
 
-  test('a blank or a size that is not there', async () => {
+  longTest('a blank or a size that is not there', async () => {
     expect((await upfit('template', '--blank', 'no-such')).json).toMatchObject({
       error: { code: 'not-found' },
     });

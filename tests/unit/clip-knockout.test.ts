@@ -11,6 +11,7 @@ import { readShape } from '@/files/svg/shape';
 import { blankById, docketOf, faceOf, factsOf, findingOf, pieceAt, shown } from '../support/fits';
 import { pixelAt, RED, solid } from '../support/pictures';
 import { face as typeface } from '../support/font';
+import { longTest } from '../support/long';
 
 const mug = blankById('mug-325');
 const face = {
@@ -120,15 +121,18 @@ describe('knocked out', () => {
     );
   });
 
-  test('a hole in the ground is no gap at the bleed, and clear parts are said where the house takes none', () => {
-    const docket = docketOf(mug, [ground, { ...hole, x: 0, y: 40 }], red);
-    expect(findingOf(docket, 'bleed').verdict).toBe('ready');
-    const sticker = blankById('sticker-75');
-    expect(findingOf(docketOf(sticker, [ground], red), 'file-spec').shown.measured).not.toMatch(/Clear/);
-    expect(findingOf(docketOf(sticker, [ground, { ...hole, x: 37 }], red), 'file-spec').message).toMatch(
-      /parts of this file are clear/,
-    );
-  });
+  longTest(
+    'a hole in the ground is no gap at the bleed, and clear parts are said where the house takes none',
+    () => {
+      const docket = docketOf(mug, [ground, { ...hole, x: 0, y: 40 }], red);
+      expect(findingOf(docket, 'bleed').verdict).toBe('ready');
+      const sticker = blankById('sticker-75');
+      expect(findingOf(docketOf(sticker, [ground], red), 'file-spec').shown.measured).not.toMatch(/Clear/);
+      expect(findingOf(docketOf(sticker, [ground, { ...hole, x: 37 }], red), 'file-spec').message).toMatch(
+        /parts of this file are clear/,
+      );
+    },
+  );
 });
 
 describe('over one zone', () => {

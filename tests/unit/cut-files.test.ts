@@ -36,7 +36,7 @@ import type { Engine } from '@/imaging/engine';
 import { loadNodeEngine } from '@/imaging/node';
 import { blankById, factsOf, stickersOf } from '../support/fits';
 import { fontBytes } from '../support/font';
-import { runs } from '../support/long';
+import { longTest, runs } from '../support/long';
 
 const folder = mkdtempSync(join(tmpdir(), 'up-fit-cuts-'));
 const blank = blankById('sticker-die-cut');
@@ -139,48 +139,56 @@ test('a sticker’s PDF: its cut line is a plate of its own, where the flat has 
   expect(magenta.some(([x, y]) => Math.abs(outlineDistance(line, x, y)) < 0.3)).toBe(false);
 }, 60_000);
 
-test('a sheet of the six: cut lines stand where the flat says, in the ink it names', async () => {
-  const prints = faces.map(printOf);
-  const sheet = sheetOf(prints, 2, { spot: 'KnifeLine', labels: false, ruler: false });
-  const layout = layOut(sheet, prints);
-  expect(layout.laid).toHaveLength(12);
-  const [bytes] = await writeSheet(
-    engine,
-    { sheet, prints, cards: [], format: 'pdf', ppi: 60 },
-    readFont(fontBytes('archivo-narrow')),
-    () => undefined,
-  );
-  const plate = plates(bytes!, 150).get('KnifeLine')!;
-  expectOn(inked(plate, 150), ringsIn(cutsOf(layout, 0).map(({ d }) => d)), 0.2);
-}, 60_000);
+longTest(
+  'a sheet of the six: cut lines stand where the flat says, in the ink it names',
+  async () => {
+    const prints = faces.map(printOf);
+    const sheet = sheetOf(prints, 2, { spot: 'KnifeLine', labels: false, ruler: false });
+    const layout = layOut(sheet, prints);
+    expect(layout.laid).toHaveLength(12);
+    const [bytes] = await writeSheet(
+      engine,
+      { sheet, prints, cards: [], format: 'pdf', ppi: 60 },
+      readFont(fontBytes('archivo-narrow')),
+      () => undefined,
+    );
+    const plate = plates(bytes!, 150).get('KnifeLine')!;
+    expectOn(inked(plate, 150), ringsIn(cutsOf(layout, 0).map(({ d }) => d)), 0.2);
+  },
+  60_000,
+);
 
-test('cut lines alone: SVG and PDF at true size hold the same lines', async () => {
-  const [face] = faces;
-  const page = {
-    name: 'Crab & co',
-    ...printSize(face!),
-    lines: [{ kind: 'cut' as const, through: true, name: 'Crab & co', d: printCut(face!)!.d }],
-  };
-  const svg = cutSvg(page);
-  expect(svg).toContain(`width="${page.width}mm"`);
-  expect(svg).toContain('Crab &amp; co');
-  expect(/d="([^"]+)"/.exec(svg)![1]).toBe(page.lines[0]!.d);
-  const path = join(folder, 'alone.pdf');
-  const bytes = await cutPdf('Alone', [page], { cut: 'Cut line', backing: 'Backing line' });
-  writeFileSync(path, bytes);
-  // Read as artwork it tells of its separation, and that it overprints.
-  const { notes } = await openPage(
-    { engine, drawPage: () => Promise.reject(new Error('not drawn')) },
-    'alone.pdf',
-    bytesSource(bytes),
-  );
-  expect(notes.map(({ code }) => code)).toEqual(expect.arrayContaining(['spots', 'overprint']));
-  execFileSync('qpdf', ['--check', path]);
-  const info = execFileSync('pdfinfo', [path]).toString();
-  const [, width] = /Page size:\s+([\d.]+) x/.exec(info)!;
-  expect((Number(width) / 72) * 25.4).toBeCloseTo(page.width, 1);
-  expectOn(inked(plates(bytes, 600).get('Cut line')!, 600), ringsIn([page.lines[0]!.d]), 0.1);
-}, 60_000);
+longTest(
+  'cut lines alone: SVG and PDF at true size hold the same lines',
+  async () => {
+    const [face] = faces;
+    const page = {
+      name: 'Crab & co',
+      ...printSize(face!),
+      lines: [{ kind: 'cut' as const, through: true, name: 'Crab & co', d: printCut(face!)!.d }],
+    };
+    const svg = cutSvg(page);
+    expect(svg).toContain(`width="${page.width}mm"`);
+    expect(svg).toContain('Crab &amp; co');
+    expect(/d="([^"]+)"/.exec(svg)![1]).toBe(page.lines[0]!.d);
+    const path = join(folder, 'alone.pdf');
+    const bytes = await cutPdf('Alone', [page], { cut: 'Cut line', backing: 'Backing line' });
+    writeFileSync(path, bytes);
+    // Read as artwork it tells of its separation, and that it overprints.
+    const { notes } = await openPage(
+      { engine, drawPage: () => Promise.reject(new Error('not drawn')) },
+      'alone.pdf',
+      bytesSource(bytes),
+    );
+    expect(notes.map(({ code }) => code)).toEqual(expect.arrayContaining(['spots', 'overprint']));
+    execFileSync('qpdf', ['--check', path]);
+    const info = execFileSync('pdfinfo', [path]).toString();
+    const [, width] = /Page size:\s+([\d.]+) x/.exec(info)!;
+    expect((Number(width) / 72) * 25.4).toBeCloseTo(page.width, 1);
+    expectOn(inked(plates(bytes, 600).get('Cut line')!, 600), ringsIn([page.lines[0]!.d]), 0.1);
+  },
+  60_000,
+);
 
 test('a PDF says which line cuts through and which the upper layer alone, a layer each, the backing dashed', async () => {
   const d = 'M5 5H25V25H5Z';

@@ -17,6 +17,7 @@ import type { Blank, HouseSpec } from '@/core/blank/schema';
 import { numberBy } from '@/desk/houses';
 import { blankById, faceOf } from '../support/fits';
 import { packOf, print as printOf } from '../support/orders';
+import { longTest } from '../support/long';
 
 let engine: Engine;
 let folder: string;
@@ -98,14 +99,17 @@ describe('a blank that the customer measured', () => {
     }
   });
 
-  test('is sent back by a house that prints its own products only, and where its numbers make no product', async () => {
-    const shirt = own('shirt', { id: 'own-shirt' }, {});
-    const answer = await sent(DUNMERE, await packOf(shirt, { bytes: await print('shirt') }));
-    expect(reasonsIn(answer)).toMatch(/our own products only/);
-    const absurd = { ...cup, blank: { ...cup.blank, body: withSizes(cup.blank.body, { slant: 0.5 }) } };
-    const refused = await sent(HARL, await packOf(absurd, { bytes: await print('mug-325') }));
-    expect(reasonsIn(refused)).toMatch(/choose one of ours/);
-  });
+  longTest(
+    'is sent back by a house that prints its own products only, and where its numbers make no product',
+    async () => {
+      const shirt = own('shirt', { id: 'own-shirt' }, {});
+      const answer = await sent(DUNMERE, await packOf(shirt, { bytes: await print('shirt') }));
+      expect(reasonsIn(answer)).toMatch(/our own products only/);
+      const absurd = { ...cup, blank: { ...cup.blank, body: withSizes(cup.blank.body, { slant: 0.5 }) } };
+      const refused = await sent(HARL, await packOf(absurd, { bytes: await print('mug-325') }));
+      expect(reasonsIn(refused)).toMatch(/choose one of ours/);
+    },
+  );
 });
 
 describe('a house that its customer wrote down', () => {
@@ -156,7 +160,7 @@ describe('a house that its customer wrote down', () => {
 });
 
 describe('a pack that can be printed', () => {
-  test('is refused where a file is put on another face, or goes into a size it is not for', async () => {
+  longTest('is refused where a file is put on another face, or goes into a size it is not for', async () => {
     const made = await packOf('mug-325', { bytes: await print('mug-325'), sizes: ['M'] });
     const [line] = made.order.lines;
     const ordered = (change: Partial<typeof line>) =>
@@ -205,25 +209,29 @@ describe('a desk refuses, and says why', () => {
     expect(reasonsIn(answer)).toMatch(/we need exactly 2671 × 1134 px/);
   });
 
-  test('the wrong mode and format', async () => {
+  longTest('the wrong mode and format', async () => {
     const bytes = await print('mug-325', { format: 'tiff', mode: 'cmyk' });
     const said = reasonsIn(await sent(HARL, await packOf('mug-325', { bytes })));
     expect(said).toMatch(/We take PNG, JPEG .*not TIFF/);
     expect(said).toMatch(/CMYK; we print from RGB/);
   });
 
-  test('no alpha where the product shows between the motifs', async () => {
-    const whole = await print('shirt-child', {}, [newFill('f', '#ffffff')]);
-    const clear = PNG.sync.read(Buffer.from(whole));
-    const flat = new PNG({ width: clear.width, height: clear.height });
-    flat.data = clear.data;
-    const bytes = PNG.sync.write(flat, { colorType: 2, deflateLevel: 1 });
-    const answer = await sent(DUNMERE, await packOf('shirt-child', { bytes }));
-    expect(reasonsIn(answer)).toMatch(/No transparency/);
-    expect((await sent(DUNMERE, await packOf('shirt-child', { bytes: whole }))).number).toMatch(/^DG-/);
-  }, 60_000);
+  longTest(
+    'no alpha where the product shows between the motifs',
+    async () => {
+      const whole = await print('shirt-child', {}, [newFill('f', '#ffffff')]);
+      const clear = PNG.sync.read(Buffer.from(whole));
+      const flat = new PNG({ width: clear.width, height: clear.height });
+      flat.data = clear.data;
+      const bytes = PNG.sync.write(flat, { colorType: 2, deflateLevel: 1 });
+      const answer = await sent(DUNMERE, await packOf('shirt-child', { bytes }));
+      expect(reasonsIn(answer)).toMatch(/No transparency/);
+      expect((await sent(DUNMERE, await packOf('shirt-child', { bytes: whole }))).number).toMatch(/^DG-/);
+    },
+    60_000,
+  );
 
-  test('the line of its template left in, and not cyan art elsewhere', async () => {
+  longTest('the line of its template left in, and not cyan art elsewhere', async () => {
     const png = PNG.sync.read(Buffer.from(await print('mug-325')));
     const { bleed, target } = faceOf(blankById('mug-325'));
     const cyanRow = (y: number) => {
@@ -252,7 +260,7 @@ describe('a desk refuses, and says why', () => {
     });
   });
 
-  test('what is damaged on the way, what is no picture, and what is another house’s', async () => {
+  longTest('what is damaged on the way, what is no picture, and what is another house’s', async () => {
     const made = await packOf('mug-325', { bytes: await print('mug-325') });
     const bytes = new Uint8Array(await made.pack.arrayBuffer());
     bytes[5000]! ^= 1;

@@ -33,7 +33,7 @@ import { nodePlain } from '@/files/svg/node';
 import type { Engine } from '@/imaging/engine';
 import { loadNodeEngine } from '@/imaging/node';
 import { blankById, faceOf, factsOf, pieceAt } from '../support/fits';
-import { LONG } from '../support/long';
+import { LONG, longTest } from '../support/long';
 import { paint } from '../support/pictures';
 import { difference, pdfDrawn } from '../support/redrawn';
 
@@ -281,16 +281,19 @@ test('what was done to one piece’s pixels is printed so, and beside it the dra
   expect(lastTold).toEqual([]);
 });
 
-test('on a press a drawing with black in it keeps its thin lines on black ink alone, as pixels, and says so', async () => {
-  const lines = svg(
-    '<path d="M5 20h50" stroke="#000000" stroke-width=".4"/><rect x="5" y="25" width="50" height="5" fill="#0b5563"/>',
-  );
-  const pdf = await write('pdf', lines, [placed()], { mode: 'cmyk' });
-  expect(imagesIn(pdf)).toBeGreaterThan(0);
-  expect(lastTold).toEqual([expect.stringMatching(/is drawn at 150 PPI, so that its thin blacks/)]);
-  expect(imagesIn(await write('pdf', lines, [placed()]))).toBe(0);
-  expect(lastTold).toEqual([]);
-});
+longTest(
+  'on a press a drawing with black in it keeps its thin lines on black ink alone, as pixels, and says so',
+  async () => {
+    const lines = svg(
+      '<path d="M5 20h50" stroke="#000000" stroke-width=".4"/><rect x="5" y="25" width="50" height="5" fill="#0b5563"/>',
+    );
+    const pdf = await write('pdf', lines, [placed()], { mode: 'cmyk' });
+    expect(imagesIn(pdf)).toBeGreaterThan(0);
+    expect(lastTold).toEqual([expect.stringMatching(/is drawn at 150 PPI, so that its thin blacks/)]);
+    expect(imagesIn(await write('pdf', lines, [placed()]))).toBe(0);
+    expect(lastTold).toEqual([]);
+  },
+);
 
 test('what cannot stay paths is known by its reason; a drawing of pixels alone, and too many parts, are a picture', async () => {
   const why = async (text: string) => {

@@ -21,6 +21,7 @@ import type { Engine } from '@/imaging/engine';
 import { loadNodeEngine } from '@/imaging/node';
 import { blankById, faceOf, pieceAt, shown } from '../support/fits';
 import { paint } from '../support/pictures';
+import { longTest } from '../support/long';
 
 const folder = mkdtempSync(join(tmpdir(), 'up-fit-handed-'));
 let engine: Engine;
@@ -187,7 +188,7 @@ describe('a file in CMYK', () => {
     expect(sum / a!.length).toBeLessThan(3);
   });
 
-  test('PDF: inks for paths and pictures alike, and the profile as its output intent', async () => {
+  longTest('PDF: inks for paths and pictures alike, and the profile as its output intent', async () => {
     const path = await written({ format: 'pdf', mode: 'cmyk' });
     run('qpdf', '--check', path);
     const text = run('qpdf', '--qdf', '--object-streams=disable', path, '-');

@@ -7,6 +7,7 @@ import type { Lettering } from '@/core/type/schema';
 import { face as typeface } from '../support/font';
 import { fitOf, factsOf, pieceAt, sheetOf, shown } from '../support/fits';
 import { paint } from '../support/pictures';
+import { longTest } from '../support/long';
 
 const [CREAM, NAVY, TEAL, BLACK, SAGE] = ['#f4f1e8', '#1f2a4a', '#2a4a5a', '#101418', '#8fb0a0'] as const;
 const blank = sheetOf('shirt', {}, { colours: [{ id: 'red', name: 'Red', hex: '#b02020' }] });
@@ -59,7 +60,7 @@ test('letters that fall into one ink with what is behind them are a Fix, and are
   expect(found(melts!.remedies[0]!.pieces, one)).toEqual([]);
 });
 
-test('letters that are too alike in the artwork read where their inks do', () => {
+longTest('letters that are too alike in the artwork read where their inks do', () => {
   const pieces = [ground(NAVY), words(TEAL)];
   expect(found(pieces, undefined)).toMatchObject([{ verdict: 'fix' }]);
   expect(found(pieces, plan(ink('dark', NAVY), ink('cream', CREAM, [CREAM, TEAL])))).toEqual([]);
@@ -72,7 +73,7 @@ test('a line round the letters in another ink holds them', () => {
   expect(found([ground(SAGE), words(BLACK, { outline })], one)).toEqual([]);
 });
 
-test('letters that lie half over a shape of their ink melt there', () => {
+longTest('letters that lie half over a shape of their ink melt there', () => {
   // The picture is of the colour that falls into their ink; the other half of them lies on cream.
   const pieces = [ground(CREAM), pieceAt(10, 15, 20, 30), words(BLACK)];
   const [melts] = found(pieces, plan(cream, ink('dark', NAVY, [BLACK, SAGE])));

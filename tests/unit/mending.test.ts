@@ -6,6 +6,7 @@ import { isMendable, mendAll } from '@/core/many/mend-all';
 import type { Raster } from '@/core/raster/raster';
 import { blankById, docketOf, factsOf, findingOf, fitOf, pieceAt, sheetOf, shown } from '../support/fits';
 import { paint, solid } from '../support/pictures';
+import { longTest } from '../support/long';
 
 /** Every finding has a way on; what can be mended is, all at once. */
 
@@ -39,22 +40,31 @@ describe('a seam', () => {
   /** Dark at the left and light at the right. */
   const ramp: Raster = paint(600, 400, (x) => [40 + x / 3, 90, 160 - x / 5, 255]);
 
-  test('a ground whose ends do not meet is laid mirrored round the wrap, as often as it takes, and then they do', () => {
-    for (const share of [1.1, 0.52, 0.27]) {
-      const ground = pieceAt(face.width / 2, face.height / 2, face.width * share, face.width * share * 0.7, {
-        role: 'ground',
-      });
-      const bad = findingOf(docketOf(tumbler, [ground], ramp), 'seam');
-      const remedy = bad.remedies.find(({ id }) => id === 'mirror-round');
-      if (share > 1) expect(bad.verdict).toBe('fix');
-      if (!remedy) {
-        expect(bad.verdict).toBe('ready');
-        continue;
+  longTest(
+    'a ground whose ends do not meet is laid mirrored round the wrap, as often as it takes, and then they do',
+    () => {
+      for (const share of [1.1, 0.52, 0.27]) {
+        const ground = pieceAt(
+          face.width / 2,
+          face.height / 2,
+          face.width * share,
+          face.width * share * 0.7,
+          {
+            role: 'ground',
+          },
+        );
+        const bad = findingOf(docketOf(tumbler, [ground], ramp), 'seam');
+        const remedy = bad.remedies.find(({ id }) => id === 'mirror-round');
+        if (share > 1) expect(bad.verdict).toBe('fix');
+        if (!remedy) {
+          expect(bad.verdict).toBe('ready');
+          continue;
+        }
+        expect(remedy.label).toMatch(/^Lay it \d+ times round, every other one mirrored/);
+        expect(findingOf(docketOf(tumbler, remedy.pieces, ramp), 'seam').verdict).toBe('ready');
       }
-      expect(remedy.label).toMatch(/^Lay it \d+ times round, every other one mirrored/);
-      expect(findingOf(docketOf(tumbler, remedy.pieces, ramp), 'seam').verdict).toBe('ready');
-    }
-  });
+    },
+  );
 });
 
 describe('mending all', () => {

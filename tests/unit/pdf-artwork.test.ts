@@ -11,6 +11,7 @@ import type { Engine } from '@/imaging/engine';
 import { loadNodeEngine } from '@/imaging/node';
 import { measureBytes } from '../support/measure';
 import { pixelAt, solid } from '../support/pictures';
+import { longTest } from '../support/long';
 
 /** PDFs written by other programs, each fact compared with what yet another reads in them. */
 const folder = mkdtempSync(join(tmpdir(), 'up-fit-pdf-'));
@@ -78,7 +79,7 @@ test('pages, boxes and size as pdfinfo reads them; each page is measured by itse
   expect(pixelAt(second.raster, 2, 2)[3]).toBe(0);
 });
 
-test('a picture inside has the PPI that pdfimages reads, wherever it is drawn from', async () => {
+longTest('a picture inside has the PPI that pdfimages reads, wherever it is drawn from', async () => {
   writeFileSync(file('a.png'), engine.encodePng(solid(300, 150), { ppi: 72, use: 'preview' }));
   const pdf = await PDFDocument.create();
   const picture = await pdf.embedPng(readFileSync(file('a.png')));
@@ -107,7 +108,7 @@ test('a picture inside has the PPI that pdfimages reads, wherever it is drawn fr
   expect((await measure('form.pdf')).facts.images!.map(({ ppi }) => Math.round(ppi.x))).toEqual([75, 150]);
 });
 
-test('a trim inside the page, a page turned and scaled, a spot colour, colours mixed', async () => {
+longTest('a trim inside the page, a page turned and scaled, a spot colour, colours mixed', async () => {
   const pdf = await PDFDocument.create();
   const page = pdf.addPage([300, 200]);
   page.setTrimBox(10, 10, 280, 180);
@@ -182,7 +183,7 @@ describe('a page’s content taken apart', () => {
   );
 });
 
-test('a page of swatches in their inks, its words as outlines, page by page', async () => {
+longTest('a page of swatches in their inks, its words as outlines, page by page', async () => {
   const font = readFileSync(
     'node_modules/@fontsource/archivo-narrow/files/archivo-narrow-latin-500-normal.woff',
   );

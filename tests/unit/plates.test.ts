@@ -21,6 +21,7 @@ import { METHODS } from '@/core/blank/methods';
 import { storm } from '@/demo/art/storm';
 import type { Raster } from '@/core/raster/raster';
 import { paint } from '../support/pictures';
+import { longTest } from '../support/long';
 
 const folder = mkdtempSync(join(tmpdir(), 'up-fit-plates-'));
 const readers = nodeReaders();
@@ -158,7 +159,7 @@ describe('a badge of six colours on a dark shirt, in three inks', () => {
     }
   });
 
-  test('no ink lies on another, and the base ends 0.3 mm inside of them', () => {
+  longTest('no ink lies on another, and the base ends 0.3 mm inside of them', () => {
     const [base, ...inks] = told.inks.map(({ file }) => pixelsOf(file));
     const { width, height } = base!;
     const row = Math.round(height / 2) - 40;
@@ -239,14 +240,18 @@ describe('a badge of six colours on a dark shirt, in three inks', () => {
   });
 });
 
-test('six colours in six inks come back as they were, with no fringe of a third between two', async () => {
-  const file = picture('badge.png', badge());
-  const ask = ['--artwork', file, '--colour', 'Night', '--place', '100mmx100mm', '--ppi', '150'];
-  const { told } = await plates('six', ...ask, '--inks', '6', '--base', 'none');
-  expect(told.inks.map(({ hex }) => hex).sort()).toEqual([...COLOURS].sort());
-  expect(told.difference.mean).toBeLessThan(1);
-  expect(told.findings.map(({ message }) => message)).toEqual([expect.stringMatching(/with no trap/)]);
-}, 60_000);
+longTest(
+  'six colours in six inks come back as they were, with no fringe of a third between two',
+  async () => {
+    const file = picture('badge.png', badge());
+    const ask = ['--artwork', file, '--colour', 'Night', '--place', '100mmx100mm', '--ppi', '150'];
+    const { told } = await plates('six', ...ask, '--inks', '6', '--base', 'none');
+    expect(told.inks.map(({ hex }) => hex).sort()).toEqual([...COLOURS].sort());
+    expect(told.difference.mean).toBeLessThan(1);
+    expect(told.findings.map(({ message }) => message)).toEqual([expect.stringMatching(/with no trap/)]);
+  },
+  60_000,
+);
 
 test('on white cloth no base is laid, and what is white stays open', async () => {
   const white = paint(300, 300, (x) => (x < 150 ? [255, 255, 255, 255] : [190, 30, 30, 255]));
@@ -277,52 +282,56 @@ describe('tones as dots', () => {
       return [level, level, level, 255];
     });
 
-  test('grey steps come out within 2 % of their area; a ruling in lines per cm is understood', async () => {
-    const file = picture('steps.png', steps());
-    const ask = [
-      '--artwork',
-      file,
-      '--colour',
-      'White',
-      '--place',
-      '175mmx30mm',
-      '--inks',
-      '1',
-      '--ppi',
-      '600',
-    ];
-    const { told } = await plates(
-      'steps',
-      ...ask,
-      '--ink',
-      '#000000=Black',
-      '--tones',
-      'halftone',
-      '--ruling',
-      '18/cm',
-      '--angles',
-      '22.5',
-    );
-    expect(told.inks[0]).toMatchObject({ name: 'Black', angle: 22.5 });
-    expect(told.inks[0]!.ruling).toBeCloseTo(45.72, 3);
-    const { width, height, data } = pixelsOf(told.inks[0]!.file);
-    const perMm = 600 / 25.4;
-    const left = width / 2 - 87.5 * perMm;
-    // The rows that are inked: the strip lies in the middle of the safe area.
-    const rows = Array.from({ length: height }, (_, y) => y).filter(
-      (y) => data[y * width + Math.round(left + 162.5 * perMm)] === 0,
-    );
-    const [top, bottom] = [rows[0]! + 40, rows.at(-1)! - 40];
-    GREYS.forEach((grey, i) => {
-      let [inked, all] = [0, 0];
-      for (let y = top; y < bottom; y++)
-        for (let x = Math.round(left + (i * 25 + 3) * perMm); x < left + (i * 25 + 22) * perMm; x++) {
-          all++;
-          if (data[y * width + x] === 0) inked++;
-        }
-      expect(Math.abs((100 * inked) / all - grey)).toBeLessThan(2);
-    });
-  }, 120_000);
+  longTest(
+    'grey steps come out within 2 % of their area; a ruling in lines per cm is understood',
+    async () => {
+      const file = picture('steps.png', steps());
+      const ask = [
+        '--artwork',
+        file,
+        '--colour',
+        'White',
+        '--place',
+        '175mmx30mm',
+        '--inks',
+        '1',
+        '--ppi',
+        '600',
+      ];
+      const { told } = await plates(
+        'steps',
+        ...ask,
+        '--ink',
+        '#000000=Black',
+        '--tones',
+        'halftone',
+        '--ruling',
+        '18/cm',
+        '--angles',
+        '22.5',
+      );
+      expect(told.inks[0]).toMatchObject({ name: 'Black', angle: 22.5 });
+      expect(told.inks[0]!.ruling).toBeCloseTo(45.72, 3);
+      const { width, height, data } = pixelsOf(told.inks[0]!.file);
+      const perMm = 600 / 25.4;
+      const left = width / 2 - 87.5 * perMm;
+      // The rows that are inked: the strip lies in the middle of the safe area.
+      const rows = Array.from({ length: height }, (_, y) => y).filter(
+        (y) => data[y * width + Math.round(left + 162.5 * perMm)] === 0,
+      );
+      const [top, bottom] = [rows[0]! + 40, rows.at(-1)! - 40];
+      GREYS.forEach((grey, i) => {
+        let [inked, all] = [0, 0];
+        for (let y = top; y < bottom; y++)
+          for (let x = Math.round(left + (i * 25 + 3) * perMm); x < left + (i * 25 + 22) * perMm; x++) {
+            all++;
+            if (data[y * width + x] === 0) inked++;
+          }
+        expect(Math.abs((100 * inked) / all - grey)).toBeLessThan(2);
+      });
+    },
+    120_000,
+  );
 
   test.each([
     [45, 22.5, 'round'],
@@ -370,25 +379,28 @@ describe('a photograph in two inks', () => {
     ({ told } = await plates('storm', '--artwork', file, ...place, ...dots));
   }, 120_000);
 
-  test('each plate has the dots that were asked for, by a Fourier transform of where it has the most of them', () => {
-    const size = 400;
-    for (const [angle, i] of asked) {
-      const { width, height, data } = pixelsOf(told.inks[i]!.file);
-      const row = (x: number, y: number) => data.subarray(y * width + x, y * width + x + size);
-      const windows = [];
-      for (let y = 0; y + size <= height; y += size)
-        for (let x = 0; x + size <= width; x += size) {
-          const window = Buffer.concat(Array.from({ length: size }, (_, down) => row(x, y + down)));
-          const share = window.reduce((sum, value) => sum + (255 - value) / 255, 0) / window.length;
-          windows.push({ window, off: Math.abs(share - 0.4) });
-        }
-      const [best] = windows.sort((a, b) => a.off - b.off);
-      expect(best!.off).toBeLessThan(0.2);
-      const found = strongest(best!.window, size, 45 / 600, angle);
-      expect(Math.abs(found.frequency / (45 / 600) - 1)).toBeLessThan(0.02);
-      expect(Math.abs(found.angle - angle)).toBeLessThan(1);
-    }
-  });
+  longTest(
+    'each plate has the dots that were asked for, by a Fourier transform of where it has the most of them',
+    () => {
+      const size = 400;
+      for (const [angle, i] of asked) {
+        const { width, height, data } = pixelsOf(told.inks[i]!.file);
+        const row = (x: number, y: number) => data.subarray(y * width + x, y * width + x + size);
+        const windows = [];
+        for (let y = 0; y + size <= height; y += size)
+          for (let x = 0; x + size <= width; x += size) {
+            const window = Buffer.concat(Array.from({ length: size }, (_, down) => row(x, y + down)));
+            const share = window.reduce((sum, value) => sum + (255 - value) / 255, 0) / window.length;
+            windows.push({ window, off: Math.abs(share - 0.4) });
+          }
+        const [best] = windows.sort((a, b) => a.off - b.off);
+        expect(best!.off).toBeLessThan(0.2);
+        const found = strongest(best!.window, size, 45 / 600, angle);
+        expect(Math.abs(found.frequency / (45 / 600) - 1)).toBeLessThan(0.02);
+        expect(Math.abs(found.angle - angle)).toBeLessThan(1);
+      }
+    },
+  );
 
   test('the two are far enough apart not to beat, and together near to it', () => {
     expect(told.inks.map(({ angle, ruling }) => [angle, ruling])).toEqual([

@@ -11,6 +11,7 @@ import { readColour } from '@/core/colour/typed';
 import { loadNodeEngine } from '@/imaging/node';
 import type { Engine } from '@/imaging/engine';
 import { seeded } from '../support/damaged';
+import { longTest } from '../support/long';
 
 const folder = mkdtempSync(join(tmpdir(), 'up-fit-press-'));
 const profile = join(folder, 'press.icc');
@@ -64,7 +65,7 @@ function mean(values: readonly number[]): number {
   return values.reduce((sum, value) => sum + value, 0) / values.length;
 }
 
-test('100,000 colours at random are what another program makes of them', () => {
+longTest('100,000 colours at random are what another program makes of them', () => {
   const random = seeded(11);
   const level = () => Math.floor(random() * 256);
   const all = differences(Array.from({ length: 100_000 }, (): Rgb => [level(), level(), level()]));

@@ -17,6 +17,7 @@ import { blankById, faceOf, pieceAt, shown } from '../support/fits';
 import { paint } from '../support/pictures';
 import { face as typeface } from '../support/font';
 import { difference, pdfDrawn } from '../support/redrawn';
+import { longTest } from '../support/long';
 
 const folder = mkdtempSync(join(tmpdir(), 'up-fit-print-'));
 let engine: Engine;
@@ -108,7 +109,7 @@ describe.each(layouts)('%s', (_, blank, x, y) => {
     expect(difference(png, plain)).toBeGreaterThan(4);
   });
 
-  test('a knockout takes away what is under it in every kind of file', async () => {
+  longTest('a knockout takes away what is under it in every kind of file', async () => {
     const knocked = [
       pieces[0]!,
       words(x, y, { knockout: true, id: 'hole' }),

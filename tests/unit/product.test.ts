@@ -21,6 +21,7 @@ import { eyeAt, readableFrom, viewsOf } from '@/core/product/views';
 import type { Raster } from '@/core/raster/raster';
 import { blankById } from '../support/fits';
 import { CLEAR, paint, solid } from '../support/pictures';
+import { longTest } from '../support/long';
 
 const SIDE = 1000;
 
@@ -288,7 +289,7 @@ describe('a print that stands up', () => {
 });
 
 describe('every shipped product', () => {
-  test('carries each of its faces, in true size where the face is flat', () => {
+  longTest('carries each of its faces, in true size where the face is flat', () => {
     for (const blank of shippedBlanks()) {
       for (const view of viewsOf(blank)) {
         const model = modelOf(blank, null, view.faceId);

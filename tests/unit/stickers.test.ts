@@ -20,7 +20,7 @@ import type { Engine } from '@/imaging/engine';
 import { groupMap } from '@/files/svg/groups';
 import { loadNodeEngine } from '@/imaging/node';
 import { blankById, factsOf, pieceAt, stickersOf } from '../support/fits';
-import { few, runs } from '../support/long';
+import { few, longTest, runs } from '../support/long';
 
 const blank = blankById('sticker-die-cut');
 const base = blank.faces[0]!;
@@ -96,7 +96,7 @@ describe('a face cut to what lies on it', () => {
     expect(found).toMatchObject([{ verdict: 'fix', word: 'No cut line' }]);
   });
 
-  it.each(['white', 'spread'] as const)(
+  it.each(few(['white', 'spread'] as const, 1))(
     'bleed: ink 1.5 mm outside the line all round, and none past the bleed (%s)',
     (edge) => {
       const star = painted(600, 600, (x, y) => {
@@ -168,7 +168,7 @@ describe('the cut-line rule', () => {
     }
   });
 
-  it('a sharp tip and a corner that no knife follows are told, their twins are not', () => {
+  longTest('a sharp tip and a corner that no knife follows are told, their twins are not', () => {
     const wedge = (half: number) =>
       painted(700, 400, (x, y) => (x > 60 && x < 660 && Math.abs(y - 200) < (660 - x) * half ? RED : null));
     const tip = (settings: Partial<CutSettings>, half: number) =>
@@ -228,30 +228,33 @@ describe('a set from one picture', () => {
     expect(groups.flat().sort((a, b) => a - b)).toEqual(parting.motifs.map((_, i) => i));
   });
 
-  it('the largest typed to 60 mm, the others follow in proportion to 0.1 mm; each is that large when cut', () => {
-    const settings = { ...USUAL_CUT, border: 2 };
-    const first = firstSet(parting, { name: 'Pool', across: null, settings });
-    const widths = first.stickers.map((one) => stickerSize(one, parting).width);
-    const largest = widths.indexOf(Math.max(...widths));
-    const set = sized(first, parting, largest, { width: 60 });
-    const factor = 60 / widths[largest]!;
-    set.stickers.forEach((one, i) => {
-      expect(stickerSize(one, parting).width).toBeCloseTo(widths[i]! * factor, 6);
-    });
-    const facts = factsOf(sheet);
-    const shown: Shown = { facts: () => facts, pixels: () => sheet };
-    const faces = stickerFaces({ id: 'test', facts }, parting, set.stickers, settings).map((face) =>
-      cutAnew(face, base, shown),
-    );
-    const { resolved } = stickersOf(faces);
-    expect(resolved.faces.map(({ name }) => name)).toEqual(set.stickers.map(({ name }) => name));
-    resolved.faces.forEach((face, i) => {
-      const size = stickerSize(set.stickers[i]!, parting);
-      expect(Math.abs(face.width - 4 - size.width)).toBeLessThan(0.1);
-      expect(Math.abs(face.height - 4 - size.height)).toBeLessThan(0.1);
-      expect(shapeOf(faces[i]!.cut.d).outers).toHaveLength(1);
-    });
-  });
+  longTest(
+    'the largest typed to 60 mm, the others follow in proportion to 0.1 mm; each is that large when cut',
+    () => {
+      const settings = { ...USUAL_CUT, border: 2 };
+      const first = firstSet(parting, { name: 'Pool', across: null, settings });
+      const widths = first.stickers.map((one) => stickerSize(one, parting).width);
+      const largest = widths.indexOf(Math.max(...widths));
+      const set = sized(first, parting, largest, { width: 60 });
+      const factor = 60 / widths[largest]!;
+      set.stickers.forEach((one, i) => {
+        expect(stickerSize(one, parting).width).toBeCloseTo(widths[i]! * factor, 6);
+      });
+      const facts = factsOf(sheet);
+      const shown: Shown = { facts: () => facts, pixels: () => sheet };
+      const faces = stickerFaces({ id: 'test', facts }, parting, set.stickers, settings).map((face) =>
+        cutAnew(face, base, shown),
+      );
+      const { resolved } = stickersOf(faces);
+      expect(resolved.faces.map(({ name }) => name)).toEqual(set.stickers.map(({ name }) => name));
+      resolved.faces.forEach((face, i) => {
+        const size = stickerSize(set.stickers[i]!, parting);
+        expect(Math.abs(face.width - 4 - size.width)).toBeLessThan(0.1);
+        expect(Math.abs(face.height - 4 - size.height)).toBeLessThan(0.1);
+        expect(shapeOf(faces[i]!.cut.d).outers).toHaveLength(1);
+      });
+    },
+  );
 
   it('a drawing’s own groups are the first guess, however near they lie', () => {
     const bytes = new TextEncoder().encode(tidePoolSheet());

@@ -10,6 +10,7 @@ import { textureOf } from '@/core/product/texture';
 import type { Raster } from '@/core/raster/raster';
 import { blankById } from '../support/fits';
 import { paint, pixelAt } from '../support/pictures';
+import { longTest } from '../support/long';
 
 const plain = SCENES.find(({ id }) => id === 'plain')!;
 const SIZE = { width: 240, height: 240 };
@@ -90,7 +91,7 @@ test('the first picture of a turn shows what the scene shows, as large as the wh
   expect(Math.abs(bar - alone)).toBeLessThan(2);
 });
 
-test('it turns about its own axis: a bar goes as the sine of the turn, and is gone behind', () => {
+longTest('it turns about its own axis: a bar goes as the sine of the turn, and is gone behind', () => {
   const turning = { way: 'round', frames: 24, seconds: 2 } as const;
   const strip = drawTurn(plain, [withBar('tumbler-470')], USUAL_DRESS, { ...SIZE, turning });
   const bars = Array.from({ length: 24 }, (_, i) => redIn(pictureAt(strip, i)));

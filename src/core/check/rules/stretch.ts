@@ -10,7 +10,7 @@ import { CHECK_LIMITS } from '../../limits';
 /** How much more one axis of a piece is scaled than the other: x scale / y scale - 1, whichever way it is larger. */
 export const stretch: Rule = {
   id: 'stretch',
-  version: 1,
+  version: 2,
   rests: [],
   name: 'Proportion',
   way: 'Give width and height one scale again.',
@@ -34,7 +34,12 @@ function measure(context: CheckContext, piece: Pictured): Finding {
   const wider = ratio >= 1;
   const measured = (wider ? ratio : 1 / ratio) - 1;
   const { stretchReady, stretchLook } = CHECK_LIMITS;
-  const verdict = measured <= stretchReady ? 'ready' : measured <= stretchLook ? 'look' : 'fix';
+  const verdict =
+    measured <= Math.max(stretchReady, roundedBy(context, piece))
+      ? 'ready'
+      : measured <= stretchLook
+        ? 'look'
+        : 'fix';
   const percent = `${fixed(measured * 100, 1)} %`;
   const base: Finding = {
     rule: 'stretch',
@@ -80,4 +85,10 @@ function measure(context: CheckContext, piece: Pictured): Finding {
 function stretchOf(context: CheckContext, piece: Pictured): number {
   const own = piece.kind === 'text' ? piece.ink : gridOf(context.facts(piece.artworkId));
   return piece.width / own.width / (piece.height / own.height);
+}
+
+/** The share by which whole pixels may miss the proportion that was meant: half of one each way; lettering has none. */
+function roundedBy(context: CheckContext, piece: Pictured): number {
+  const pixels = piece.kind === 'text' ? null : context.facts(piece.artworkId).pixels;
+  return pixels ? 0.5 / pixels.width + 0.5 / pixels.height : 0;
 }

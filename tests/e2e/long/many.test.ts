@@ -1,8 +1,8 @@
 import { Key } from 'selenium-webdriver';
-import { keepsOut } from '../support/axe';
-import { BenchShop } from '../support/bench-shop';
-import { RangePage } from '../support/range-page';
-import { records } from '../support/stored';
+import { keepsOut } from '../../support/axe';
+import { BenchShop } from '../../support/bench-shop';
+import { RangePage } from '../../support/range-page';
+import { records } from '../../support/stored';
 
 /** One act on many cells of the range, by keys and by the hand. */
 const shop = new BenchShop();

@@ -11,10 +11,10 @@ import { writeDocket } from '@/files/docket';
 import { readFont } from '@/files/type';
 import type { Engine } from '@/imaging/engine';
 import { loadNodeEngine } from '@/imaging/node';
-import { demoShop, docketOf } from '../support/demo';
-import { blankById } from '../support/fits';
-import { fontBytes } from '../support/font';
-import { few } from '../support/long';
+import { demoShop, docketOf } from '../../support/demo';
+import { blankById } from '../../support/fits';
+import { fontBytes } from '../../support/font';
+import { few } from '../../support/long';
 
 const folder = process.env['DOCKET_PAGES'] ?? mkdtempSync(join(tmpdir(), 'up-fit-docket-'));
 let engine: Engine;

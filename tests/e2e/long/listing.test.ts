@@ -4,11 +4,11 @@ import { TextWriter, Uint8ArrayReader, ZipReader, type FileEntry } from '@zip.js
 import { By, Key, type WebDriver } from 'selenium-webdriver';
 import type { Listing } from '@/core/listing/schema';
 import type { PriceList } from '@/core/price/list';
-import { openBrowser, openDemo } from '../../scripts/lib/browser.mjs';
-import { keepsOut } from '../support/axe';
-import { downloaded, newFolder, Page, PATIENCE } from '../support/bench';
-import { served } from '../support/served';
-import { records } from '../support/stored';
+import { openBrowser, openDemo } from '../../../scripts/lib/browser.mjs';
+import { keepsOut } from '../../support/axe';
+import { downloaded, newFolder, Page, PATIENCE } from '../../support/bench';
+import { served } from '../../support/served';
+import { records } from '../../support/stored';
 
 /** What a fit costs and earns, and how it is listed: from prices that a house gave to a pack for the place it is sold at. */
 const folder = newFolder();

@@ -4,10 +4,10 @@ import { By, Key, until } from 'selenium-webdriver';
 import type { List } from '@/core/rows/schema';
 import type { Fit } from '@/core/fit/schema';
 import type { Sheet } from '@/core/sheet/schema';
-import { keepsOut } from '../support/axe';
-import { downloaded } from '../support/bench';
-import { BenchShop } from '../support/bench-shop';
-import { records } from '../support/stored';
+import { keepsOut } from '../../support/axe';
+import { downloaded } from '../../support/bench';
+import { BenchShop } from '../../support/bench-shop';
+import { records } from '../../support/stored';
 
 /** A list fills the slots of a fit: pasted, matched, mended where it stands, made, kept. */
 const shop = new BenchShop();

@@ -3,7 +3,7 @@ import { demoDesigns, demoFits, type DemoKey } from '@/demo/shop';
 import { drawDemo } from '@/demo/draw';
 import { loadNodeEngine } from '@/imaging/node';
 import type { Engine } from '@/imaging/engine';
-import { demoShop } from '../support/demo';
+import { demoShop } from '../../support/demo';
 
 let engine: Engine;
 let shop: Awaited<ReturnType<typeof demoShop>>;
