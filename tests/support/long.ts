@@ -10,6 +10,11 @@ export function few<T>(all: readonly T[], count: number): readonly T[] {
   return Array.from({ length: count }, (_, i) => all[Math.round((i * (all.length - 1)) / (count - 1 || 1))]!);
 }
 
+/** Tests of the long run alone, with what is made ready for them. */
+export function longDescribe(name: string, body: () => void): void {
+  if (LONG) describe(name, body);
+}
+
 /** A test of the long run alone: what it drives is held in its parts by others, and takes long to drive whole. */
 export function longTest(
   name: string,

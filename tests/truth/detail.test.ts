@@ -7,7 +7,7 @@ import { trueDetail } from '@/core/raster/detail';
 import type { Raster } from '@/core/raster/raster';
 import { loadNodeEngine } from '@/imaging/node';
 import { measureBytes } from '../support/measure';
-import { few, LONG } from '../support/long';
+import { few, LONG, longTest } from '../support/long';
 import { CLEAR, paint } from '../support/pictures';
 import { sheetOf } from '../support/fits';
 import { laidOut } from './bench';
@@ -133,85 +133,93 @@ test('enlarged n times it is one n-th within a quarter, by any filter, in 95 of 
   expect(off.length <= tried * 0.05 ? [] : off).toEqual([]);
 }, 900_000);
 
-test('each picture inside a PDF or an SVG is judged by its own pixels, however it is packed there', async () => {
-  const engine = await loadNodeEngine();
-  const crisp = photograph(3);
-  const enlarged = scaled(photograph(4), 'Catrom', 3);
-  const png = (raster: Raster) => engine.encodePng(raster, { ppi: 300, use: 'small' });
-  const jpeg = (raster: Raster) => engine.encodeJpeg(raster, { ppi: 300, quality: 95 });
-  const pdf = await PDFDocument.create();
-  const page = pdf.addPage([600, 400]);
-  const images = [
-    await pdf.embedPng(png(crisp)),
-    await pdf.embedJpg(jpeg(crisp)),
-    await pdf.embedPng(png(enlarged)),
-    await pdf.embedJpg(jpeg(enlarged)),
-  ];
-  images.forEach((image, i) => {
-    page.drawImage(image, { x: 20 + i * 140, y: 100, width: 120, height: 85 });
-  });
-  // And as another program writes them.
-  const path = join(folder, 'a.pdf');
-  writeFileSync(path, await pdf.save());
-  execFileSync('gs', [
-    '-q',
-    '-dNOPAUSE',
-    '-dBATCH',
-    '-sDEVICE=pdfwrite',
-    '-dAutoFilterColorImages=false',
-    '-dColorImageFilter=/FlateEncode',
-    '-dDownsampleColorImages=false',
-    `-o${join(folder, 'again.pdf')}`,
-    path,
-  ]);
-  const address = (type: string, bytes: Uint8Array) =>
-    `data:image/${type};base64,${Buffer.from(bytes).toString('base64')}`;
-  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="200mm" height="100mm" viewBox="0 0 200 100">
+longTest(
+  'each picture inside a PDF or an SVG is judged by its own pixels, however it is packed there',
+  async () => {
+    const engine = await loadNodeEngine();
+    const crisp = photograph(3);
+    const enlarged = scaled(photograph(4), 'Catrom', 3);
+    const png = (raster: Raster) => engine.encodePng(raster, { ppi: 300, use: 'small' });
+    const jpeg = (raster: Raster) => engine.encodeJpeg(raster, { ppi: 300, quality: 95 });
+    const pdf = await PDFDocument.create();
+    const page = pdf.addPage([600, 400]);
+    const images = [
+      await pdf.embedPng(png(crisp)),
+      await pdf.embedJpg(jpeg(crisp)),
+      await pdf.embedPng(png(enlarged)),
+      await pdf.embedJpg(jpeg(enlarged)),
+    ];
+    images.forEach((image, i) => {
+      page.drawImage(image, { x: 20 + i * 140, y: 100, width: 120, height: 85 });
+    });
+    // And as another program writes them.
+    const path = join(folder, 'a.pdf');
+    writeFileSync(path, await pdf.save());
+    execFileSync('gs', [
+      '-q',
+      '-dNOPAUSE',
+      '-dBATCH',
+      '-sDEVICE=pdfwrite',
+      '-dAutoFilterColorImages=false',
+      '-dColorImageFilter=/FlateEncode',
+      '-dDownsampleColorImages=false',
+      `-o${join(folder, 'again.pdf')}`,
+      path,
+    ]);
+    const address = (type: string, bytes: Uint8Array) =>
+      `data:image/${type};base64,${Buffer.from(bytes).toString('base64')}`;
+    const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="200mm" height="100mm" viewBox="0 0 200 100">
     <image x="5" y="5" width="60" height="42" href="${address('png', png(crisp))}"/>
     <image x="70" y="5" width="60" height="42" href="${address('jpeg', jpeg(enlarged))}"/></svg>`;
-  const scalesIn = async (name: string, bytes: Uint8Array) =>
-    (await measureBytes(engine, name, bytes)).facts.images!.map(({ detail }) => detail!.scale);
-  const found = {
-    pdf: await scalesIn('a.pdf', new Uint8Array(readFileSync(path))),
-    again: await scalesIn('again.pdf', new Uint8Array(readFileSync(join(folder, 'again.pdf')))),
-    svg: await scalesIn('a.svg', new TextEncoder().encode(svg)),
-  };
-  engine.close();
-  const isCrisp = (scale: number) => scale >= 0.75;
-  const isThird = (scale: number) => Math.abs(scale * 3 - 1) <= 0.25;
-  expect(found.pdf.map((scale) => [isCrisp(scale), isThird(scale)])).toEqual([
-    [true, false],
-    [true, false],
-    [false, true],
-    [false, true],
-  ]);
-  expect(found.again.filter(isCrisp)).toHaveLength(2);
-  expect(found.again.filter(isThird)).toHaveLength(2);
-  expect(found.svg.map((scale) => [isCrisp(scale), isThird(scale)])).toEqual([
-    [true, false],
-    [false, true],
-  ]);
-}, 120_000);
+    const scalesIn = async (name: string, bytes: Uint8Array) =>
+      (await measureBytes(engine, name, bytes)).facts.images!.map(({ detail }) => detail!.scale);
+    const found = {
+      pdf: await scalesIn('a.pdf', new Uint8Array(readFileSync(path))),
+      again: await scalesIn('again.pdf', new Uint8Array(readFileSync(join(folder, 'again.pdf')))),
+      svg: await scalesIn('a.svg', new TextEncoder().encode(svg)),
+    };
+    engine.close();
+    const isCrisp = (scale: number) => scale >= 0.75;
+    const isThird = (scale: number) => Math.abs(scale * 3 - 1) <= 0.25;
+    expect(found.pdf.map((scale) => [isCrisp(scale), isThird(scale)])).toEqual([
+      [true, false],
+      [true, false],
+      [false, true],
+      [false, true],
+    ]);
+    expect(found.again.filter(isCrisp)).toHaveLength(2);
+    expect(found.again.filter(isThird)).toHaveLength(2);
+    expect(found.svg.map((scale) => [isCrisp(scale), isThird(scale)])).toEqual([
+      [true, false],
+      [false, true],
+    ]);
+  },
+  120_000,
+);
 
-test('at twice its pixels nothing is Ready, sharpened or not; one sign alone is a Look', () => {
-  const table = new TruthTable();
-  const blank = sheetOf('mug-325', { target: 300, floor: 150 });
-  for (const [kind, picture, seed] of pictures())
-    for (const filter of FILTERS)
-      for (const factor of LONG ? [2, 3] : [2])
-        for (const [after, how] of [
-          [[], ''],
-          [['-unsharp', '0x0.8+0.8+0'], ', sharpened'],
-        ] as const) {
-          const large = scaled(picture, filter, factor, after);
-          table.take({
-            rule: 'true-detail',
-            name: `${kind} ${seed}, ${filter} x${factor}${how}`,
-            // At the target by its pixels.
-            docket: laidOut(blank, large, 300 / 25.4, { facts: { detail: trueDetail(large) } }),
-            verdict: ['look', 'fix'],
-          });
-        }
-  table.print();
-  expect(table.wrong()).toEqual([]);
-}, 900_000);
+longTest(
+  'at twice its pixels nothing is Ready, sharpened or not; one sign alone is a Look',
+  () => {
+    const table = new TruthTable();
+    const blank = sheetOf('mug-325', { target: 300, floor: 150 });
+    for (const [kind, picture, seed] of pictures())
+      for (const filter of FILTERS)
+        for (const factor of LONG ? [2, 3] : [2])
+          for (const [after, how] of [
+            [[], ''],
+            [['-unsharp', '0x0.8+0.8+0'], ', sharpened'],
+          ] as const) {
+            const large = scaled(picture, filter, factor, after);
+            table.take({
+              rule: 'true-detail',
+              name: `${kind} ${seed}, ${filter} x${factor}${how}`,
+              // At the target by its pixels.
+              docket: laidOut(blank, large, 300 / 25.4, { facts: { detail: trueDetail(large) } }),
+              verdict: ['look', 'fix'],
+            });
+          }
+    table.print();
+    expect(table.wrong()).toEqual([]);
+  },
+  900_000,
+);

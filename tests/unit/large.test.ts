@@ -20,7 +20,7 @@ import type { Engine } from '@/imaging/engine';
 import { fileSource, loadNodeEngine } from '@/imaging/node';
 import fc from 'fast-check';
 import { paint, pixelAt } from '../support/pictures';
-import { longTest } from '../support/long';
+import { longDescribe } from '../support/long';
 
 /** The picture handed on in chunks of so many rows, as a decoder would. */
 function inChunks<T>(raster: Raster, rows: number, measure: BandMeasure<T>): T {
@@ -200,7 +200,7 @@ test('a picture that is too large to hold has the PPI of the copy that is printe
   expect(ppiOf(20_000)).toBeCloseTo(800, 9);
 });
 
-describe('a TIFF of 81 megapixels', () => {
+longDescribe('a TIFF of 81 megapixels', () => {
   const folder = mkdtempSync(join(tmpdir(), 'up-fit-large-'));
   const path = join(folder, 'large.tif');
   let engine: Engine;
@@ -221,7 +221,7 @@ describe('a TIFF of 81 megapixels', () => {
     rmSync(folder, { recursive: true });
   });
 
-  longTest('is measured in bands, upright, and placed from a reduced copy', async () => {
+  test('is measured in bands, upright, and placed from a reduced copy', async () => {
     const source = fileSource(path);
     const readers = { engine, drawPage: nodePages() };
     const { facts, raster, preview } = await measureArtwork(readers, { name: 'large.tif', source });
@@ -241,7 +241,7 @@ describe('a TIFF of 81 megapixels', () => {
     source.close();
   });
 
-  longTest('can be stopped on its way, and read again', async () => {
+  test('can be stopped on its way, and read again', async () => {
     const source = fileSource(path);
     const readers = { engine, drawPage: nodePages() };
     let told = 0;

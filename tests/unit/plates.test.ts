@@ -21,7 +21,7 @@ import { METHODS } from '@/core/blank/methods';
 import { storm } from '@/demo/art/storm';
 import type { Raster } from '@/core/raster/raster';
 import { paint } from '../support/pictures';
-import { longTest } from '../support/long';
+import { longDescribe, longTest } from '../support/long';
 
 const folder = mkdtempSync(join(tmpdir(), 'up-fit-plates-'));
 const readers = nodeReaders();
@@ -366,7 +366,7 @@ describe('tones as dots', () => {
   });
 });
 
-describe('a photograph in two inks', () => {
+longDescribe('a photograph in two inks', () => {
   const asked = [
     [22.5, 0],
     [67.5, 1],
@@ -379,28 +379,25 @@ describe('a photograph in two inks', () => {
     ({ told } = await plates('storm', '--artwork', file, ...place, ...dots));
   }, 120_000);
 
-  longTest(
-    'each plate has the dots that were asked for, by a Fourier transform of where it has the most of them',
-    () => {
-      const size = 400;
-      for (const [angle, i] of asked) {
-        const { width, height, data } = pixelsOf(told.inks[i]!.file);
-        const row = (x: number, y: number) => data.subarray(y * width + x, y * width + x + size);
-        const windows = [];
-        for (let y = 0; y + size <= height; y += size)
-          for (let x = 0; x + size <= width; x += size) {
-            const window = Buffer.concat(Array.from({ length: size }, (_, down) => row(x, y + down)));
-            const share = window.reduce((sum, value) => sum + (255 - value) / 255, 0) / window.length;
-            windows.push({ window, off: Math.abs(share - 0.4) });
-          }
-        const [best] = windows.sort((a, b) => a.off - b.off);
-        expect(best!.off).toBeLessThan(0.2);
-        const found = strongest(best!.window, size, 45 / 600, angle);
-        expect(Math.abs(found.frequency / (45 / 600) - 1)).toBeLessThan(0.02);
-        expect(Math.abs(found.angle - angle)).toBeLessThan(1);
-      }
-    },
-  );
+  test('each plate has the dots that were asked for, by a Fourier transform of where it has the most of them', () => {
+    const size = 400;
+    for (const [angle, i] of asked) {
+      const { width, height, data } = pixelsOf(told.inks[i]!.file);
+      const row = (x: number, y: number) => data.subarray(y * width + x, y * width + x + size);
+      const windows = [];
+      for (let y = 0; y + size <= height; y += size)
+        for (let x = 0; x + size <= width; x += size) {
+          const window = Buffer.concat(Array.from({ length: size }, (_, down) => row(x, y + down)));
+          const share = window.reduce((sum, value) => sum + (255 - value) / 255, 0) / window.length;
+          windows.push({ window, off: Math.abs(share - 0.4) });
+        }
+      const [best] = windows.sort((a, b) => a.off - b.off);
+      expect(best!.off).toBeLessThan(0.2);
+      const found = strongest(best!.window, size, 45 / 600, angle);
+      expect(Math.abs(found.frequency / (45 / 600) - 1)).toBeLessThan(0.02);
+      expect(Math.abs(found.angle - angle)).toBeLessThan(1);
+    }
+  });
 
   test('the two are far enough apart not to beat, and together near to it', () => {
     expect(told.inks.map(({ angle, ruling }) => [angle, ruling])).toEqual([

@@ -1,5 +1,5 @@
 'use client';
-import { gridOf, type Facts } from '@/core/artwork/facts';
+import { gridOf, type Facts, type Flaw } from '@/core/artwork/facts';
 
 /** The least side of a mark in px, so that a speck of a pixel can be seen. */
 const LEAST = 9;
@@ -28,6 +28,20 @@ export function FlawMarks({ facts, box }: { facts: Facts; box: Box }) {
         <path d={corners(there)} className="stroke-viewing-ink" strokeWidth="1.2" fill="none" />
       )}
       {facts.flaws.map((flaw, index) => {
+        const along = alongOf(flaw);
+        if (along)
+          return (
+            <path
+              key={index}
+              d={along
+                .map(([x, y], i) => `${i ? 'L' : 'M'}${box.x + x * scale} ${box.y + y * scale}`)
+                .join('')}
+              className="stroke-viewing-fix"
+              strokeWidth="5"
+              strokeDasharray={flaw.certain ? '1 5' : '1 9'}
+              fill="none"
+            />
+          );
         const { x, y, width, height } = place(flaw.box);
         const [w, h] = [Math.max(LEAST, width + 4), Math.max(LEAST, height + 4)];
         return (
@@ -46,6 +60,18 @@ export function FlawMarks({ facts, box }: { facts: Facts; box: Box }) {
       })}
     </svg>
   );
+}
+
+/** The ends of a line at a slant, which has no box that tells where it is; null of any other flaw. */
+function alongOf({ line }: Flaw): [x: number, y: number][] | null {
+  if (!line?.ends) return null;
+  const [x0, y0, x1, y1] = line.ends;
+  return x0 === x1 || y0 === y1
+    ? null
+    : [
+        [x0, y0],
+        [x1, y1],
+      ];
 }
 
 /** Angles at the four corners of a rectangle, drawn just outside it. */
