@@ -26,6 +26,13 @@ const AGREE = 1.6;
 const HARD_RISE = 1;
 /** Rise of a crisp picture's edges at their median, in pixels, from a tenth to nine tenths of the step. */
 const CRISP_RISE = 1.5;
+/**
+ * Pixels between the flat sides of a drawing's edges from which they are wide; what they have for each time it was
+ * enlarged; and by what factor that may be less than the spectrum says.
+ */
+const WIDE = 2;
+const ENLARGED = 1.33;
+const SPANS_AGREE = 1.1;
 /** Share of an edge's step by which scaling with sharpening goes past its ends. */
 const RINGS = 0.04;
 
@@ -70,6 +77,9 @@ function concluded(spectra: Spectra, repeated: number): Detail | null {
   if (repeated > 1) return { scale: 1 / repeated, sure: true };
   // Steps from one pixel to the next: no filter leaves those, and a pattern of them has gaps in its spectrum.
   const scale = sharpest.rise <= HARD_RISE ? 1 : reachOf(sharpest.power, sharpest.ringing >= RINGS);
+  // What was enlarged and sharpened, and clipped at white or black, has steep edges and all frequencies, but no narrow edges.
+  const narrow = sharpest.span !== null && sharpest.span >= WIDE ? ENLARGED / sharpest.span : 1;
+  if (scale > narrow * SPANS_AGREE) return { scale: narrow, sure: false };
   const risen = Math.min(1, CRISP_RISE / sharpest.rise);
   const agrees = risen < CRISP && Math.max(risen / scale, scale / risen) <= AGREE;
   return { scale, sure: scale >= CRISP || agrees || sharpest.ringing >= RINGS };

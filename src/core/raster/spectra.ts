@@ -1,10 +1,11 @@
+import { edgeAt, LEAST_STEP } from './edge';
+
 /** Pixels of a line that are looked at together, and frequencies told apart in them, from 0 to half a cycle a pixel. */
 const WINDOW = 64;
 export const BINS = WINDOW / 2 + 1;
 /** Pixels of a tile's side: its windows are judged together. */
 const TILE = 128;
-/** A window counts from this difference of lightness, of 255, that a single slope has this share of. */
-const LEAST_STEP = 24;
+/** A window counts from where a single slope has this share of its difference of lightness. */
 const STEEP = 0.08;
 /** Windows that a tile, and a picture, must have to say anything. */
 const LEAST_OF_TILE = 3;
@@ -39,6 +40,8 @@ interface Tile {
   power: Float64Array;
   rises: number[];
   rings: number[];
+  /** Pixels between flat and flat, of edges that have that on both sides. */
+  spans: number[];
 }
 
 /** What the sharpest parts of a picture have: power of slopes by frequency, and of their edges the rise and the ringing. */
@@ -48,6 +51,8 @@ export interface Sharpest {
   rise: number;
   /** Share of the step by which lightness goes past it, at the median. */
   ringing: number;
+  /** Pixels between flat and flat at the edges of a flat drawing that are crossed straight; null of other pictures. */
+  span: number | null;
 }
 
 /** Spectra of the slopes of a picture's lines, tile by tile. */
@@ -90,7 +95,11 @@ export class Spectra {
       tile.windows++;
       this.transform();
       for (let bin = 0; bin < BINS; bin++) tile.power[bin]! += this.power[bin]!;
-      edgeAt(length, read, from + where, most - least, tile);
+      const edge = edgeAt(length, read, from + where, most - least);
+      if (!edge) continue;
+      tile.rises.push(edge.rise);
+      tile.rings.push(edge.ring);
+      if (edge.span !== null) tile.spans.push(edge.span);
     }
   }
 
@@ -120,6 +129,7 @@ export class Spectra {
       power,
       rise: medianOf(best.flatMap(({ tile }) => tile.rises)) ?? 1,
       ringing: medianOf(best.flatMap(({ tile }) => tile.rings)) ?? 0,
+      span: spanOf(judged),
     };
   }
 
@@ -145,7 +155,10 @@ export class Spectra {
     const key = Math.floor(y / TILE) * 65_536 + Math.floor(x / TILE);
     let tile = this.tiles.get(key);
     if (!tile)
-      this.tiles.set(key, (tile = { windows: 0, power: new Float64Array(BINS), rises: [], rings: [] }));
+      this.tiles.set(
+        key,
+        (tile = { windows: 0, power: new Float64Array(BINS), rises: [], rings: [], spans: [] }),
+      );
     return tile;
   }
 
@@ -174,36 +187,20 @@ function evennessOf(power: Float64Array, lowest: number): number {
   return high / lowOf(power, lowest);
 }
 
-/** Looks at the edge about the steepest slope of a window: its rise, and how far lightness goes past its ends. */
-function edgeAt(
-  length: number,
-  read: (index: number) => number,
-  steepest: number,
-  contrast: number,
-  tile: Tile,
-): void {
-  const way = Math.sign(read(steepest) - read(steepest - 1));
-  let [start, end] = [steepest - 1, steepest];
-  while (start > 0 && (read(start) - read(start - 1)) * way > 0) start--;
-  while (end + 1 < length && (read(end + 1) - read(end)) * way > 0) end++;
-  const [from, to] = [read(start), read(end)];
-  const step = Math.abs(to - from);
-  if (step < LEAST_STEP || step < contrast * 0.5) return;
-  const crossing = (share: number) => {
-    const wanted = from + (to - from) * share;
-    let at = start;
-    while (at < end - 1 && (read(at + 1) - wanted) * way < 0) at++;
-    const low = read(at);
-    return at + (wanted - low) / (read(at + 1) - low);
-  };
-  tile.rises.push(crossing(0.9) - crossing(0.1));
-  // Past the end, lightness that swings back by more than it goes on to.
-  const past = (at: number, towards: 1 | -1) => {
-    const near = read(Math.min(length - 1, Math.max(0, at + 3 * towards)));
-    const far = read(Math.min(length - 1, Math.max(0, at + 6 * towards)));
-    return Math.min(Math.abs(read(at) - near), Math.abs(read(at) - far)) / step;
-  };
-  tile.rings.push(Math.min(past(end, 1), past(start, -1)));
+/** A drawing is flat where so many of its edges have flat sides. */
+const FLAT = 0.5;
+/** Of a tile's edges those that are crossed straight are a fifth at the least. */
+const STRAIGHT = 0.2;
+
+/** The least that tiles have between flat and flat: what is soft on purpose has sharper parts beside it. */
+function spanOf(tiles: readonly Tile[]): number | null {
+  const edges = tiles.reduce((sum, { rises }) => sum + rises.length, 0);
+  const flat = tiles.reduce((sum, { spans }) => sum + spans.length, 0);
+  const telling = tiles
+    .filter(({ spans }) => spans.length >= LEAST_OF_TILE)
+    .map(({ spans }) => [...spans].sort((a, b) => a - b)[Math.floor(spans.length * STRAIGHT)]!)
+    .sort((a, b) => a - b);
+  return flat >= FLAT * edges ? (telling[Math.floor(telling.length * BEST)] ?? null) : null;
 }
 
 function medianOf(values: readonly number[]): number | null {

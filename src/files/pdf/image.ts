@@ -4,7 +4,7 @@ import {
   PDFDict,
   PDFName,
   PDFNumber,
-  PDFRawStream,
+  type PDFRawStream,
   type PDFObject,
 } from '@cantoo/pdf-lib';
 import type { Raster } from '@/core/raster/raster';

@@ -37,11 +37,13 @@ export const leftover: Rule = {
       const { mm } = shown;
       const certain = flaws.some((flaw) => guideOf(context, flaw, shown) === 'certain');
       const marks = flaws.every(({ line }) => line === undefined);
-      const count = flaws.length === 1 ? '1 line' : `${flaws.length} lines`;
+      const one = flaws.length === 1;
+      const what = marks ? 'mark' : 'line';
+      const count = one ? `1 ${what}` : `${flaws.length} ${what}s`;
       const like = marks
-        ? 'look like crop marks'
+        ? `${one ? 'looks' : 'look'} like a printer’s crop or registration ${one ? 'mark' : 'marks'}`
         : certain
-          ? 'run as a template’s guides do'
+          ? `${one ? 'runs' : 'run'} as a template’s guides do`
           : 'may be a template’s guides';
       return {
         ...base,
@@ -51,7 +53,7 @@ export const leftover: Rule = {
         word: count,
         pieceId: piece.id,
         ...placed(flaws.flatMap((flaw) => placesAlong(flaw, shown))),
-        message: `“${piece.name}” has ${count} in it that ${like}: they would be printed.`,
+        message: `“${piece.name}” has ${count} in it that ${like}: ${one ? 'it' : 'they'} would be printed.`,
         remedies: [
           {
             id: 'close-lines',

@@ -31,6 +31,8 @@ function measure(context: CheckContext, piece: ShowingPiece): Finding | null {
   // Nothing is refused by one sign alone.
   const verdict = real >= wanted ? 'ready' : low && detail.sure ? 'fix' : 'look';
   const shown = Math.floor(real + 0.005);
+  const several = (context.facts(piece.artworkId).images ?? []).length > 1;
+  const held = several ? `A picture in “${piece.name}”` : `“${piece.name}”`;
   return {
     rule: 'true-detail',
     verdict,
@@ -47,10 +49,10 @@ function measure(context: CheckContext, piece: ShowingPiece): Finding | null {
     word: `Detail for ${shown} PPI`,
     message:
       verdict === 'ready'
-        ? `“${piece.name}” holds detail for ${shown} PPI.`
+        ? `${held} holds detail for ${shown} PPI.`
         : detail.scale >= CRISP
-          ? `“${piece.name}” is crisp, and holds detail for ${shown} PPI at this size; ${Math.round(wanted)} is wanted.`
-          : `“${piece.name}” has ${Math.floor(placed)} PPI here, but detail for ${shown} only: it was enlarged or is not sharp. More pixels will not help; a sharper original will.`,
+          ? `${held} is crisp, and holds detail for ${shown} PPI at this size; ${Math.round(wanted)} is wanted.`
+          : `${held} has ${Math.floor(placed)} PPI here, but detail for ${shown} only: it was enlarged or is not sharp. More pixels will not help; a sharper original will.`,
     remedies: verdict === 'ready' ? [] : honestSize(context, piece, real / wanted),
   };
 }

@@ -40,6 +40,8 @@ const MOST_BEGUN = 60_000;
 /** A line is at least so long, of the picture's shorter side, and drifts by so many of its own thicknesses. */
 const LEAST_LENGTH = 0.5;
 const LEAST_DRIFT = 1.2;
+/** Which of a line's crossings, by how far they stand out, has its colour. */
+const STRONG = 0.8;
 /** Sum of differences of the four levels of two inks that may be one. */
 const SAME_INK = 130;
 
@@ -211,7 +213,9 @@ function lineOf(
     crossed.length < LEAST_SHARE * inside.length
   )
     return null;
-  const strongest = crossed.reduce((a, b) => (apart(b.word, b.beside) > apart(a.word, a.beside) ? b : a));
+  // Nearly the strongest: the very strongest may be where it meets something else.
+  const byStrength = [...crossed].sort((a, b) => apart(a.word, a.beside) - apart(b.word, b.beside));
+  const strong = byStrength[Math.floor(byStrength.length * STRONG)]!;
   // On to where it leaves the picture.
   const [enters, leaves] = [0, across].map((side) => centre + (side - middle) / slope).sort((a, b) => a - b);
   const [begin, end] = [Math.max(0, enters!), Math.min(along / STRIDE, leaves!)];
@@ -229,7 +233,7 @@ function lineOf(
       height: Math.ceil(Math.abs(ends[3] - ends[1])),
     },
     thick: square,
-    word: strongest.word,
+    word: strong.word,
     beside: majority(crossed.length, (i) => crossed[i]!.beside),
     reaches: reachesEnds(
       found.map(({ scan }) => scan - first),
