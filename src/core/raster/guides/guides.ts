@@ -26,7 +26,7 @@ export interface GuideLine {
 const THICKEST = 0.35;
 /** A line of so many rows has some that are of its ink alone; at a slant it takes more. */
 const WHOLE = 2;
-const WHOLE_AT_SLANT = 3.5;
+const WHOLE_AT_SLANT = 2.5;
 /** Colour that is not in lines for the most part is the artwork's own. */
 const ALONE = 0.6;
 const LEAST_SIDE = 48;
