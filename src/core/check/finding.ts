@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { list } from '../bounds';
-import type { Extent } from '../fit/geometry';
+import { union, type Extent } from '../fit/geometry';
 import { CutSettingsSchema } from '../fit/cut';
 import { PlatePlanSchema } from '../fit/plates';
 import { PieceSchema } from '../fit/schema';
@@ -101,15 +101,7 @@ const MOST_PLACES = 200;
 export function placed(extents: readonly Extent[]): Pick<Finding, 'place' | 'places'> {
   const [first, ...others] = extents;
   if (!first) return {};
-  const place = others.reduce(
-    (so, one) => ({
-      left: Math.min(so.left, one.left),
-      top: Math.min(so.top, one.top),
-      right: Math.max(so.right, one.right),
-      bottom: Math.max(so.bottom, one.bottom),
-    }),
-    first,
-  );
+  const place = others.reduce(union, first);
   return { place, ...(others.length > 0 && { places: extents.slice(0, MOST_PLACES) }) };
 }
 

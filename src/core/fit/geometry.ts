@@ -123,6 +123,26 @@ export function extentAround(points: readonly Point[]): Extent {
   return { left: Math.min(...xs), right: Math.max(...xs), top: Math.min(...ys), bottom: Math.max(...ys) };
 }
 
+/** The extent that just holds two. */
+export function union(a: Extent, b: Extent): Extent {
+  return {
+    left: Math.min(a.left, b.left),
+    top: Math.min(a.top, b.top),
+    right: Math.max(a.right, b.right),
+    bottom: Math.max(a.bottom, b.bottom),
+  };
+}
+
+/** What two extents have in common; its right is left of its left where that is nothing. */
+export function common(a: Extent, b: Extent): Extent {
+  return {
+    left: Math.max(a.left, b.left),
+    top: Math.max(a.top, b.top),
+    right: Math.min(a.right, b.right),
+    bottom: Math.min(a.bottom, b.bottom),
+  };
+}
+
 /** Whether two turned boxes have any area in common: no axis of either keeps them apart. */
 export function overlap(a: Box, b: Box): boolean {
   return [a.rotation, b.rotation].every((rotation) => {

@@ -1,7 +1,7 @@
 import { rgbOf } from '../colour/hex';
 import { labOf, type Lab } from '../colour/lab';
 import { Places } from './places';
-import { words, type Raster } from './raster';
+import { signedWords, type Raster } from './raster';
 import { joinedRuns, rootOf } from './runs';
 
 /** A colour of a picture and the label of the ink that is printed for it; 0 is left open. */
@@ -24,9 +24,8 @@ const UNSETTLED = 255;
  */
 export function labelFlat(raster: Raster, colours: readonly LabelledColour[], reach: number): Uint8Array {
   const { width, height } = raster;
-  // As signed numbers, which are small ones to the machine: what is there has its topmost bit.
-  const { buffer, byteOffset, length } = words(raster);
-  const pixels = new Int32Array(buffer, byteOffset, length);
+  const pixels = signedWords(raster);
+  const { length } = pixels;
   const near = new Nearest(colours);
   const rgbs = colours.map(({ hex }) => rgbOf(hex));
   const label = new Uint8Array(width * height);

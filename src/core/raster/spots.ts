@@ -1,7 +1,7 @@
 import { ALIKE, apart, DIFFERENT } from './apart';
 import { flatColours } from './inks';
 import { PartFinder, takeMarkedRuns, type Part } from './parts';
-import { words, type Raster } from './raster';
+import { signedWords, type Raster } from './raster';
 
 /** A spot of another colour in the middle of a flat one, and that colour. */
 export interface Spot {
@@ -12,14 +12,18 @@ export interface Spot {
 /** More spots than these, or more of one colour however near they lie, are a pattern that somebody drew. */
 const MOST_SPOTS = 12;
 const MOST_ALIKE = 6;
+/** More pieces of rows that stand out than these are a picture's grain, or a pattern. */
+const MOST_RUNS = 8000;
 
 /**
  * Spots no wider than `side` pixels on artwork of several flat colours, each with nothing but one colour for `beside`
  * pixels round it. None in photographs: their grain is full of them.
  */
 export function findSpots(raster: Raster, side: number, beside: number): Spot[] {
+  // A few of its pixels tell a photograph at once.
+  if (!flatColours(raster)) return [];
   const { width, height } = raster;
-  const pixels = words(raster);
+  const pixels = signedWords(raster);
   const parts = marked(raster, pixels, side).filter(
     ({ left, top, right, bottom }) => right - left <= side && bottom - top <= side,
   );
@@ -34,14 +38,15 @@ export function findSpots(raster: Raster, side: number, beside: number): Spot[] 
     spots.push({ part, ground });
     if (spots.length > MOST_SPOTS) return [];
   }
-  return spots.length > 0 && flatColours(raster) ? spots : [];
+  return spots;
 }
 
-/** Connected pixels that stand out, across and down, from what is alike on both sides. */
-function marked({ width, height }: Raster, pixels: Uint32Array, side: number): Part[] {
+/** Connected pixels that stand out, across and down, from what is alike on both sides; none where that is texture. */
+function marked({ width, height }: Raster, pixels: Int32Array, side: number): Part[] {
   const off = side + 1;
   const finder = new PartFinder();
   const marks = new Uint8Array(width);
+  let runs = 0;
   for (let y = 0; y < height; y++) {
     finder.beginRow(y);
     if (y < off || y >= height - off) continue;
@@ -54,6 +59,7 @@ function marked({ width, height }: Raster, pixels: Uint32Array, side: number): P
         own !== left &&
         stands(own, left, pixels[at + off]!) &&
         stands(own, pixels[at - off * width]!, pixels[at + off * width]!);
+      if (is && marks[x - 1] === 0 && ++runs > MOST_RUNS) return [];
       marks[x] = is ? 1 : 0;
       any ||= is;
     }
@@ -68,7 +74,7 @@ function stands(own: number, before: number, behind: number): boolean {
 
 /** The one colour all round a part, `off` pixels far but for its own soft rim; null where there is another. */
 function groundRound(
-  pixels: Uint32Array,
+  pixels: Int32Array,
   width: number,
   height: number,
   { left, top, right, bottom }: Part,

@@ -1,5 +1,5 @@
 import { FORMATS } from '../../formats/registry';
-import { extentOf, type Extent } from '../../fit/geometry';
+import { common, extentOf, union, type Extent } from '../../fit/geometry';
 import { isMotifKind, type Piece } from '../../fit/schema';
 import { MM_PER_INCH } from '../../length/units';
 import type { PrintPlan } from '../../print/plan';
@@ -38,7 +38,10 @@ export function fileBytes(context: CheckContext, plan: PrintPlan, enough: number
   };
   const area = printedArea(visible, whole);
   const perMm = plan.ppi / MM_PER_INCH;
-  const pixels = (area.right - area.left) * (area.bottom - area.top) * perMm * perMm;
+  const [across, down] = [area.right - area.left, area.bottom - area.top];
+  // All of it past the print.
+  if (!(across > 0 && down > 0)) return { least: 0, most: 0 };
+  const pixels = across * down * perMm * perMm;
   const inks = plan.mode === 'cmyk';
   const fixed = inks ? PROFILE : 0;
   const unpacked = pixels * (inks || plan.alpha ? 4 : 3) * UNPACKED + fixed;
@@ -59,24 +62,8 @@ export function fileBytes(context: CheckContext, plan: PrintPlan, enough: number
 /** The part of a face that anything is printed on: what is clear packs into next to nothing. */
 function printedArea(visible: readonly Piece[], whole: Extent): Extent {
   if (!visible.every(isMotifKind)) return whole;
-  const none: Extent = { left: 0, top: 0, right: 0, bottom: 0 };
   const [first, ...others] = visible.map(extentOf);
-  const all = others.reduce(
-    (so, one) => ({
-      left: Math.min(so.left, one.left),
-      top: Math.min(so.top, one.top),
-      right: Math.max(so.right, one.right),
-      bottom: Math.max(so.bottom, one.bottom),
-    }),
-    first ?? none,
-  );
-  const [left, top] = [Math.max(all.left, whole.left), Math.max(all.top, whole.top)];
-  return {
-    left,
-    top,
-    right: Math.max(left, Math.min(all.right, whole.right)),
-    bottom: Math.max(top, Math.min(all.bottom, whole.bottom)),
-  };
+  return first ? common(others.reduce(union, first), whole) : { left: 0, top: 0, right: 0, bottom: 0 };
 }
 
 /** What a window of the print leaves a packer, in bytes a pixel; windows stand in rows and columns over the area. */

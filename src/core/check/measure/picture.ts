@@ -1,4 +1,4 @@
-import { extentOf, overlap, type Extent } from '../../fit/geometry';
+import { common, extentOf, overlap, union, type Extent } from '../../fit/geometry';
 import { isMotifKind, isShowing, type Piece } from '../../fit/schema';
 import { deltaE00 } from '../../colour/difference';
 import { measureWhole } from '../../raster/band';
@@ -180,7 +180,7 @@ function clustersOf(
   }
   // What lies past the bleed is cut off, as it will be; anywhere else a piece's own edge borders on the product.
   return clusters
-    .map(([pieces, extent]): [Piece[], Extent] => [pieces, within(grown(extent, margin), whole)])
+    .map(([pieces, extent]): [Piece[], Extent] => [pieces, common(grown(extent, margin), whole)])
     .filter(([, { left, top, right, bottom }]) => left < right && top < bottom);
 }
 
@@ -245,24 +245,6 @@ function asSeen(piece: Piece): unknown {
 
 function grown({ left, top, right, bottom }: Extent, by: number): Extent {
   return { left: left - by, top: top - by, right: right + by, bottom: bottom + by };
-}
-
-function within(a: Extent, b: Extent): Extent {
-  return {
-    left: Math.max(a.left, b.left),
-    top: Math.max(a.top, b.top),
-    right: Math.min(a.right, b.right),
-    bottom: Math.min(a.bottom, b.bottom),
-  };
-}
-
-function union(a: Extent, b: Extent): Extent {
-  return {
-    left: Math.min(a.left, b.left),
-    top: Math.min(a.top, b.top),
-    right: Math.max(a.right, b.right),
-    bottom: Math.max(a.bottom, b.bottom),
-  };
 }
 
 function once<K extends object, T>(memory: WeakMap<K, T>, key: K, work: () => T): T {

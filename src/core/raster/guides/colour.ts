@@ -49,7 +49,7 @@ const STEPS = [2, 5, 3, 1, 4];
 const COUNTED = 3;
 
 /** How many pixels are of a kind, nearly. */
-export function countOf(pixels: Uint32Array, is: (word: number) => boolean): number {
+export function countOf(pixels: Int32Array, is: (word: number) => boolean): number {
   const known = new Map<number, boolean>();
   let count = 0;
   for (let at = 0, i = 0; at < pixels.length; at += STEPS[i++ % STEPS.length]!) {
@@ -78,7 +78,7 @@ export function majority(count: number, of: (index: number) => number): number {
 const FAINT = 24;
 
 /** Whether a pixel differs from those so far before and behind it. */
-export function standsOut(pixels: Uint32Array, at: number, off: number): boolean {
+export function standsOut(pixels: Int32Array, at: number, off: number): boolean {
   const pixel = pixels[at]!;
   if (pixel >>> 24 < FAINT) return false;
   const before = pixels[at - off]!;

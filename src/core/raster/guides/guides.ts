@@ -1,5 +1,5 @@
 import type { PixelBox } from '../../artwork/facts';
-import { words, type Raster } from '../raster';
+import { signedWords, type Raster } from '../raster';
 import { ALIKE, apart } from '../apart';
 import { countOf, inkOf, isAlong, isPure } from './colour';
 import { levelLines } from './level';
@@ -35,7 +35,7 @@ const LEAST_SIDE = 48;
 export function findGuides(raster: Raster, mm: number): GuideLine[] {
   const { width, height } = raster;
   if (Math.min(width, height) < LEAST_SIDE) return [];
-  const pixels = words(raster);
+  const pixels = signedWords(raster);
   const off = Math.max(2, Math.round(THICKEST / mm)) + 1;
   const level = { along: width, across: height, alongStep: 1, acrossStep: width, off };
   const upright = { along: height, across: width, alongStep: width, acrossStep: 1, off };

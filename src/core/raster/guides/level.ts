@@ -3,7 +3,7 @@ import { majority, standsOut } from './colour';
 import { LEAST_SHARE, reachesEnds, STRIDE, type Direction, type StraightLine } from './line';
 
 /** Level or upright lines of one colour, by their rows. */
-export function levelLines(pixels: Uint32Array, direction: Direction): StraightLine[] {
+export function levelLines(pixels: Int32Array, direction: Direction): StraightLine[] {
   const { along, alongStep, acrossStep } = direction;
   const isLevel = alongStep < acrossStep;
   return gathered(pixels, direction).map(({ from, to, ...line }) => {
@@ -35,7 +35,7 @@ interface Lines {
   beside: number;
 }
 
-function gathered(pixels: Uint32Array, direction: Direction): Lines[] {
+function gathered(pixels: Int32Array, direction: Direction): Lines[] {
   const likely = likelyLines(pixels, direction);
   const lines: Lines[] = [];
   for (const at of likely) {
@@ -52,10 +52,7 @@ function gathered(pixels: Uint32Array, direction: Direction): Lines[] {
 }
 
 /** Lines that stand out from what lies on both sides of them at enough of the pixels looked at. */
-function likelyLines(
-  pixels: Uint32Array,
-  { along, across, alongStep, acrossStep, off }: Direction,
-): number[] {
+function likelyLines(pixels: Int32Array, { along, across, alongStep, acrossStep, off }: Direction): number[] {
   const looked = Math.floor(along / STRIDE);
   const counts = new Uint32Array(across);
   for (let i = 0; i < looked; i++) {
@@ -76,7 +73,7 @@ function likelyLines(
 
 /** Share of a line that has its commonest colour and stands out from both its sides. */
 function lineShare(
-  pixels: Uint32Array,
+  pixels: Int32Array,
   { along, alongStep, acrossStep, off }: Direction,
   line: number,
 ): { share: number; reaches: boolean; word: number; beside: number } {

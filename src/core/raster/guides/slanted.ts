@@ -10,7 +10,8 @@ interface Crossing {
   to: number;
   word: number;
   beside: number;
-  ink: Levels;
+  /** Looked up where its word does not say enough. */
+  ink: Levels | null;
   /** Taken by a line that was found. */
   taken: boolean;
 }
@@ -49,7 +50,7 @@ const SAME_INK = 130;
  * Thin straight lines at a slant, at most 45 degrees off their direction: what lines through the picture cross is
  * followed from scan to scan and fitted by least squares.
  */
-export function slantedLines(pixels: Uint32Array, direction: Direction): StraightLine[] {
+export function slantedLines(pixels: Int32Array, direction: Direction): StraightLine[] {
   const scans = crossings(pixels, direction);
   if (!scans) return [];
   const lines: StraightLine[] = [];
@@ -77,7 +78,7 @@ export function slantedLines(pixels: Uint32Array, direction: Direction): Straigh
 
 /** What every so many-th line across the picture crosses that is thin and stands out; null where that is texture. */
 function crossings(
-  pixels: Uint32Array,
+  pixels: Int32Array,
   { along, across, alongStep, acrossStep, off }: Direction,
 ): Crossing[][] | null {
   // At a slant a line is crossed over more of its own thickness.
@@ -110,7 +111,7 @@ function crossings(
 }
 
 function crossing(
-  pixels: Uint32Array,
+  pixels: Int32Array,
   start: number,
   step: number,
   { from, to, reach }: { from: number; to: number; reach: number },
@@ -124,13 +125,15 @@ function crossing(
     sum += own * (line + 0.5);
     weight += own;
   }
-  return { at: sum / weight, from, to, word, beside, ink: inkOf(word, beside), taken: false };
+  return { at: sum / weight, from, to, word, beside, ink: null, taken: false };
 }
 
 function isSame(a: Crossing, b: Crossing): boolean {
   if (apart(a.word, b.word) <= 2 * ALIKE) return true;
   let off = 0;
-  for (let k = 0; k < 4; k++) off += Math.abs(a.ink[k]! - b.ink[k]!);
+  const own = (a.ink ??= inkOf(a.word, a.beside));
+  const other = (b.ink ??= inkOf(b.word, b.beside));
+  for (let k = 0; k < 4; k++) off += Math.abs(own[k]! - other[k]!);
   return off <= SAME_INK;
 }
 
@@ -190,7 +193,7 @@ function nearest(scan: readonly Crossing[], at: number): Crossing | undefined {
 }
 
 function lineOf(
-  pixels: Uint32Array,
+  pixels: Int32Array,
   { along, across, alongStep, acrossStep, off }: Direction,
   { slope, middle, centre, found }: Fit,
 ): StraightLine | null {
