@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { corners, extentOf, opaqueBox, placeOpaqueBox } from '@/core/fit/geometry';
-import { honestSize, placedPpi } from '@/core/fit/density';
+import { honestSize, placedPpi, shownPpi } from '@/core/fit/density';
 import {
   centreOn,
   coverBleed,
@@ -53,9 +53,29 @@ test('placed PPI is pixels over placed inches, the smaller axis; turning changes
   const pixels = { width: 3000, height: 2000 };
   expect(placedPpi(pixels, pieceAt(0, 0, 79.375, 79.375 / 1.5)).least).toBeCloseTo(3000 / 3.125, 9);
   expect(placedPpi(pixels, pieceAt(0, 0, 254, 254))).toMatchObject({ x: 300, y: 200, least: 200 });
-  expect(honestSize(pixels, 300).width).toBeCloseTo(254, 9);
+  expect(honestSize({ pixels, physical: null }, 300)!.width).toBeCloseTo(254, 9);
   const turned = setRotation(pieceAt(100, 50, 90, 60), whole, 0.7);
   expect(placedPpi(pixels, turned).least).toBeCloseTo(placedPpi(pixels, pieceAt(0, 0, 90, 60)).least, 9);
+});
+
+test('a drawing has the PPI of the picture inside it that has the least, and none where it holds none', () => {
+  const image = (x: number, y: number) => ({ pixels: { width: 90, height: 90 }, ppi: { x, y } });
+  const page = {
+    pixels: null,
+    physical: { width: 100, height: 50 },
+    images: [image(600, 600), image(200, 150)],
+  };
+  expect(shownPpi(page, pieceAt(0, 0, 100, 50))!).toMatchObject({ x: 200, y: 150 });
+  expect(shownPpi(page, pieceAt(0, 0, 50, 25, { rotation: 1 }))!.least).toBeCloseTo(300, 9);
+  expect(honestSize(page, 300)).toEqual({ width: 50, height: 25 });
+  for (const bare of [
+    { ...page, images: [] },
+    { ...page, images: undefined },
+    { ...page, physical: null },
+  ]) {
+    expect(shownPpi(bare, pieceAt(0, 0, 100, 50))).toBeNull();
+    expect(honestSize(bare, 300)).toBeNull();
+  }
 });
 
 test('inside: every corner within the safe area and one on its edge, whatever the turn', () => {

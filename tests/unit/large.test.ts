@@ -13,7 +13,7 @@ import { IN_SILENCE, type Raster } from '@/core/raster/raster';
 import { BandShrinker, boxShrink } from '@/core/raster/shrink';
 import { softMeasure } from '@/core/raster/soft';
 import { factsOf, faceOf, pieceAt, sheetOf } from '../support/fits';
-import { placedPixels } from '@/core/check/measure/density';
+import { shownPpi } from '@/core/fit/density';
 import { artworkPixels, measureArtwork } from '@/files/artwork';
 import { nodePages } from '@/files/pdf/node';
 import type { Engine } from '@/imaging/engine';
@@ -192,8 +192,8 @@ describe('limits', () => {
 test('a picture that is too large to hold has the PPI of the copy that is printed', () => {
   const raster = paint(2, 2, () => [90, 60, 40, 255]);
   const ppiOf = (side: number) => {
-    const facts = () => factsOf(raster, { pixels: { width: side, height: side } });
-    return placedPixels({ facts, face: faceOf(sheetOf('mug-325')) }, pieceAt(0, 0, 254, 254))!.least;
+    const facts = factsOf(raster, { pixels: { width: side, height: side } });
+    return shownPpi(facts, pieceAt(0, 0, 254, 254), faceOf(sheetOf('mug-325')))!.least;
   };
   expect(ppiOf(8000)).toBeCloseTo(800, 9);
   expect(ppiOf(9000)).toBeCloseTo(800, 9);

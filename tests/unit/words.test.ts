@@ -23,6 +23,15 @@ describe('a file told as a seller would', () => {
     expect(inches[0]).toBe('Prints sharp up to 1 × 1 in (25.4 × 25.4 mm).');
   });
 
+  test('a page that holds pictures is as sharp as they are, and one of paths at any size', () => {
+    const page = { format: 'pdf', pixels: null, physical: { width: 254, height: 127 } } as const;
+    expect(said(page)).toContain('A page, sharp at any size. Its own size is 254.0 × 127.0 mm (10 × 5 in).');
+    const images = [{ pixels: { width: 750, height: 750 }, ppi: { x: 150, y: 150 } }];
+    expect(said({ ...page, images })).toContain(
+      'its pictures are sharp while it is no larger than 127.0 × 63.5 mm (5 × 2 1/2 in).',
+    );
+  });
+
   test('what a tag means and what none means', () => {
     expect(said({ density: { x: 72, y: 72, source: 'file' } })).toContain(
       'Tagged 72 PPI, which only sets a default size.',

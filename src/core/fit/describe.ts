@@ -27,18 +27,20 @@ export function describeFacts(facts: Facts, unit: UnitSetting = MILLIMETRES): st
   ].filter((sentence) => sentence !== '');
 }
 
-function sharpUpTo({ pixels }: Facts, unit: UnitSetting): string {
-  if (!pixels) return '';
-  const { width, height } = honestSize(pixels, SHARP_PPI);
-  return `Prints sharp up to ${inBothUnits(width, height, unit)}.`;
+function sharpUpTo(facts: Facts, unit: UnitSetting): string {
+  const size = honestSize(facts, SHARP_PPI);
+  return size ? `Prints sharp up to ${inBothUnits(size.width, size.height, unit)}.` : '';
 }
 
-function drawingSaid({ physical, format, images }: Facts, unit: UnitSetting): string {
+function drawingSaid(facts: Facts, unit: UnitSetting): string {
+  const { physical, format } = facts;
   if (!physical) return '';
   const what = format === 'pdf' ? 'A page' : 'A drawing';
-  const sharp =
-    images && images.length > 0 ? 'sharp at any size but for the pictures in it' : 'sharp at any size';
-  return `${what}, ${sharp}. Its own size is ${inBothUnits(physical.width, physical.height, unit)}.`;
+  const size = honestSize(facts, SHARP_PPI);
+  const own = `Its own size is ${inBothUnits(physical.width, physical.height, unit)}`;
+  return size
+    ? `${what}, sharp at any size but for the pictures in it. ${own}; its pictures are sharp while it is no larger than ${inBothUnits(size.width, size.height, unit)}.`
+    : `${what}, sharp at any size. ${own}.`;
 }
 
 function inBothUnits(width: number, height: number, unit: UnitSetting): string {

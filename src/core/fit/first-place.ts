@@ -1,4 +1,3 @@
-import { heldSize } from '../artwork/limits';
 import type { Facts } from '../artwork/facts';
 import { readableWidth } from '../blank/bodies/round';
 import type { KeepOut, Zone } from '../blank/face';
@@ -7,7 +6,7 @@ import { aspectsOf, kindOf, type Body } from '../blank/kinds';
 import type { PrintFace } from '../blank/resolve';
 import { isRectangle } from '../blank/shape';
 import { CHECK_LIMITS } from '../limits';
-import { placedPpi } from './density';
+import { shownPpi } from './density';
 import {
   extentOf,
   opaqueBox,
@@ -193,12 +192,13 @@ export function honestScale(piece: PlacedPiece, facts: Facts, face: PrintFace, r
 
 /** The scale at which a piece has a PPI, and detail for as much of it as is asked. On an arc it is found by steps. */
 function scaleAt(piece: PlacedPiece, facts: Facts, face: PrintFace, ppi: number): number {
-  const { pixels, detail } = facts;
-  if (!pixels) return Infinity;
+  const { detail } = facts;
   const share = Math.min(1, detail ? detail.scale / CHECK_LIMITS.detailShare : 1);
   let scale = 1;
   for (let i = 0; i < 4; i++) {
-    scale *= (placedPpi(heldSize(pixels), scalePiece(piece, facts, scale), face).least * share) / ppi;
+    const placed = shownPpi(facts, scalePiece(piece, facts, scale), face);
+    if (!placed) return Infinity;
+    scale *= (placed.least * share) / ppi;
   }
   // A rounding error under a limit is under it.
   return scale * (1 - 1e-9);

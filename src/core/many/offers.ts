@@ -1,9 +1,8 @@
-import { heldSize } from '../artwork/limits';
 import { trimSize, type PrintFace, type ResolvedBlank } from '../blank/resolve';
 import { isToShape } from '../cut/face';
 import { facePair } from '../fit/carry';
 import { carryFace } from '../fit/copy-face';
-import { placedPpi } from '../fit/density';
+import { shownPpi } from '../fit/density';
 import { factsFor, type FactsOf } from '../fit/geometry';
 import { isPlaced, type Fit, type FitFace } from '../fit/schema';
 
@@ -94,7 +93,8 @@ function carried(
 function ppisOn({ faceId, pieces }: FitFace, faces: readonly PrintFace[], factsOf: FactsOf): number[] {
   const face = faces.find(({ id }) => id === faceId);
   return pieces.flatMap((piece) => {
-    const pixels = isPlaced(piece) ? factsFor(piece, factsOf)?.pixels : null;
-    return isPlaced(piece) && pixels && face ? [placedPpi(heldSize(pixels), piece, face).least] : [];
+    const facts = factsFor(piece, factsOf);
+    const placed = isPlaced(piece) && facts && face ? shownPpi(facts, piece, face) : null;
+    return placed ? [placed.least] : [];
   });
 }

@@ -1,4 +1,3 @@
-import { heldSize } from '../artwork/limits';
 import * as v from 'valibot';
 import { pressCard } from '../blank/press-card';
 import type { PrintFace, ResolvedBlank } from '../blank/resolve';
@@ -9,7 +8,7 @@ import { VERDICTS } from '../check/finding';
 import { failing } from '../check/reach';
 import { ruleName } from '../check/registry';
 import type { Swatch } from '../colour/swatches';
-import { placedPpi } from '../fit/density';
+import { shownPpi, wholePpi } from '../fit/density';
 import { factsFor, opaqueBox, type FactsOf } from '../fit/geometry';
 import { isMotifKind, isShowing, type Fit, type Piece } from '../fit/schema';
 import { PackedLineSchema, type PackedLine } from './lines';
@@ -168,11 +167,10 @@ function facePrinted({ fit, facts, files }: SheetAsked, face: PrintFace): Docket
 function laid(piece: Piece, face: PrintFace, factsOf: FactsOf): v.InferOutput<typeof LaidSchema> {
   const { name, kind, role, knockout } = piece;
   const facts = factsFor(piece, factsOf);
-  const pixels = isShowing(piece) ? facts?.pixels : null;
+  const placed = facts && isShowing(piece) ? shownPpi(facts, piece, face) : null;
   return {
     ...{ name, kind, role, knockout },
     box: isMotifKind(piece) ? opaqueBox(piece, facts) : null,
-    ppi:
-      pixels && isShowing(piece) ? Math.floor(placedPpi(heldSize(pixels), piece, face).least + 0.005) : null,
+    ppi: placed ? wholePpi(placed.least) : null,
   };
 }

@@ -21,7 +21,7 @@ export const ArtworkRow = memo(function ArtworkRow({
   const blanks = useShop((shop) => shop.blanks);
   const unit = useShop((shop) => shop.settings.unit);
   const { facts, rendition, steps } = artwork;
-  const size = facts.pixels ? honestSize(facts.pixels, SHARP_PPI) : facts.physical;
+  const size = (facts.pixels && honestSize(facts, SHARP_PPI)) ?? facts.physical;
   const counts = countSuitability(facts, blanks);
   const remarks = facts.notes.length + facts.flaws.length;
   return (

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { gridOf, type Facts } from '@/core/artwork/facts';
 import { SHARP_PPI } from '@/core/fit/describe';
-import { MM_PER_INCH } from '@/core/length/units';
+import { honestSize, shownPpi, wholePpi } from '@/core/fit/density';
 import { showLength } from '@/core/length/show';
 import { useShop } from '@/state/shop/shop';
 import { LengthField } from '@/ui/LengthField';
@@ -27,7 +27,7 @@ export function SizeLines({ facts, box }: { facts: Facts; box: Box }) {
   const [asked, setAsked] = useState<number | null>(null);
   const [typing, setTyping] = useState<'width' | 'height' | null>(null);
   const grid = gridOf(facts);
-  const own = facts.pixels ? (grid.width / SHARP_PPI) * MM_PER_INCH : facts.physical!.width;
+  const own = facts.pixels ? honestSize(facts, SHARP_PPI)!.width : facts.physical!.width;
   const width = asked ?? own;
   const height = (width * grid.height) / grid.width;
   const below = box.y + box.height + OFF;
@@ -85,7 +85,7 @@ export function SizeLines({ facts, box }: { facts: Facts; box: Box }) {
         className="measure absolute -translate-x-1/2 whitespace-nowrap"
         style={{ left: box.x + box.width / 2, top: below + 16 }}
       >
-        {sayAt(facts, width, asked === null)}
+        {sayAt(facts, { width, height }, asked === null)}
         {asked !== null && (
           <button
             className="ml-3 font-semibold underline underline-offset-2"
@@ -101,12 +101,15 @@ export function SizeLines({ facts, box }: { facts: Facts; box: Box }) {
   );
 }
 
-/** What a width comes to. */
-function sayAt({ pixels, detail, format }: Facts, mm: number, own: boolean): string {
-  if (!pixels)
-    return own ? `the ${format === 'pdf' ? 'page’s' : 'drawing’s'} own size` : 'sharp at this size too';
-  const ppi = (pixels.width / mm) * MM_PER_INCH;
-  const said = `${own ? 'largest honest size, ' : ''}${Math.floor(ppi + 0.005)} PPI`;
-  const real = ppi * (detail?.scale ?? 1);
+/** What a size comes to. */
+function sayAt(facts: Facts, size: { width: number; height: number }, own: boolean): string {
+  const { pixels, detail, format } = facts;
+  const placed = shownPpi(facts, { ...size, x: 0, y: 0, rotation: 0 });
+  const drawing = own ? `the ${format === 'pdf' ? 'page’s' : 'drawing’s'} own size` : '';
+  if (!placed) return drawing || 'sharp at this size too';
+  const ppi = `${wholePpi(placed.least)} PPI`;
+  if (!pixels) return `${drawing && `${drawing}, `}its pictures at ${ppi}`;
+  const said = `${own ? 'largest honest size, ' : ''}${ppi}`;
+  const real = placed.least * (detail?.scale ?? 1);
   return detail && detail.scale < 0.8 ? `${said}, of which its detail fills ${Math.floor(real)}` : said;
 }

@@ -1,6 +1,5 @@
-import { heldSize } from '@/core/artwork/limits';
 import type { PrintFace } from '@/core/blank/resolve';
-import { placedPpi } from '@/core/fit/density';
+import { shownPpi } from '@/core/fit/density';
 import { opaqueBox, type PieceFacts } from '@/core/fit/geometry';
 import { fitInside } from '@/core/fit/place';
 import type { MotifPiece } from '@/core/fit/schema';
@@ -21,9 +20,9 @@ export function tellHeldBack(
   const full = fitInside(piece, known, face);
   if (full.width <= piece.width * WIDER) return;
   const widthOf = (one: MotifPiece) => showLength(opaqueBox(one, known).width, unit);
-  const pixels = known?.pixels;
+  const placed = known && shownPpi(known, piece, face);
   const why =
-    pixels && placedPpi(heldSize(pixels), piece, face).least < face.target * WIDER
+    placed && placed.least < face.target * WIDER
       ? 'as its pixels are good for'
       : 'as is seen whole from one side';
   toast(`“${piece.name}” is ${widthOf(piece)} wide: as large ${why}.`, {

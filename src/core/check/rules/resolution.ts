@@ -1,7 +1,7 @@
-import { placedPixels } from '../measure/density';
 import { measureShowing, type CheckContext, type Rule } from '../context';
 import type { Finding } from '../finding';
 import { honestSize } from '../measure/honest-size';
+import { shownPpi, wholePpi } from '../../fit/density';
 import type { ShowingPiece } from '../../fit/schema';
 
 /** Placed PPI of every piece, the smaller of its axes, against the blank's target and floor. */
@@ -16,14 +16,14 @@ export const resolution: Rule = {
 };
 
 function measure(context: CheckContext, piece: ShowingPiece): Finding | null {
-  const placed = placedPixels(context, piece);
+  const placed = shownPpi(context.facts(piece.artworkId), piece, context.face);
   if (!placed) return null;
   const { target, floor } = context.face;
   const { least, short } = placed;
   // A file in the print's own whole pixels meets it: half a pixel over the printed length is no shortfall.
   const meets = (limit: number) => short(limit) <= 0.5 + 1e-6;
   const verdict = meets(target) ? 'ready' : meets(floor) ? 'look' : 'fix';
-  const ppi = showPpi(
+  const ppi = wholePpi(
     meets(target) ? Math.max(least, target) : meets(floor) ? Math.max(least, floor) : least,
   );
   return {
@@ -49,9 +49,4 @@ function measure(context: CheckContext, piece: ShowingPiece): Finding | null {
 
 function onArc({ face }: CheckContext): string {
   return face.bend ? ' where the arc is widest' : '';
-}
-
-/** Whole PPI, cut and not rounded up: 299.6 is not 300. */
-function showPpi(ppi: number): string {
-  return String(Math.floor(ppi + 0.005));
 }

@@ -1,10 +1,10 @@
 import type { Facts } from '../../artwork/facts';
 import { heldSize } from '../../artwork/limits';
-import { placedImage, placedPixels } from '../measure/density';
 import type { ShowingPiece } from '../../fit/schema';
 import { measureShowing, type CheckContext, type Rule } from '../context';
 import type { Finding } from '../finding';
 import { honestSize } from '../measure/honest-size';
+import { imagePpi, shownPpi, wholePpi } from '../../fit/density';
 import { CHECK_LIMITS } from '../../limits';
 
 /** A picture with this much of its detail was not enlarged. */
@@ -30,7 +30,7 @@ function measure(context: CheckContext, piece: ShowingPiece): Finding | null {
   const low = real < floor * CHECK_LIMITS.detailShare;
   // Nothing is refused by one sign alone.
   const verdict = real >= wanted ? 'ready' : low && detail.sure ? 'fix' : 'look';
-  const shown = Math.floor(real + 0.005);
+  const shown = wholePpi(real);
   const several = (context.facts(piece.artworkId).images ?? []).length > 1;
   const held = several ? `A picture in “${piece.name}”` : `“${piece.name}”`;
   return {
@@ -62,14 +62,15 @@ function leastDetail(
   context: CheckContext,
   piece: ShowingPiece,
 ): { placed: number; detail: NonNullable<Facts['detail']> } | null {
-  const { detail, pixels, images = [] } = context.facts(piece.artworkId);
+  const facts = context.facts(piece.artworkId);
+  const { detail, pixels, images = [] } = facts;
   const inside = images.flatMap((image) => {
-    const placed = placedImage(context, piece, image);
+    const placed = imagePpi(facts, image, piece, context.face);
     return image.detail && placed ? [{ placed: placed.least, detail: image.detail }] : [];
   });
   if (inside.length > 0)
     return inside.reduce((a, b) => (b.placed * b.detail.scale < a.placed * a.detail.scale ? b : a));
-  const placed = placedPixels(context, piece);
+  const placed = shownPpi(facts, piece, context.face);
   if (!placed || !detail) return null;
   // Of the file's own pixels those are left that the copy has which is printed.
   const left = pixels ? heldSize(pixels).width / pixels.width : 1;

@@ -1,6 +1,5 @@
 'use client';
-import { heldSize } from '@/core/artwork/limits';
-import { placedPpi } from '@/core/fit/density';
+import { shownPpi, wholePpi } from '@/core/fit/density';
 import { coverLoss } from '@/core/fit/place';
 import { isMotifKind, isShowing, type Piece } from '@/core/fit/schema';
 import { fixed } from '@/core/length/show';
@@ -124,10 +123,8 @@ function Said({ live }: { live: Live }) {
 
 function PlacedFacts({ live, piece }: { live: Live; piece: Piece }) {
   if (!isShowing(piece)) return null;
-  const { pixels } = live.factsOf(piece.artworkId);
-  const ppi = pixels
-    ? `${Math.floor(placedPpi(heldSize(pixels), piece, live.face).least + 0.005)} PPI`
-    : 'vector';
+  const placed = shownPpi(live.factsOf(piece.artworkId), piece, live.face);
+  const ppi = placed ? `${wholePpi(placed.least)} PPI` : 'vector';
   const loss = piece.kind === 'artwork' && piece.role === 'ground' ? coverLoss(piece, live.face) : null;
   const cut = loss && Object.entries(loss).filter(([, share]) => share >= 0.0005);
   return (
