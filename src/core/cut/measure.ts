@@ -28,6 +28,9 @@ export interface Placed {
 const MOST = { radius: 3, neck: 6, point: 60 };
 /** A line that strays less than this, in mm, from one with rounder corners is as round. */
 const SEEN = 0.03;
+/** What a corner strays for each mm that it is less round: from here on (68 degrees) it is one, and not a bend of a line. */
+const CORNER = 0.2;
+const FURTHER = 0.3;
 /** mm by which a line is evened out before its turns are added up. */
 const EVEN = 0.08;
 /** A point turns round within so many mm of the line. */
@@ -70,11 +73,16 @@ function smallestRadius(shape: Shape): Placed {
     if (strays(half)) high = half;
     else low = half;
   }
-  return { value: low, at: strays(high) };
+  const found = strays(high);
+  const further = strays(high + FURTHER);
+  // A corner strays in proportion: back to where it does not at all, its radius is exact.
+  const grows = found && further ? (further.mm - found.mm) / FURTHER : 0;
+  const value = found && grows >= CORNER ? Math.max(0, high - found.mm / grows) : low;
+  return { value, at: found?.at ?? null };
 }
 
-/** The point of what was cut off or filled that lies furthest from the line there; null where none does by much. */
-function furthest(...pairs: [off: Shape, line: Shape][]): [number, number] | null {
+/** What was cut off or filled that lies furthest from the line there, and by how many mm; null where none does by much. */
+function furthest(...pairs: [off: Shape, line: Shape][]): { mm: number; at: [number, number] } | null {
   let best: { mm: number; at: [number, number] } = { mm: SEEN, at: [0, 0] };
   for (const [off, line] of pairs) {
     const edges = [...line.outers, ...line.holes];
@@ -87,7 +95,7 @@ function furthest(...pairs: [off: Shape, line: Shape][]): [number, number] | nul
       }
     }
   }
-  return best.mm > SEEN ? best.at : null;
+  return best.mm > SEEN ? best : null;
 }
 
 const NECK_STEP = 0.25;
