@@ -1,16 +1,9 @@
 import type { Vector } from '../../geometry/vector';
 import type { Held, Solid } from './form';
+import { ClothGrid, type Cut, type Side } from './grid';
 
-/** A closed line of a pattern, in mm, y down. */
-export type Ring = readonly (readonly [x: number, y: number])[];
-
-/** A garment's two sides as they are cut, and where they are not sewn to one another. */
-export interface Pattern {
-  front: Ring;
-  back: Ring;
-  isOpen: (x: number, y: number) => boolean;
-  /** mm between the points of its cloth. */
-  cell: number;
+/** A garment as it is cut, and as it is put on what holds it. */
+export interface Pattern extends Cut {
   /** Gravity in mm a step and a step, and how often in one its threads are put right: the less holds it, the softer it is let go. */
   pull: number;
   rounds: number;
@@ -33,61 +26,34 @@ const GRIP = 0.55;
 /** How hard cloth keeps its length against a pull and against a push, and its flatness. */
 const [PULL, PUSH, BEND] = [0.9, 0.4, 0.22];
 
-export type Side = 'front' | 'back';
-
 /** Cloth as it hangs: where each place of its pattern has come to. */
 export class Draped {
   constructor(
-    private readonly grid: Grid,
+    private readonly grid: ClothGrid,
     private readonly points: Float64Array,
     private readonly normals: Readonly<Record<Side, Float64Array>>,
   ) {}
 
   /** A place of the pattern so many mm out of the cloth, and the way out of it there. */
   at(x: number, y: number, side: Side, off = 0): { at: Vector; normal: Vector } {
-    const { left, top, columns, rows, cell } = this.grid;
-    const u = Math.min(columns - 1.001, Math.max(0, (x - left) / cell));
-    const v = Math.min(rows - 1.001, Math.max(0, (y - top) / cell));
-    const [i, j] = [Math.floor(u), Math.floor(v)];
-    const ids = this.grid.ids[side];
-    const corners = [
-      [0, 0, (1 - (u - i)) * (1 - (v - j))],
-      [1, 0, (u - i) * (1 - (v - j))],
-      [0, 1, (1 - (u - i)) * (v - j)],
-      [1, 1, (u - i) * (v - j)],
-    ] as const;
+    const { ids, shares } = this.grid.around(side, x, y);
     const [at, normal] = [
       [0, 0, 0],
       [0, 0, 0],
     ];
-    let all = 0;
-    for (const [di, dj, share] of corners) {
-      const id = ids[(j + dj) * columns + i + di]!;
-      if (id < 0) continue;
-      all += share;
+    ids.forEach((id, n) => {
       for (let k = 0; k < 3; k++) {
-        at[k] = at[k]! + share * this.points[id * 3 + k]!;
-        normal[k] = normal[k]! + share * this.normals[side][id * 3 + k]!;
+        at[k] = at[k]! + shares[n]! * this.points[id * 3 + k]!;
+        normal[k] = normal[k]! + shares[n]! * this.normals[side][id * 3 + k]!;
       }
-    }
+    });
     const length = Math.hypot(normal[0]!, normal[1]!, normal[2]!) || 1;
-    const point = (k: 0 | 1 | 2) => at[k]! / (all || 1) + (off * normal[k]!) / length;
+    const point = (k: 0 | 1 | 2) => at[k]! + (off * normal[k]!) / length;
     return {
       at: [point(0), point(1), point(2)],
       normal: [normal[0]! / length, normal[1]! / length, normal[2]! / length],
     };
   }
-}
-
-interface Grid {
-  cell: number;
-  left: number;
-  top: number;
-  columns: number;
-  rows: number;
-  /** Which point of the cloth stands at each place; -1 where there is no cloth. Sewn edges are one point of both sides. */
-  ids: Record<Side, Int32Array>;
-  count: number;
 }
 
 /**
@@ -96,90 +62,33 @@ interface Grid {
  * form. Always the same for the same numbers.
  */
 export function drape(pattern: Pattern, solid: Solid): Draped {
-  const grid = gridOf(pattern);
-  const { rest, points } = laidOut(grid, pattern.held);
-  const links = linksOf(grid, rest, pattern.creased ? points : null);
+  const grid = new ClothGrid(pattern);
+  const points = laidOut(grid, pattern.held);
+  const links = linksOf(grid, pattern.creased ? points : null);
   settle(points, links, solid, sidesOf(grid, pattern.apart), pattern);
-  return new Draped(grid, points, {
-    front: normalsOf(grid, points, 'front'),
-    back: normalsOf(grid, points, 'back'),
-  });
-}
-
-function gridOf({ front, back, isOpen, cell }: Pattern): Grid {
-  const all = [...front, ...back];
-  const [xs, ys] = [all.map(([x]) => x), all.map(([, y]) => y)];
-  const half = Math.ceil(Math.max(...xs.map(Math.abs)) / cell + 1.5);
-  const [left, top] = [-half * cell, Math.min(...ys) - 2 * cell];
-  const columns = 2 * half + 1;
-  const rows = Math.ceil((Math.max(...ys) - top) / cell) + 3;
-  const [cloth, behind] = [front, back].map((ring) =>
-    coveredBy(ring, { cell, left, top, columns, rows }),
-  ) as [Uint8Array, Uint8Array];
-  const ids = {
-    front: new Int32Array(columns * rows).fill(-1),
-    back: new Int32Array(columns * rows).fill(-1),
-  };
-  let count = 0;
-  for (let j = 0, at = 0; j < rows; j++)
-    for (let i = 0; i < columns; i++, at++) {
-      const [x, y] = [left + i * cell, top + j * cell];
-      if (cloth[at]) ids.front[at] = count++;
-      if (!behind[at]) continue;
-      const isEdge = !isWithin(front, x, y) || !isWithin(back, x, y);
-      const isSewn = cloth[at] === 1 && isEdge && !isOpen(x, y);
-      ids.back[at] = isSewn ? ids.front[at]! : count++;
-    }
-  return { cell, left, top, columns, rows, ids, count };
-}
-
-/** Points of a grid that stand at a corner of a cell which holds any of a shape. */
-function coveredBy(ring: Ring, { cell, left, top, columns, rows }: Omit<Grid, 'ids' | 'count'>): Uint8Array {
-  const out = new Uint8Array(columns * rows);
-  const parts = 4;
-  for (let j = 0; j + 1 < rows; j++)
-    for (let i = 0; i + 1 < columns; i++) {
-      let holds = false;
-      for (let k = 0; k <= parts * parts + 2 * parts && !holds; k++) {
-        const [a, b] = [k % (parts + 1), Math.floor(k / (parts + 1))];
-        holds = isWithin(ring, left + (i + a / parts) * cell, top + (j + b / parts) * cell);
-      }
-      if (!holds) continue;
-      const at = j * columns + i;
-      out[at] = out[at + 1] = out[at + columns] = out[at + columns + 1] = 1;
-    }
-  return out;
-}
-
-/** By how often a line to the right crosses the ring. */
-export function isWithin(ring: Ring, x: number, y: number): boolean {
-  let inside = false;
-  for (let i = 0, last = ring.length - 1; i < ring.length; last = i++) {
-    const [ax, ay] = ring[i]!;
-    const [bx, by] = ring[last]!;
-    if (ay > y !== by > y && x < ((bx - ax) * (y - ay)) / (by - ay) + ax) inside = !inside;
-  }
-  return inside;
+  const [front, back] = [normalsOf(grid, points, 'front'), normalsOf(grid, points, 'back')];
+  // Cloth goes round a seam: both sides have one way out there.
+  for (const id of grid.sewn())
+    for (let k = id * 3; k < id * 3 + 3; k++) front[k] = back[k] = front[k]! + back[k]!;
+  return new Draped(grid, points, { front, back });
 }
 
 /** The two sides as they begin: flat, one before the form and one behind it, their sewn edges between them. */
-function laidOut({ cell, left, top, columns, ids, count }: Grid, held: Pattern['held']) {
+function laidOut({ ids, rest, count }: ClothGrid, held: Pattern['held']): Float64Array {
   const points = new Float64Array(count * 3);
-  const rest = new Float64Array(count * 2);
   for (let at = 0; at < ids.front.length; at++) {
-    const [x, y] = [left + (at % columns) * cell, top + Math.floor(at / columns) * cell];
     const [f, b] = [ids.front[at]!, ids.back[at]!];
-    const [across, off, sway] = held(x, y);
-    for (const [id, z] of [
-      [f, f === b ? sway : sway + off],
-      [b, f === b ? sway : sway - off],
+    for (const [id, way] of [
+      [f, f === b ? 0 : 1],
+      [b, f === b ? 0 : -1],
     ] as const) {
       if (id < 0) continue;
-      points.set([across, -y, z], id * 3);
-      rest.set([x, y], id * 2);
+      const [x, y] = [rest[id * 2]!, rest[id * 2 + 1]!];
+      const [across, off, sway] = held(x, y);
+      points.set([across, -y, sway + way * off], id * 3);
     }
   }
-  return { points, rest };
+  return points;
 }
 
 /** Pairs of points that keep a distance, and how hard they do against a pull and a push. */
@@ -201,7 +110,7 @@ const NEAR = [
 ] as const;
 
 /** Threads are as long as on the pattern; what bends is as far apart as there too, or as it is held. */
-function linksOf({ columns, rows, ids }: Grid, rest: Float64Array, held: Float64Array | null): Links {
+function linksOf({ columns, rows, ids, rest }: ClothGrid, held: Float64Array | null): Links {
   const pairs: [a: number, b: number, thread: boolean][] = [];
   for (const side of ['front', 'back'] as const)
     for (let j = 0; j < rows; j++)
@@ -233,7 +142,7 @@ interface Sides {
   apart: number;
 }
 
-function sidesOf({ ids }: Grid, apart: number): Sides {
+function sidesOf({ ids }: ClothGrid, apart: number): Sides {
   const both = [...ids.front.keys()].filter((at) => {
     const [front, back] = [ids.front[at]!, ids.back[at]!];
     return front >= 0 && back >= 0 && front !== back;
@@ -331,13 +240,11 @@ function keepOut(points: Float64Array, before: Float64Array, solid: Solid, out: 
   }
 }
 
-/** The way out of the cloth at each of its points, by the cells round it. */
-function normalsOf({ columns, rows, ids }: Grid, points: Float64Array, side: Side): Float64Array {
+/** The way out of the cloth at each of its points, by the triangles round it. */
+function normalsOf(grid: ClothGrid, points: Float64Array, side: Side): Float64Array {
   const normals = new Float64Array(points.length);
-  const own = ids[side];
   const way = side === 'front' ? 1 : -1;
-  const add = (a: number, b: number, c: number) => {
-    if (a < 0 || b < 0 || c < 0) return;
+  const add = ([a, b, c]: readonly [number, number, number]) => {
     const edge = (from: number, to: number, k: number) => points[to * 3 + k]! - points[from * 3 + k]!;
     const [ux, uy, uz] = [edge(a, b, 0), edge(a, b, 1), edge(a, b, 2)];
     const [vx, vy, vz] = [edge(a, c, 0), edge(a, c, 1), edge(a, c, 2)];
@@ -346,12 +253,7 @@ function normalsOf({ columns, rows, ids }: Grid, points: Float64Array, side: Sid
     for (const id of [a, b, c])
       for (let k = 0; k < 3; k++) normals[id * 3 + k] = normals[id * 3 + k]! + way * normal[k]!;
   };
-  for (let j = 0; j + 1 < rows; j++)
-    for (let i = 0; i + 1 < columns; i++) {
-      const at = j * columns + i;
-      const [a, b, c, d] = [own[at]!, own[at + 1]!, own[at + columns]!, own[at + columns + 1]!];
-      add(a, b, c);
-      add(d, c, b);
-    }
+  for (let j = 0; j + 1 < grid.rows; j++)
+    for (let i = 0; i + 1 < grid.columns; i++) grid.triangles(side, i, j).forEach(add);
   return normals;
 }
