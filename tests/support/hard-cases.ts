@@ -4,6 +4,8 @@ import { writeFileSync } from 'node:fs';
 import type { RuleId, Verdict } from '@/core/check/finding';
 import type { Raster } from '@/core/raster/raster';
 import type { Engine } from '@/imaging/engine';
+import { printPixels } from '@/core/blank/resolve';
+import { blankById, faceOf } from './fits';
 import { BARE, BLACK, circle, Drawing, rectangle, ring, WHITE, type Rgba } from '../truth/draw';
 import { photographOf } from '../truth/photographs';
 
@@ -14,8 +16,7 @@ export interface Hard {
   place: 'inside' | 'cover';
   make: (tools: Tools) => string | Promise<string>;
   rule: RuleId;
-  /** Null where the rule has nothing to list. */
-  verdict: Verdict | null;
+  verdict: Verdict;
   /** Whether it is at places of its own, and not all of the piece. */
   placed?: boolean;
 }
@@ -191,8 +192,8 @@ const holes = three(
       new Drawing(146, 196, PER_MM, [70, 120, 140, 255]).lay([circle(x!, y!, 0.6)], BARE).raster(),
     ),
     rule: 'bleed',
-    verdict: y! > 90 ? null : 'fix',
-    placed: true,
+    verdict: y! > 90 ? 'ready' : 'fix',
+    placed: y! <= 90,
   }),
 );
 
@@ -219,7 +220,7 @@ const sharpened = three([2, 3, 4], (times) => ({
     return path;
   },
   rule: 'true-detail',
-  verdict: times === 2 ? 'look' : 'fix',
+  verdict: times === 4 ? 'fix' : 'look',
 }));
 
 const frames = three(['a frame', 'pin stripes', 'a rule under a badge'], (what) => ({
@@ -237,7 +238,7 @@ const frames = three(['a frame', 'pin stripes', 'a rule under a badge'], (what) 
     return drawing.raster();
   }),
   rule: 'leftover',
-  verdict: null,
+  verdict: 'ready',
 }));
 
 const squares = three([0.4, 1, 4], (module) => ({
@@ -269,18 +270,20 @@ const photographs = three([1, 2, 3], (seed) => ({
   verdict: 'look',
 }));
 
-const whole = three([0, 1, 2], (which) => ({
-  name: `a file in the template’s own whole pixels, ${which} px more`,
+const whole = three(['pouch', 'mug-325', 'tumbler-470'], (blank) => ({
+  name: `a file in the template’s own whole pixels on ${blank}`,
   place: 'cover',
-  blank: 'pouch',
-  make: png(`whole-${which}`, () => ({
-    ...new Drawing((1724 + which) / PER_MM, (2315 + which) / PER_MM, PER_MM, [70, 120, 140, 255]).raster(),
-  })),
+  blank,
+  make: png(`whole-${blank}`, () => {
+    const resolved = blankById(blank);
+    const { width, height } = printPixels(faceOf(resolved), resolved.spec);
+    return new Drawing(width / PER_MM, height / PER_MM, PER_MM, [70, 120, 140, 255]).raster();
+  }),
   rule: 'resolution',
   verdict: 'ready',
 }));
 
-const fine = three([0.3, 0.5, 0.8], (pen) => ({
+const fine = three([0.2, 0.3, 0.5], (pen) => ({
   name: `fine lettering of ${pen} mm in black alone`,
   blank: 'pouch',
   make: png(`fine-${pen}`, () =>
@@ -294,7 +297,7 @@ const fine = three([0.3, 0.5, 0.8], (pen) => ({
       .raster(),
   ),
   rule: 'black',
-  verdict: null,
+  verdict: 'ready',
 }));
 
 /** Three of each class: what must be found, and what must not be cried over. */

@@ -18,6 +18,7 @@ import { textureOf } from '@/core/product/texture';
 import { viewsOf } from '@/core/product/views';
 import { drape, type Draped } from '@/core/product/worn/drape';
 import { TailorsForm } from '@/core/product/worn/form';
+import { ClothGrid } from '@/core/product/worn/grid';
 import { inStack } from '@/core/product/worn/stack';
 import { tessellated } from '@/core/product/worn/tessellate';
 import { Hanger } from '@/core/product/worn/hanger';
@@ -67,10 +68,14 @@ describe.each([
   test('nothing of it is inside of the form', () => {
     const out = new Float64Array(3);
     const half = body.chest / 2 - 2;
+    const { armpit } = sleeveOf(body);
+    const crease = body.chest / 20;
     let nearest = Infinity;
     for (let x = -half; x <= half; x += 20)
       for (let y = body.collarDrop + 4; y < body.length; y += 20)
         for (const side of ['front', 'back'] as const) {
+          // In the crease of an armpit its trunk and its arm leave no room for cloth.
+          if (Math.hypot(Math.abs(x) - armpit[0], y - armpit[1]) < crease) continue;
           const [px, py, pz] = cloth.at(x, y, side).at;
           nearest = Math.min(nearest, form.solid(px, py, pz, out));
         }
@@ -92,6 +97,38 @@ describe.each([
     expect(cloth.at(0, top + 50, 'back').normal[2]).toBeLessThan(-0.8);
   });
 });
+
+test.each(['shirt', 'shirt-child', 'hooded-top', 'zip-top'])(
+  '%s: its cloth ends at its own line, and what is sewn is one point of both sides',
+  (id) => {
+    const body = bodyOf(id, null);
+    const pattern = wornPattern(body, new TailorsForm(body));
+    const grid = new ClothGrid(pattern);
+    const sewn = new Set(grid.sewn());
+    for (const side of ['front', 'back'] as const) {
+      const ring = pattern[side];
+      const off = ring.flatMap(([ax, ay], i) => {
+        const [bx, by] = ring[(i + 1) % ring.length]!;
+        const parts = Math.ceil(Math.hypot(bx - ax, by - ay) / 5);
+        return Array.from({ length: parts }, (_, k) => {
+          const [x, y] = [ax + ((bx - ax) * k) / parts, ay + ((by - ay) * k) / parts];
+          const { ids, shares } = grid.around(side, x, y);
+          const isOpen = pattern.isOpen(x, y);
+          // Of its corners those that it lies between.
+          const held = ids.filter((_, n) => shares[n]! > 1e-6);
+          return [
+            Math.max(...shares.map((share) => -share)),
+            isOpen || held.every((id) => sewn.has(id)),
+          ] as const;
+        });
+      });
+      // A line that curves bulges a little past the straight sides between its points.
+      expect(Math.max(...off.map(([past]) => past))).toBeLessThan(0.15);
+      // Where an opening begins, a place lies between a point that is sewn and one that is not.
+      expect(off.filter(([, isOne]) => !isOne).length / off.length).toBeLessThan(0.04);
+    }
+  },
+);
 
 describe.each([
   ['shirt', '2xl'],

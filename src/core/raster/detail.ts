@@ -24,6 +24,8 @@ const CRISP = 0.8;
 const AGREE = 1.6;
 /** Rise of edges that fall between two pixels, whole, in pixels. */
 const HARD_RISE = 1;
+/** Rise of edges that are evened out by their share of a pixel, at the most. */
+const PATTERN_RISE = 1.65;
 /** Rise of a crisp picture's edges at their median, in pixels, from a tenth to nine tenths of the step. */
 const CRISP_RISE = 1.5;
 /**
@@ -76,7 +78,10 @@ function concluded(spectra: Spectra, repeated: number): Detail | null {
   if (!sharpest) return null;
   if (repeated > 1) return { scale: 1 / repeated, sure: true };
   // Steps from one pixel to the next: no filter leaves those, and a pattern of them has gaps in its spectrum.
-  const scale = sharpest.rise <= HARD_RISE ? 1 : reachOf(sharpest.power, sharpest.ringing >= RINGS);
+  const scale =
+    sharpest.rise <= HARD_RISE
+      ? 1
+      : reachOf(sharpest.power, sharpest.ringing >= RINGS, sharpest.rise <= PATTERN_RISE);
   // What was enlarged and sharpened, and clipped at white or black, has steep edges and all frequencies, but no narrow edges.
   const narrow = sharpest.span !== null && sharpest.span >= WIDE ? ENLARGED / sharpest.span : 1;
   if (scale > narrow * SPANS_AGREE) return { scale: narrow, sure: false };
@@ -86,10 +91,11 @@ function concluded(spectra: Spectra, repeated: number): Detail | null {
 }
 
 /** The frequency, as a share of the highest that there is, up to which a spectrum holds its strength. */
-function reachOf(power: Float64Array, rings: boolean): number {
+function reachOf(power: Float64Array, rings: boolean, steep: boolean): number {
   let low = 0;
   for (let bin = 1; bin <= LOWEST; bin++) low += power[bin]! / LOWEST;
   const held = Array.from(power, (own) => Math.sqrt(Math.max(0, own) / low));
+  const endOf = steep ? lastEnd : firstEnd;
   if (endOf(held, HELD) === null) return 1;
   // Sharpening lifts the frequencies before the end, and must not be taken for more of them.
   const lift = Math.max(1, ...held.slice(LOWEST));
@@ -97,7 +103,7 @@ function reachOf(power: Float64Array, rings: boolean): number {
 }
 
 /** Where a spectrum falls below a level and stays there, as a share of its length; null where it does not. */
-function endOf(held: readonly number[], level: number): number | null {
+function firstEnd(held: readonly number[], level: number): number | null {
   for (let bin = LOWEST; bin + 1 < held.length; bin++) {
     const [here, next] = [held[bin]!, held[bin + 1]!];
     // Less once is a dip; less from there on is the end.
@@ -105,6 +111,13 @@ function endOf(held: readonly number[], level: number): number | null {
       return (bin + Math.max(0, here - level) / Math.max(1e-9, here - next)) / (held.length - 1);
   }
   return null;
+}
+
+/** Where a spectrum is above a level for the last time: a pattern of steep edges has gaps between its tones. */
+function lastEnd(held: readonly number[], level: number): number | null {
+  let last = held.length - 1;
+  while (last > LOWEST && held[last]! < level) last--;
+  return firstEnd(held.map((own, bin) => (bin < last ? Math.max(own, level) : own)), level);
 }
 
 /**

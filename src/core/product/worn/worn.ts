@@ -84,15 +84,17 @@ function hoodBehind({ collarWidth, length }: GarmentBody, turn: number): Mesh {
     const angle = (2 * s - 1) * turn;
     // 0 at the throat, 1 at the nape.
     const behind = (1 + Math.cos(angle)) / 2;
-    const thick = lerp(length * 0.012, length * 0.062, behind);
+    // Its ends are closed.
+    const closing = Math.sqrt(Math.min(1, (1 - Math.abs(2 * s - 1)) / 0.3));
+    const thick = closing * lerp(length * 0.026, length * 0.085, behind);
     const [around, up] = [Math.cos(2 * Math.PI * t), Math.sin(2 * Math.PI * t)];
-    const reach = collarWidth * lerp(0.46, 0.5, behind) + thick * (0.5 + around);
+    const reach = collarWidth * lerp(0.42, 0.44, behind) + thick * (0.5 + 0.8 * around);
     // It hangs down the back by its own weight, furthest where it lies furthest out.
     const hangs = behind ** 3 * length * 0.1 * (0.5 + 0.5 * around);
     return {
       at: [
         reach * Math.sin(angle),
-        thick * up - length * lerp(0.075, -0.012, behind) - hangs,
+        thick * up - length * lerp(0.066, -0.03, behind) - hangs,
         -reach * Math.cos(angle) * lerp(0.8, 0.95, behind),
       ],
     };
