@@ -117,7 +117,10 @@ function firstEnd(held: readonly number[], level: number): number | null {
 function lastEnd(held: readonly number[], level: number): number | null {
   let last = held.length - 1;
   while (last > LOWEST && held[last]! < level) last--;
-  return firstEnd(held.map((own, bin) => (bin < last ? Math.max(own, level) : own)), level);
+  return firstEnd(
+    held.map((own, bin) => (bin < last ? Math.max(own, level) : own)),
+    level,
+  );
 }
 
 /**
