@@ -4,7 +4,7 @@ import { shippedBlanks } from '@/core/blank/library';
 import { deltaE00 } from '@/core/colour/difference';
 import { labOf } from '@/core/colour/lab';
 import { daylightAt } from '@/core/mockup/daylight';
-import { arranged, drawScene } from '@/core/mockup/draw';
+import { arranged, drawScene, shotOf } from '@/core/mockup/draw';
 import { coverPicture, drawPhoto, feedOf } from '@/core/mockup/photo/draw';
 import { squareTo, throughHomography } from '@/core/mockup/photo/homography';
 import {
@@ -16,7 +16,8 @@ import {
 import { onPhoto } from '@/core/mockup/photo/surface';
 import { photoTroubles, surfaceTrouble } from '@/core/mockup/photo/troubles';
 import { familyOf, fitsIn, inBothEnds, PICTURE_SIZES, SCENES, scenesFor } from '@/core/mockup/scenes';
-import { USUAL_DRESS } from '@/core/mockup/schema';
+import { marksIn } from '@/core/mockup/marks';
+import { USUAL_DRESS, type Scene } from '@/core/mockup/schema';
 import { toLinear, toLevel } from '@/core/product/light';
 import { modelOf, seenOf } from '@/core/product/model';
 import { boundsOf } from '@/core/product/mesh';
@@ -374,6 +375,22 @@ describe('scenes', () => {
     for (const blank of shippedBlanks())
       expect([familyOf(blank), scenesFor(blank).length > 1]).toEqual([familyOf(blank), true]);
     expect(PICTURE_SIZES.map(({ width, height }) => width / height)).toEqual([1, 0.8, 1.5]);
+  });
+
+  test('what stands beside things hides none of them but what a hand holds, and is no part of what is framed', () => {
+    const look = { colour: '#ffffff', finish: 'matt' as const, ink: 'cover' as const, prints: new Map() };
+    for (const scene of SCENES.filter(({ beside }) => beside.length > 0)) {
+      const blank = shippedBlanks().find((one) => scenesFor(one).includes(scene))!;
+      const size = { width: 500, height: 500 };
+      const pictured = { model: modelOf(blank), look };
+      const seen = (of: Scene) => marksIn(of, pictured, blank.faces, size).filter((mark) => mark.seen).length;
+      const alone = seen({ ...scene, beside: [] });
+      expect(alone).toBeGreaterThan(20);
+      expect(seen(scene) / alone).toBeGreaterThan(scene.id === 'hand' ? 0.85 : 0.99);
+      const shots = [scene, { ...scene, beside: [] }].map((one) => shotOf(one, [pictured], size));
+      expect(shots[0]!.beside).toHaveLength(scene.beside.length);
+      expect(shots[0]!.camera).toEqual(shots[1]!.camera);
+    }
   });
 
   test('things stand side by side on one floor, or hang level', () => {

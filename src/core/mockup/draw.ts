@@ -7,6 +7,7 @@ import type { Model } from '../product/kinds';
 import { posed, type Look, type Standing } from '../product/scene';
 import type { Vector } from '../geometry/vector';
 import { IN_SILENCE, type Progress, type Raster } from '../raster/raster';
+import { besideOf } from './beside/beside';
 import { drawBackdrop, facingLamp, lampOf, type Grounds } from './backdrop';
 import type { Dress, Scene } from './schema';
 import { shadowOf } from './shadow';
@@ -44,6 +45,8 @@ export function arranged({ places, backdrop }: Scene, fits: readonly Pictured[])
 /** What stands in a scene, and where it is seen from. */
 export interface Shot {
   standing: readonly Standing[];
+  /** What is shown beside it. */
+  beside: readonly Standing[];
   camera: Camera;
 }
 
@@ -54,7 +57,8 @@ export function shotOf(
   { width, height }: { width: number; height: number },
 ): Shot {
   const standing = arranged(scene, fits);
-  return { standing, camera: cameraOf(scene, standing, { width, height }) };
+  const beside = besideOf(scene.beside, standing);
+  return { standing, beside, camera: cameraOf(scene, standing, { width, height }) };
 }
 
 /** The camera that has things whole in a picture of so many px, from where a scene is looked at. */
@@ -81,16 +85,17 @@ export function drawScene(
 /** A scene as a camera sees what stands in it, as a picture of so many px. */
 export function drawShot(
   scene: Scene,
-  { standing, camera }: Shot,
+  { standing, beside, camera }: Shot,
   dress: Dress,
   { width, height, progress = IN_SILENCE }: { width: number; height: number; progress?: Progress },
 ): Raster {
   const { backdrop } = scene;
-  const grounds = groundsOf(standing);
+  const all = [...standing, ...beside];
+  const grounds = groundsOf(standing, beside);
   const lamp = lampOf(scene.light);
   const onFloor = backdrop.ground === 'sweep' || backdrop.ground === 'table';
   const shadow = shadowOf(
-    standing,
+    all,
     ([x, y, z]) => {
       const off = onFloor
         ? (y - grounds.floor) / Math.max(0.3, lamp[1])
@@ -108,7 +113,7 @@ export function drawShot(
     colour: dress.colour ?? backdrop.colour,
   });
   progress(0.35);
-  return drawProducts(standing, camera, lightOf(scene), {
+  return drawProducts(all, camera, lightOf(scene), {
     width,
     height,
     backdrop: behind,
@@ -124,11 +129,18 @@ function lightOf({ light }: Scene): Light {
   return { lamp: lampOf(light), around: light.around, gain: Math.min(1.12, 0.94 / facing) };
 }
 
-function groundsOf(standing: readonly Standing[]): Grounds {
-  const points = standing.flatMap(({ meshes, pose }) =>
-    meshes.flatMap((mesh) => mesh.points.map((point) => posed(point, pose))),
-  );
-  const { low, high } = boundsOf(points);
+/** What is beside the things stands before the wall too, and on the same floor. */
+function groundsOf(standing: readonly Standing[], beside: readonly Standing[]): Grounds {
+  const { low, high } = boxAbout(standing);
   const across = high[0] - low[0];
-  return { floor: low[1], wall: low[2] - (low[2] < -1 ? across * 0.9 : 0), across };
+  const furthest = beside.length > 0 ? Math.min(low[2], boxAbout(beside).low[2]) : low[2];
+  return { floor: low[1], wall: furthest - (furthest < -1 ? across * 0.9 : 0), across };
+}
+
+function boxAbout(standing: readonly Standing[]): ReturnType<typeof boundsOf> {
+  return boundsOf(
+    standing.flatMap(({ meshes, pose }) =>
+      meshes.flatMap((mesh) => mesh.points.map((point) => posed(point, pose))),
+    ),
+  );
 }

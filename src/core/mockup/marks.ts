@@ -33,8 +33,8 @@ export function marksIn(
   faces: readonly PrintFace[],
   size: { width: number; height: number },
 ): Mark[] {
-  const { standing, camera } = shotOf(scene, [pictured], size);
-  const fallen = fall(standing, camera);
+  const { standing, beside, camera } = shotOf(scene, [pictured], size);
+  const fallen = fall([...standing, ...beside], camera);
   return standing.flatMap((stands, thing) =>
     faces.flatMap(({ id, width, height }) =>
       gridOver(width, height).flatMap(([x, y]): Mark[] => {

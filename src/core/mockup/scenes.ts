@@ -21,6 +21,7 @@ const ShortSchema = v.object({
   light: Numbers,
   backdrop: v.array(v.string()),
   window: v.optional(v.boolean()),
+  beside: v.optional(v.array(v.string())),
   places: v.array(Numbers),
 });
 
@@ -39,6 +40,7 @@ export const SCENES: readonly Scene[] = v.parse(v.array(ShortSchema), listed).ma
     camera: { yaw, pitch, far, margin },
     light: { yaw: lampYaw, pitch: lampPitch, around },
     backdrop: { ground, surface, colour, behind, window: short.window },
+    beside: short.beside,
     places: short.places.map(([fit, turn, gap, forward]) => ({ fit, turn, gap, forward })),
   });
 });

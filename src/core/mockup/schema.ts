@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { FAMILIES, HOLDERS } from '../product/kinds';
 import { IdSchema, NameSchema } from '../blank/basics';
+import { BESIDE } from './beside/beside';
 import { Finite, list, NotNegative, Positive } from '../bounds';
 
 const Hex = v.pipe(v.string(), v.regex(/^#[0-9a-f]{6}$/, 'A colour is written #rrggbb.'));
@@ -39,6 +40,8 @@ export const SceneSchema = v.object({
     /** Whether daylight falls through a window on what is behind. */
     window: v.optional(v.boolean(), false),
   }),
+  /** What stands beside its things. */
+  beside: v.optional(v.array(v.picklist(BESIDE)), []),
   /** Things from the left to the right. */
   places: v.pipe(
     v.array(

@@ -1,5 +1,6 @@
 import type { Standing } from '../product/scene';
 import { IN_SILENCE, type Progress, type Raster } from '../raster/raster';
+import { besideOf } from './beside/beside';
 import { arranged, cameraOf, drawShot, type Pictured } from './draw';
 import type { Dress, Scene } from './schema';
 import { turnedBy, type Turning } from './turning';
@@ -32,10 +33,11 @@ export function drawTurn(
     at(turnedBy({ ...turning, frames: FRAMED }, i)),
   ).flat();
   const camera = cameraOf(scene, all, { width, height });
+  const beside = besideOf(scene.beside, still);
   const { frames } = turning;
   const strip = new Uint8Array(width * height * frames * 4);
   for (let i = 0; i < frames; i++) {
-    const { data } = drawShot(scene, { standing: at(turnedBy(turning, i)), camera }, dress, {
+    const { data } = drawShot(scene, { standing: at(turnedBy(turning, i)), beside, camera }, dress, {
       width,
       height,
       progress: (share) => {

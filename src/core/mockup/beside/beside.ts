@@ -1,0 +1,36 @@
+import { posed, UPRIGHT, type Look, type Standing } from '../../product/scene';
+import { boundsOf, boxOf, type Mesh } from '../../product/mesh';
+import { awning } from './awning';
+import { brushes } from './brushes';
+import { crates } from './crates';
+import { giftBox } from './gift-box';
+import { hand } from './hand';
+import type { Room } from './room';
+
+/** What a scene shows beside its things, so that one sees where they belong: drawn to the size of the things. */
+const DRAWN = { awning, brushes, crates, 'gift-box': giftBox, hand } satisfies Record<
+  string,
+  (room: Room) => Mesh[]
+>;
+export type Beside = keyof typeof DRAWN;
+export const BESIDE = Object.keys(DRAWN) as [Beside, ...Beside[]];
+
+/** They are of colours of their own, and nothing is printed on them. */
+const LOOK: Look = { colour: '#ffffff', finish: 'matt', ink: 'cover', prints: new Map() };
+
+/** What stands beside the things of a scene. */
+export function besideOf(named: readonly Beside[], things: readonly Standing[]): Standing[] {
+  const [first] = things;
+  if (!first || named.length === 0) return [];
+  const boxes = things.map(({ meshes, pose }) =>
+    boundsOf(meshes.flatMap(({ points }) => points.map((point) => posed(point, pose)))),
+  );
+  const { low, high } = boundsOf(boxes.flatMap((box) => [box.low, box.high]));
+  const own = boxOf(first.meshes);
+  const room = { low, high, unit: own.high[0] - own.low[0] };
+  return named.map((name) => ({
+    meshes: DRAWN[name](room).map((mesh) => ({ ...mesh, prop: true })),
+    look: LOOK,
+    pose: UPRIGHT,
+  }));
+}
