@@ -5,6 +5,7 @@ import { rank } from '@/core/check/finding';
 import { useShop } from '@/state/shop/shop';
 import { Tick } from '@/ui/Checkbox';
 import { columnsOf, DataTable } from '@/ui/DataTable';
+import { Line } from '@/ui/Line';
 import { SearchField } from '@/ui/SearchField';
 import { Segments } from '@/ui/Toggle';
 import { nameFor, packableFits, packableSheets, type Packable } from './packable';
@@ -148,8 +149,22 @@ export function NewPack({
       )}
       <div className="shrink-0 border-t border-ink bg-docket px-4 py-3">
         <div className="flex items-end gap-5">
-          <Line label="name" value={name} onChange={setTypedName} className="w-72" />
-          <Line label="notes for whoever prints" value={notes} onChange={setNotes} className="min-w-0 grow" />
+          <Line
+            label="name"
+            className="w-72"
+            value={name}
+            onChange={({ target }) => {
+              setTypedName(target.value);
+            }}
+          />
+          <Line
+            label="notes for whoever prints"
+            className="min-w-0 grow"
+            value={notes}
+            onChange={({ target }) => {
+              setNotes(target.value);
+            }}
+          />
           {onLeave && !work.progress && (
             <button className="verb" onClick={onLeave}>
               Leave
@@ -192,32 +207,6 @@ export function NewPack({
         </p>
       </div>
     </div>
-  );
-}
-
-/** A line to be typed, its name above it. */
-function Line({
-  label,
-  value,
-  onChange,
-  className,
-}: {
-  label: string;
-  value: string;
-  onChange: (text: string) => void;
-  className: string;
-}) {
-  return (
-    <label className={`flex flex-col text-sm text-ink-2 ${className}`}>
-      {label}
-      <input
-        value={value}
-        onChange={(event) => {
-          onChange(event.target.value);
-        }}
-        className="border-b-2 border-ink bg-docket px-1 py-1 text-base text-ink"
-      />
-    </label>
   );
 }
 

@@ -1,6 +1,7 @@
 'use client';
 import { showBytes } from '@/core/length/bytes';
 import { useEffect, useState } from 'react';
+import { useForm, useWatch } from 'react-hook-form';
 import { copiesIn, withCopies, type Copies } from '@/core/fit/copies';
 import type { PackedFit } from '@/core/pack/manifest';
 import type { Desk } from '@/core/pack/order';
@@ -9,6 +10,7 @@ import type { StoredPack } from '@/core/pack/record';
 import { desksFor, sendOrder } from '@/state/handover/sending';
 import { sentence } from '@/state/sentence';
 import { Dialog, LeaveDialog } from '@/ui/Dialog';
+import { Line } from '@/ui/Line';
 import { OneOf } from '@/ui/OneOf';
 import { CopiesGrid } from '../shell/CopiesGrid';
 import { sayDay } from './words';
@@ -17,15 +19,15 @@ import { sayDay } from './words';
 export function SendDialog({ pack, onClose }: { pack: StoredPack; onClose: () => void }) {
   const [desks, setDesks] = useState<Desk[] | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
-  const [deskId, setDeskId] = useState<string | null>(null);
-  const [notes, setNotes] = useState(pack.manifest.notes);
+  const form = useForm({ defaultValues: { desk: '', notes: pack.manifest.notes } });
+  const asked = useWatch({ control: form.control, name: 'desk' });
   const order = useOrdered(pack.manifest.fits);
   useEffect(() => {
     desksFor(pack).then(setDesks, (error: unknown) => {
       setTrouble(sentence(error));
     });
   }, [pack]);
-  const desk = desks?.find((one) => keyOf(one) === deskId) ?? desks?.[0];
+  const desk = desks?.find((one) => keyOf(one) === asked) ?? desks?.[0];
   const { fits } = pack.manifest;
   const own = fits.filter(({ house }) => house === desk?.name);
   const lines = order.linesOf(own);
@@ -48,7 +50,9 @@ export function SendDialog({ pack, onClose }: { pack: StoredPack; onClose: () =>
         <OneOf
           label="House"
           value={keyOf(desk)}
-          onChoose={setDeskId}
+          onChoose={(key) => {
+            form.setValue('desk', key);
+          }}
           options={desks.map((one) => ({ id: keyOf(one), name: one.name }))}
         />
       )}
@@ -65,22 +69,13 @@ export function SendDialog({ pack, onClose }: { pack: StoredPack; onClose: () =>
           another house, and {fits.length - own.length === 1 ? 'is' : 'are'} not ordered here.
         </p>
       )}
-      <label className="mt-3 flex flex-col text-sm text-ink-2">
-        notes
-        <input
-          value={notes}
-          onChange={(event) => {
-            setNotes(event.target.value);
-          }}
-          className="border-b-2 border-ink bg-docket px-1 py-1 text-base text-ink"
-        />
-      </label>
+      <Line label="notes" className="mt-3" {...form.register('notes')} />
       <div className="mt-4 flex items-center gap-4">
         <button
           className="action"
           disabled={!desk || tooLarge || lines.length === 0}
           onClick={() => {
-            if (desk) void sendOrder(pack, desk, lines, notes);
+            if (desk) void sendOrder(pack, desk, lines, form.getValues('notes'));
             onClose();
           }}
         >

@@ -1,6 +1,7 @@
 'use client';
 import { useId, useRef, useState, type ReactNode } from 'react';
 import { sentence } from '@/state/sentence';
+import { Line } from '@/ui/Line';
 
 export interface NameAsked {
   label: string;
@@ -49,23 +50,20 @@ export function NameForm({
         void say();
       }}
     >
-      <label className="flex flex-col text-sm text-ink-2">
-        {label}
-        <input
-          ref={field}
-          value={words}
-          autoFocus
-          placeholder={placeholder}
-          maxLength={most}
-          aria-invalid={trouble !== null}
-          aria-describedby={note}
-          onChange={({ target }) => {
-            setWords(target.value);
-            setTrouble(null);
-          }}
-          className="border-b-2 border-ink bg-docket px-1 py-1 text-base text-ink placeholder:text-ink-2"
-        />
-      </label>
+      <Line
+        label={label}
+        ref={field}
+        value={words}
+        autoFocus
+        placeholder={placeholder}
+        maxLength={most}
+        aria-invalid={trouble !== null}
+        aria-describedby={note}
+        onChange={({ target }) => {
+          setWords(target.value);
+          setTrouble(null);
+        }}
+      />
       <p id={note} role={trouble ? 'alert' : undefined} className="min-h-6 text-sm text-fix">
         {trouble}
       </p>
