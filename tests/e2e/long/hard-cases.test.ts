@@ -1,5 +1,6 @@
 import { execFileSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
+import { isDeepStrictEqual } from 'node:util';
 import { By } from 'selenium-webdriver';
 import type { Finding } from '@/core/check/finding';
 import type { Engine } from '@/imaging/engine';
@@ -65,7 +66,7 @@ test.each(HARD)('$name', async (hard) => {
   };
   // What is measured anew is measured coarsely first, and told once it is exact.
   await shop.browser
-    .wait(async () => JSON.stringify(told(await measured())) === JSON.stringify(asked), PATIENCE)
+    .wait(async () => isDeepStrictEqual(told(await measured()), asked), PATIENCE)
     .catch(() => undefined);
   const findings = await measured();
   expect(told(findings)).toEqual(asked);
