@@ -301,7 +301,7 @@ describe('packed by outline', () => {
         },
       ),
       // The tips of these two reached a hair into each other's cells.
-      { ...runs(12), examples: [[[63, 68], 0, true]] },
+      { ...runs(6), examples: [[[63, 68], 0, true]] },
     );
   }, 60_000);
 });

@@ -220,7 +220,7 @@ describe('properties', () => {
             expect(near).toBeGreaterThan(border - 0.05);
           }
       }),
-      runs(12),
+      runs(4),
     );
   }, 60_000);
 });

@@ -37,7 +37,7 @@ test('damaged files by the command line: facts or a reason, never a crash', asyn
   expect(read.length).toBeLessThan(told.length);
 }, 60_000);
 
-const MANY = LONG ? 10_000 : 24;
+const MANY = LONG ? 10_000 : 12;
 
 test(`${MANY} damaged files in one process, the engine replaced where it dies of one`, async () => {
   const paths = writeDamaged(folder, MANY, 11);

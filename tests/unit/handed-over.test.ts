@@ -175,7 +175,7 @@ describe('a file in CMYK', () => {
     for (const [i, ink] of wanted!.entries()) expect(Math.abs(inks[i]! / 255 - ink)).toBeLessThan(0.01);
   });
 
-  test('JPEG: four inks that another program reads the same', async () => {
+  longTest('JPEG: four inks that another program reads the same', async () => {
     const tiff = await written({ format: 'tiff', mode: 'cmyk' });
     const jpeg = await written({ format: 'jpeg', mode: 'cmyk' });
     expect(tags(jpeg)['ColorComponents']).toBe(4);

@@ -203,7 +203,7 @@ describe('a badge of six colours on a dark shirt, in three inks', () => {
     expect(execFileSync('pdfinfo', ['-box', pdf], { encoding: 'utf8' })).toMatch(/TrimBox/);
   });
 
-  test('the inks are told with their difference, and it is what ghostscript and ImageMagick recombine', () => {
+  longTest('the inks are told with their difference, and it is what ghostscript and ImageMagick recombine', () => {
     expect(told.difference.mean).toBeGreaterThan(0);
     expect(told.difference.mean).toBeLessThan(told.difference.worst);
     const whole = told.pixels;
@@ -253,7 +253,7 @@ longTest(
   60_000,
 );
 
-test('on white cloth no base is laid, and what is white stays open', async () => {
+longTest('on white cloth no base is laid, and what is white stays open', async () => {
   const white = paint(300, 300, (x) => (x < 150 ? [255, 255, 255, 255] : [190, 30, 30, 255]));
   const file = picture('white.png', white);
   const { told } = await plates(
