@@ -203,41 +203,44 @@ describe('a badge of six colours on a dark shirt, in three inks', () => {
     expect(execFileSync('pdfinfo', ['-box', pdf], { encoding: 'utf8' })).toMatch(/TrimBox/);
   });
 
-  longTest('the inks are told with their difference, and it is what ghostscript and ImageMagick recombine', () => {
-    expect(told.difference.mean).toBeGreaterThan(0);
-    expect(told.difference.mean).toBeLessThan(told.difference.worst);
-    const whole = told.pixels;
-    // The badge and some of the shirt round it.
-    const [width, height] = [1300, 1300];
-    const crop = { width, height, x: (whole.width - width) >> 1, y: (whole.height - height) >> 1 };
-    const size = ['-size', `${width}x${height}`];
-    // Each separation as a mask of its ink, one over the other on the shirt.
-    const layers = told.inks.flatMap(({ name, hex }) => [
-      ...['(', ...size, `xc:${hex}`],
-      ...['(', at(`sep-full(${name}).tif`), ...cropOf(crop), '-negate', ')'],
-      ...['-alpha', 'off', '-compose', 'CopyOpacity', '-composite'],
-      ...[')', '-compose', 'Over', '-composite'],
-    ]);
-    const pdf = join(at('night'), 'plates.pdf');
-    const sized = ['-r300', `-g${whole.width}x${whole.height}`, `-sOutputFile=${at('sep-full.tif')}`];
-    execFileSync('gs', ['-q', '-dNOPAUSE', '-dBATCH', '-sDEVICE=tiffsep', ...sized, pdf]);
-    const laid = [...size, 'xc:#1e2533', ...layers, '-depth', '8', 'rgba:-'];
-    const made = execFileSync('convert', laid, { maxBuffer: 1 << 29 });
-    const plates = told.inks.map(({ file, ...ink }) => {
-      const plane = pixelsOf(file, crop).data.map((value) => 255 - value);
-      return { ...ink, plane, opacity: 1, screen: null, lightest: null };
-    });
-    const on = { product: '#1e2533', laying: 'cover', tones: null } as const;
-    const { picture } = seenOn(plates, on, { width, height }, ALL_AS_THEY_ARE);
-    expect(made).toHaveLength(picture.data.length);
-    let [sum, count] = [0, 0];
-    for (let i = 0; i < made.length; i += 4 * 7) {
-      const lab = (data: Uint8Array) => labOf(data[i]!, data[i + 1]!, data[i + 2]!);
-      sum += deltaE00(lab(picture.data), lab(made));
-      count++;
-    }
-    expect(sum / count).toBeLessThan(0.5);
-  });
+  longTest(
+    'the inks are told with their difference, and it is what ghostscript and ImageMagick recombine',
+    () => {
+      expect(told.difference.mean).toBeGreaterThan(0);
+      expect(told.difference.mean).toBeLessThan(told.difference.worst);
+      const whole = told.pixels;
+      // The badge and some of the shirt round it.
+      const [width, height] = [1300, 1300];
+      const crop = { width, height, x: (whole.width - width) >> 1, y: (whole.height - height) >> 1 };
+      const size = ['-size', `${width}x${height}`];
+      // Each separation as a mask of its ink, one over the other on the shirt.
+      const layers = told.inks.flatMap(({ name, hex }) => [
+        ...['(', ...size, `xc:${hex}`],
+        ...['(', at(`sep-full(${name}).tif`), ...cropOf(crop), '-negate', ')'],
+        ...['-alpha', 'off', '-compose', 'CopyOpacity', '-composite'],
+        ...[')', '-compose', 'Over', '-composite'],
+      ]);
+      const pdf = join(at('night'), 'plates.pdf');
+      const sized = ['-r300', `-g${whole.width}x${whole.height}`, `-sOutputFile=${at('sep-full.tif')}`];
+      execFileSync('gs', ['-q', '-dNOPAUSE', '-dBATCH', '-sDEVICE=tiffsep', ...sized, pdf]);
+      const laid = [...size, 'xc:#1e2533', ...layers, '-depth', '8', 'rgba:-'];
+      const made = execFileSync('convert', laid, { maxBuffer: 1 << 29 });
+      const plates = told.inks.map(({ file, ...ink }) => {
+        const plane = pixelsOf(file, crop).data.map((value) => 255 - value);
+        return { ...ink, plane, opacity: 1, screen: null, lightest: null };
+      });
+      const on = { product: '#1e2533', laying: 'cover', tones: null } as const;
+      const { picture } = seenOn(plates, on, { width, height }, ALL_AS_THEY_ARE);
+      expect(made).toHaveLength(picture.data.length);
+      let [sum, count] = [0, 0];
+      for (let i = 0; i < made.length; i += 4 * 7) {
+        const lab = (data: Uint8Array) => labOf(data[i]!, data[i + 1]!, data[i + 2]!);
+        sum += deltaE00(lab(picture.data), lab(made));
+        count++;
+      }
+      expect(sum / count).toBeLessThan(0.5);
+    },
+  );
 });
 
 longTest(
@@ -253,26 +256,30 @@ longTest(
   60_000,
 );
 
-longTest('on white cloth no base is laid, and what is white stays open', async () => {
-  const white = paint(300, 300, (x) => (x < 150 ? [255, 255, 255, 255] : [190, 30, 30, 255]));
-  const file = picture('white.png', white);
-  const { told } = await plates(
-    'white',
-    '--artwork',
-    file,
-    '--colour',
-    'White',
-    '--place',
-    '60mmx60mm',
-    '--inks',
-    '3',
-    '--ppi',
-    '150',
-  );
-  expect(told.inks).toMatchObject([{ hex: '#be1e1e', base: false }]);
-  expect(told.inks[0]!.area).toBeGreaterThan(1770);
-  expect(told.inks[0]!.area).toBeLessThan(1830);
-}, 60_000);
+longTest(
+  'on white cloth no base is laid, and what is white stays open',
+  async () => {
+    const white = paint(300, 300, (x) => (x < 150 ? [255, 255, 255, 255] : [190, 30, 30, 255]));
+    const file = picture('white.png', white);
+    const { told } = await plates(
+      'white',
+      '--artwork',
+      file,
+      '--colour',
+      'White',
+      '--place',
+      '60mmx60mm',
+      '--inks',
+      '3',
+      '--ppi',
+      '150',
+    );
+    expect(told.inks).toMatchObject([{ hex: '#be1e1e', base: false }]);
+    expect(told.inks[0]!.area).toBeGreaterThan(1770);
+    expect(told.inks[0]!.area).toBeLessThan(1830);
+  },
+  60_000,
+);
 
 describe('tones as dots', () => {
   const GREYS = [0, 10, 25, 50, 75, 90, 100];

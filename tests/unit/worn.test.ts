@@ -5,6 +5,7 @@ import { deltaE00 } from '@/core/colour/difference';
 import { labOf } from '@/core/colour/lab';
 import { dot, minus, unit } from '@/core/geometry/vector';
 import { drawScene, shotOf } from '@/core/mockup/draw';
+import { marksIn } from '@/core/mockup/marks';
 import { SCENES, scenesFor } from '@/core/mockup/scenes';
 import { USUAL_DRESS } from '@/core/mockup/schema';
 import { project } from '@/core/product/camera';
@@ -351,6 +352,34 @@ describe('pictures of a shirt on its form, on its hanger and in a stack', () => 
     },
   );
 
+  test.each(['tote', 'apron'])(
+    '%s on its hook: its print is whole, as large as it is, and in its place',
+    (id) => {
+      const blank = blankById(id);
+      const look = { colour: '#ffffff', finish: 'fabric', ink: 'cover', prints: new Map() } as const;
+      const scene = SCENES.find((one) => one.id === 'hook')!;
+      const marks = (holder: Holder) => {
+        const pictured = { model: modelOf(blank, null, null, holder), look };
+        return marksIn(scene, pictured, blank.faces.slice(0, 1), size);
+      };
+      const hung = marks('hook');
+      // But for what a pocket covers of it, lying as well.
+      const seen = (of: typeof hung) => of.filter((mark) => mark.seen).length;
+      expect(seen(hung) / seen(marks('none'))).toBeGreaterThan(0.98);
+      // Across and down between neighbours: a fold draws them together, and nothing draws them apart.
+      const columns = new Set(hung.map(({ x }) => x)).size;
+      const steps = hung.flatMap(({ px, py }, i) =>
+        [hung[i + 1], hung[i + columns]].flatMap((next) =>
+          next ? [Math.hypot(next.px - px, next.py - py)] : [],
+        ),
+      );
+      const usual = steps.sort((a, b) => a - b)[steps.length >> 1]!;
+      const near = steps.filter((step) => step < 3 * usual);
+      expect(Math.max(...near) / usual).toBeLessThan(1.1);
+      expect(Math.min(...near) / usual).toBeGreaterThan(0.85);
+    },
+  );
+
   test('are offered for what is put on, and for nothing else', () => {
     for (const id of ['shirt', 'shirt-screen', 'hooded-top', 'zip-top', 'shirt-child']) {
       const offered = scenesFor(blankById(id)).map((one) => one.id);
@@ -361,6 +390,10 @@ describe('pictures of a shirt on its form, on its hanger and in a stack', () => 
       expect(scenesFor(blankById(id)).map((one) => one.id)).toContain('stack');
     for (const id of ['hooded-top', 'tote'])
       expect(scenesFor(blankById(id)).map((one) => one.id)).not.toContain('stack');
+    for (const id of ['tote', 'apron']) {
+      const held = scenesFor(blankById(id)).map(({ holder }) => holder);
+      expect([...new Set(held)].sort()).toEqual(['hook', 'none']);
+    }
     for (const id of ['cap', 'mug-325'])
       expect(scenesFor(blankById(id)).some(({ holder }) => holder !== 'none')).toBe(false);
     expect(hangsOnForm({ ...bodyOf('shirt', null), sleeve: 0 })).toBe(false);

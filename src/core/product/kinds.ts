@@ -10,11 +10,12 @@ import { bagMeshes, cardMeshes, cushionMeshes, pouchMeshes } from './bodies/soft
 import { stickerMeshes } from './bodies/sticker';
 import type { Eye } from './camera';
 import { inStack, isFolded } from './worn/stack';
+import { hangsOnHook, onHook } from './worn/hook';
 import { hangsOnForm, onForm, onHanger } from './worn/worn';
 import type { Mesh } from './mesh';
 
 /** What holds a sewn thing in its shape, where it does not just lie there. */
-export const HOLDERS = ['none', 'form', 'hanger', 'stack'] as const;
+export const HOLDERS = ['none', 'form', 'hanger', 'stack', 'hook'] as const;
 export type Holder = (typeof HOLDERS)[number];
 
 /** A side that a product is looked at from. */
@@ -132,12 +133,15 @@ export const PRODUCT_KINDS: { readonly [K in Kind]: ProductKind<BodyOf<K>> } = {
         return { meshes: onHanger(body), rest: 'hangs', finish: 'fabric' };
       if (holder === 'stack' && isFolded(body))
         return { meshes: inStack(body), rest: 'lies', finish: 'fabric' };
+      if (holder === 'hook' && hangsOnHook(body))
+        return { meshes: onHook(body), rest: 'hangs', finish: 'fabric' };
       const meshes = faceId === 'neck' ? openedMeshes(body) : garmentMeshes(body);
       return { meshes, rest: 'lies', finish: 'fabric' };
     },
     holders: (body) => [
       ...(hangsOnForm(body) ? (['form', 'hanger'] as const) : []),
       ...(isFolded(body) ? (['stack'] as const) : []),
+      ...(hangsOnHook(body) ? (['hook'] as const) : []),
     ],
     turns: () => false,
     family: () => 'garment',

@@ -20,7 +20,8 @@ const OVER = 4;
 /** How far the hook rises over the bars, and how wide it bends, in mm: hooks are alike for all sizes. */
 const [RISES, BENDS] = [46, 20];
 /** Half the thickness of its wire, and of the peg. */
-const [WIRED, PEG] = [2.2, 5.5];
+const WIRED = 2.2;
+export const PEG = 5.5;
 
 /** A wooden hanger that a garment of a size hangs on, in the garment's own mm: its middle at x = 0, the neck's base at y = 0. */
 export class Hanger {
@@ -77,7 +78,7 @@ export class Hanger {
 }
 
 /** A round peg out of the wall with a knob before it. */
-function peg(up: number): Mesh {
+export function peg(up: number): Mesh {
   return surface(WOOD, 24, 12, (s, t) => {
     const angle = -2 * Math.PI * s;
     const knob = Math.sqrt(Math.max(0, 1 - ((t - 0.8) / 0.2) ** 2));

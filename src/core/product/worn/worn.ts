@@ -6,6 +6,7 @@ import { surface, type Mesh } from '../mesh';
 import { drape, type Draped, type Pattern } from './drape';
 import { TailorsForm } from './form';
 import { Hanger } from './hanger';
+import { laidOver } from './laid-over';
 import { tessellated } from './tessellate';
 
 /** Sides of triangles at most, as a multiple of the distance between the cloth's points. */
@@ -16,8 +17,6 @@ const SEEN = 45;
 const ON_LINE = 1;
 /** Points of the cloth across a flat chest: every size takes as long. */
 const ACROSS = 40;
-/** What is printed or sewn on counts as nearer by so many times what it lies off, so that bent cloth does not show through. */
-const OVER = 9;
 /** mm that the inside of cloth lies further in at a seam. */
 const INSIDE = 5;
 /** Share of lying folds that cloth has besides those that it hangs in. */
@@ -153,18 +152,10 @@ function seenOf(mesh: Mesh, { collarWidth, collarDrop }: GarmentBody): Mesh {
 
 /** A piece of the lying garment as it hangs. */
 function worn(mesh: Mesh, cloth: Draped): Mesh {
-  const { material } = mesh;
   const spots = mesh.points.map(([x, y, z]) => {
     const off = Math.abs(z) - HALF;
     // An inside keeps away from where it would come out at a seam.
     return cloth.at(x, -y, z >= 0 ? 'front' : 'back', off < 0 ? off - INSIDE : off);
   });
-  const over = Math.max(0, Math.abs(mesh.points[0]![2]) - HALF) * OVER;
-  return {
-    ...mesh,
-    over,
-    material: { ...material, ...(material.folds && { folds: material.folds * FOLDS }) },
-    points: spots.map(({ at }) => at),
-    normals: spots.map(({ normal }) => normal),
-  };
+  return laidOver(mesh, spots, FOLDS);
 }
