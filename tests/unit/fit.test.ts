@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { corners, extentOf, opaqueBox, placeOpaqueBox } from '@/core/fit/geometry';
-import { honestSize, placedPpi, shownPpi } from '@/core/fit/density';
+import { honestSize, meetsPpi, placedPpi, shownPpi, toldPpi } from '@/core/fit/density';
 import {
   centreOn,
   coverBleed,
@@ -56,6 +56,20 @@ test('placed PPI is pixels over placed inches, the smaller axis; turning changes
   expect(honestSize({ pixels, physical: null }, 300)!.width).toBeCloseTo(254, 9);
   const turned = setRotation(pieceAt(100, 50, 90, 60), whole, 0.7);
   expect(placedPpi(pixels, turned).least).toBeCloseTo(placedPpi(pixels, pieceAt(0, 0, 90, 60)).least, 9);
+});
+
+test('half a pixel over the printed length is no shortfall, and is not told as one; a whole pixel is', () => {
+  const face = { target: 300, floor: 150 };
+  const told = (width: number) => {
+    const placed = placedPpi({ width, height: 4000 }, pieceAt(0, 0, 144, 194));
+    return [meetsPpi(placed, 300), toldPpi(placed, face)];
+  };
+  // 144 mm at 300 PPI are 1700.79 px.
+  expect(told(1701)).toEqual([true, 300]);
+  expect(told(1700.3)).toEqual([true, 300]);
+  expect(told(1700)).toEqual([false, 299]);
+  expect(told(850)).toEqual([false, 150]);
+  expect(told(849)).toEqual([false, 149]);
 });
 
 test('a drawing has the PPI of the picture inside it that has the least, and none where it holds none', () => {

@@ -48,6 +48,17 @@ export function imagePpi(
   return placedPpi(whole, piece, face);
 }
 
+/** Whether there are pixels enough for a PPI: half a pixel over the printed length is no shortfall. */
+export function meetsPpi({ short }: Pick<PlacedPpi, 'short'>, ppi: number): boolean {
+  return short(ppi) <= 0.5 + 1e-6;
+}
+
+/** The PPI as they are told on a face: its own target or floor where they meet that by half a pixel. */
+export function toldPpi(placed: PlacedPpi, { target, floor }: Pick<PrintFace, 'target' | 'floor'>): number {
+  const met = [target, floor].find((ppi) => meetsPpi(placed, ppi)) ?? 0;
+  return wholePpi(Math.max(placed.least, met));
+}
+
 /** PPI in whole numbers, cut and not rounded up: 299.6 is not 300. */
 export function wholePpi(ppi: number): number {
   return Math.floor(ppi + 0.005);

@@ -8,7 +8,7 @@ import { VERDICTS } from '../check/finding';
 import { failing } from '../check/reach';
 import { ruleName } from '../check/registry';
 import type { Swatch } from '../colour/swatches';
-import { shownPpi, wholePpi } from '../fit/density';
+import { shownPpi, toldPpi } from '../fit/density';
 import { factsFor, opaqueBox, type FactsOf } from '../fit/geometry';
 import { isMotifKind, isShowing, type Fit, type Piece } from '../fit/schema';
 import { PackedLineSchema, type PackedLine } from './lines';
@@ -171,6 +171,6 @@ function laid(piece: Piece, face: PrintFace, factsOf: FactsOf): v.InferOutput<ty
   return {
     ...{ name, kind, role, knockout },
     box: isMotifKind(piece) ? opaqueBox(piece, facts) : null,
-    ppi: placed ? wholePpi(placed.least) : null,
+    ppi: placed ? toldPpi(placed, face) : null,
   };
 }

@@ -1,7 +1,7 @@
 import { measureShowing, type CheckContext, type Rule } from '../context';
 import type { Finding } from '../finding';
 import { honestSize } from '../measure/honest-size';
-import { shownPpi, wholePpi } from '../../fit/density';
+import { meetsPpi, shownPpi, toldPpi } from '../../fit/density';
 import type { ShowingPiece } from '../../fit/schema';
 
 /** Placed PPI of every piece, the smaller of its axes, against the blank's target and floor. */
@@ -19,18 +19,15 @@ function measure(context: CheckContext, piece: ShowingPiece): Finding | null {
   const placed = shownPpi(context.facts(piece.artworkId), piece, context.face);
   if (!placed) return null;
   const { target, floor } = context.face;
-  const { least, short } = placed;
-  // A file in the print's own whole pixels meets it: half a pixel over the printed length is no shortfall.
-  const meets = (limit: number) => short(limit) <= 0.5 + 1e-6;
-  const verdict = meets(target) ? 'ready' : meets(floor) ? 'look' : 'fix';
-  const ppi = wholePpi(
-    meets(target) ? Math.max(least, target) : meets(floor) ? Math.max(least, floor) : least,
-  );
+  const { least } = placed;
+  const isMet = meetsPpi(placed, target);
+  const verdict = isMet ? 'ready' : meetsPpi(placed, floor) ? 'look' : 'fix';
+  const ppi = toldPpi(placed, context.face);
   return {
     rule: 'resolution',
     verdict,
     faceId: context.face.id,
-    measured: meets(target) ? Math.max(least, target) : least,
+    measured: isMet ? Math.max(least, target) : least,
     required: target,
     unit: 'PPI',
     shown: { measured: `${ppi} PPI`, required: `${target} wanted, floor ${floor}` },

@@ -1,5 +1,5 @@
 'use client';
-import { shownPpi, wholePpi } from '@/core/fit/density';
+import { shownPpi, toldPpi } from '@/core/fit/density';
 import { coverLoss } from '@/core/fit/place';
 import { isMotifKind, isShowing, type Piece } from '@/core/fit/schema';
 import { fixed } from '@/core/length/show';
@@ -124,7 +124,7 @@ function Said({ live }: { live: Live }) {
 function PlacedFacts({ live, piece }: { live: Live; piece: Piece }) {
   if (!isShowing(piece)) return null;
   const placed = shownPpi(live.factsOf(piece.artworkId), piece, live.face);
-  const ppi = placed ? `${wholePpi(placed.least)} PPI` : 'vector';
+  const ppi = placed ? `${toldPpi(placed, live.face)} PPI` : 'vector';
   const loss = piece.kind === 'artwork' && piece.role === 'ground' ? coverLoss(piece, live.face) : null;
   const cut = loss && Object.entries(loss).filter(([, share]) => share >= 0.0005);
   return (
