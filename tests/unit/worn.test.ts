@@ -352,7 +352,7 @@ describe('pictures of a shirt on its form, on its hanger and in a stack', () => 
     },
   );
 
-  test.each(['tote', 'apron'])(
+  test.each(few(['tote', 'apron'], 1))(
     '%s on its hook: its print is whole, as large as it is, and in its place',
     (id) => {
       const blank = blankById(id);
@@ -363,9 +363,9 @@ describe('pictures of a shirt on its form, on its hanger and in a stack', () => 
         return marksIn(scene, pictured, blank.faces.slice(0, 1), size);
       };
       const hung = marks('hook');
-      // But for what a pocket covers of it, lying as well.
+      // But for what a pocket covers of an apron's.
       const seen = (of: typeof hung) => of.filter((mark) => mark.seen).length;
-      expect(seen(hung) / seen(marks('none'))).toBeGreaterThan(0.98);
+      expect(seen(hung) / hung.length).toBeGreaterThan(id === 'tote' ? 0.999 : 0.9);
       // Across and down between neighbours: a fold draws them together, and nothing draws them apart.
       const columns = new Set(hung.map(({ x }) => x)).size;
       const steps = hung.flatMap(({ px, py }, i) =>
