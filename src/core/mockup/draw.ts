@@ -4,7 +4,7 @@ import { cameraIn, frameThings, viewingDistance } from '../product/frame';
 import type { Light } from '../product/light';
 import { boundsOf } from '../product/mesh';
 import type { Model } from '../product/kinds';
-import { posed, type Look, type Standing } from '../product/scene';
+import { boxAbout, posed, type Look, type Standing } from '../product/scene';
 import type { Vector } from '../geometry/vector';
 import { IN_SILENCE, type Progress, type Raster } from '../raster/raster';
 import { besideOf } from './beside/beside';
@@ -135,12 +135,4 @@ function groundsOf(standing: readonly Standing[], beside: readonly Standing[]): 
   const across = high[0] - low[0];
   const furthest = beside.length > 0 ? Math.min(low[2], boxAbout(beside).low[2]) : low[2];
   return { floor: low[1], wall: furthest - (furthest < -1 ? across * 0.9 : 0), across };
-}
-
-function boxAbout(standing: readonly Standing[]): ReturnType<typeof boundsOf> {
-  return boundsOf(
-    standing.flatMap(({ meshes, pose }) =>
-      meshes.flatMap((mesh) => mesh.points.map((point) => posed(point, pose))),
-    ),
-  );
 }

@@ -1,6 +1,6 @@
 import type { Finish } from '../blank/schema';
 import type { Camera } from './camera';
-import type { Material, Mesh } from './mesh';
+import { boundsOf, type Material, type Mesh } from './mesh';
 import type { Fallen } from './paint';
 import type { Texture } from './texture';
 import { turned, type Vector } from '../geometry/vector';
@@ -39,6 +39,15 @@ export interface Standing {
 export function posed(point: Vector, { at, yaw, pitch }: Pose): Vector {
   const [x, y, z] = turned(point, yaw, pitch);
   return [x + at[0], y + at[1], z + at[2]];
+}
+
+/** The least box about products where they stand. */
+export function boxAbout(standing: readonly Standing[]): ReturnType<typeof boundsOf> {
+  return boundsOf(
+    standing.flatMap(({ meshes, pose }) =>
+      meshes.flatMap(({ points }) => points.map((point) => posed(point, pose))),
+    ),
+  );
 }
 
 /** All surfaces of all products as they fall on a picture. */

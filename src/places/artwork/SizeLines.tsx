@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { gridOf, type Facts } from '@/core/artwork/facts';
 import { SHARP_PPI } from '@/core/fit/describe';
-import { honestSize, shownPpi, wholePpi } from '@/core/fit/density';
+import { honestSize, wholePpi } from '@/core/fit/density';
 import { showLength } from '@/core/length/show';
 import { useShop } from '@/state/shop/shop';
 import { LengthField } from '@/ui/LengthField';
@@ -85,7 +85,7 @@ export function SizeLines({ facts, box }: { facts: Facts; box: Box }) {
         className="measure absolute -translate-x-1/2 whitespace-nowrap"
         style={{ left: box.x + box.width / 2, top: below + 16 }}
       >
-        {sayAt(facts, { width, height }, asked === null)}
+        {sayAt(facts, width, asked === null)}
         {asked !== null && (
           <button
             className="ml-3 font-semibold underline underline-offset-2"
@@ -101,15 +101,16 @@ export function SizeLines({ facts, box }: { facts: Facts; box: Box }) {
   );
 }
 
-/** What a size comes to. */
-function sayAt(facts: Facts, size: { width: number; height: number }, own: boolean): string {
+/** What a width comes to, in the artwork's own proportion. */
+function sayAt(facts: Facts, mm: number, own: boolean): string {
   const { pixels, detail, format } = facts;
-  const placed = shownPpi(facts, { ...size, x: 0, y: 0, rotation: 0 });
+  const honest = honestSize(facts, SHARP_PPI);
   const drawing = own ? `the ${format === 'pdf' ? 'page’s' : 'drawing’s'} own size` : '';
-  if (!placed) return drawing || 'sharp at this size too';
-  const ppi = `${wholePpi(placed.least)} PPI`;
+  if (!honest) return drawing || 'sharp at this size too';
+  const least = (SHARP_PPI * honest.width) / mm;
+  const ppi = `${wholePpi(least)} PPI`;
   if (!pixels) return `${drawing && `${drawing}, `}its pictures at ${ppi}`;
   const said = `${own ? 'largest honest size, ' : ''}${ppi}`;
-  const real = placed.least * (detail?.scale ?? 1);
+  const real = least * (detail?.scale ?? 1);
   return detail && detail.scale < 0.8 ? `${said}, of which its detail fills ${Math.floor(real)}` : said;
 }

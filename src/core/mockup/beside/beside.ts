@@ -1,5 +1,5 @@
-import { posed, UPRIGHT, type Look, type Standing } from '../../product/scene';
-import { boundsOf, boxOf, type Mesh } from '../../product/mesh';
+import { boxAbout, UPRIGHT, type Look, type Standing } from '../../product/scene';
+import { boxOf, type Mesh } from '../../product/mesh';
 import { awning } from './awning';
 import { brushes } from './brushes';
 import { crates } from './crates';
@@ -22,10 +22,7 @@ const LOOK: Look = { colour: '#ffffff', finish: 'matt', ink: 'cover', prints: ne
 export function besideOf(named: readonly Beside[], things: readonly Standing[]): Standing[] {
   const [first] = things;
   if (!first || named.length === 0) return [];
-  const boxes = things.map(({ meshes, pose }) =>
-    boundsOf(meshes.flatMap(({ points }) => points.map((point) => posed(point, pose)))),
-  );
-  const { low, high } = boundsOf(boxes.flatMap((box) => [box.low, box.high]));
+  const { low, high } = boxAbout(things);
   const own = boxOf(first.meshes);
   const room = { low, high, unit: own.high[0] - own.low[0] };
   return named.map((name) => ({
