@@ -19,3 +19,13 @@ export function memoOf<O extends object, K extends string | number, V extends ob
     return own(key, work);
   };
 }
+
+/** What is worked out of an object once, and goes when the object goes. */
+export function once<O extends object, V>(work: (owner: O) => V): (owner: O) => V {
+  const known = new WeakMap<O, { value: V }>();
+  return (owner) => {
+    let found = known.get(owner);
+    if (!found) known.set(owner, (found = { value: work(owner) }));
+    return found.value;
+  };
+}

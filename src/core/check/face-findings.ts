@@ -6,8 +6,8 @@ import { isPlaced, isShowing, planOf, type Fit, type Piece } from '../fit/schema
 import { showLength, type UnitSetting } from '../length/show';
 import { memo } from '../memo';
 import { numberOf } from '../raster/number';
-import { IN_SILENCE, type Progress, type Raster } from '../raster/raster';
-import { boxShrink } from '../raster/shrink';
+import { IN_SILENCE, type Progress } from '../raster/raster';
+import { keptShrunk } from '../raster/shrink';
 import type { Pixels } from '../render/face';
 import { gridOver } from '../render/transform';
 import { isAccepted } from './acceptance';
@@ -61,15 +61,10 @@ const TRIED_ON = 500;
 
 /** Measures a face with other pieces, on reduced copies of its artworks. What it finds is not remembered. */
 function remeasuring(blank: ResolvedBlank, face: PrintFace, fit: Fit, options: DocketOptions): Remeasure {
-  const reduced = new Map<string, Raster>();
   const pixels: Pixels = (artworkId) => {
-    let raster = reduced.get(artworkId);
-    if (!raster) {
-      const whole = options.pixels(artworkId);
-      const factor = Math.max(1, Math.floor(Math.max(whole.width, whole.height) / TRIED_ON));
-      reduced.set(artworkId, (raster = boxShrink(whole, factor, factor)));
-    }
-    return raster;
+    const whole = options.pixels(artworkId);
+    const factor = Math.max(1, Math.floor(Math.max(whole.width, whole.height) / TRIED_ON));
+    return keptShrunk(whole, factor, factor);
   };
   const coarse = { ...options, pixels, coarse: COARSE_GRID };
   return (pieces, rule) =>

@@ -31,6 +31,10 @@ const EDGE = 3;
 const FIRM = 200;
 /** What a hairline takes of 255 of a pixel, at the least: less is the grain of a glow. */
 const DIPS = 36;
+/** Share of 255 from which a pixel is whole. */
+const WHOLE = 255 - ENDED;
+/** No pixel of a run, and more than any count of them that are not whole. */
+const [NONE, LONG_SINCE] = [-1, 1 << 20];
 /** Share of a pixel that a hairline covers at the least: two edges that meet within a pixel leave a quarter between them. */
 const HAIRLINE = 0.3;
 
@@ -98,7 +102,7 @@ interface Chord {
 /** A picture's rows, or its columns. */
 class Lines {
   private readonly label: Uint8Array;
-  private readonly other: Uint8Array;
+  private readonly other: Uint8Array | null;
   private readonly share: Uint8Array;
 
   constructor(
@@ -113,26 +117,80 @@ class Lines {
 
   /** Every chord of one label that can be narrower than the limit, whatever its angle. */
   scan(limit: number, told: (chord: Chord) => void, progress: Progress): void {
-    const { label, share, step, stride, length, count } = this;
     const longest = limit * Math.SQRT2;
+    if (this.step === 1) this.scanRows(longest, told, progress);
+    else this.scanColumns(longest, told, progress);
+  }
+
+  private scanRows(longest: number, told: (chord: Chord) => void, progress: Progress): void {
+    const { label, share, length, count } = this;
     for (let line = 0; line < count; line++) {
       if (line % 256 === 0) progress(line / count);
-      const start = line * stride;
-      for (let from = 0, at = start; from < length;) {
-        const own = label[at]!;
-        let to = from;
-        // Whether a pixel that is whole comes after one that is not, away from the run's own edge.
-        let [dips, before] = [false, true];
-        for (; to < length && label[at] === own; to++, at += step) {
-          const whole = share[at]! >= 255 - ENDED;
-          if (whole && !before && to - from > 1) dips = true;
-          before = whole;
+      const start = line * length;
+      let from = 0;
+      let dip = NONE;
+      let since = LONG_SINCE;
+      let before = label[start]!;
+      for (let i = 0; i < length; i++) {
+        const own = label[start + i]!;
+        const isWhole = share[start + i]! >= WHOLE;
+        if (isWhole && since === 0 && own === before) continue;
+        if (own !== before) {
+          before = own;
+          this.ended(line, from, i, dip, longest, told);
+          from = i;
+          dip = NONE;
+          since = LONG_SINCE;
         }
-        if (to - from <= longest + 1) this.run(line, from, to, longest, told);
-        if (dips) this.hairlines(line, from, to, longest, told);
-        from = to;
+        if (!isWhole) since++;
+        else {
+          if (since > 0 && since <= EDGE && dip === NONE) dip = i - since;
+          since = 0;
+        }
+      }
+      this.ended(line, from, length, dip, longest, told);
+    }
+  }
+
+  /** All columns at once, row by row, as they lie in memory. */
+  private scanColumns(longest: number, told: (chord: Chord) => void, progress: Progress): void {
+    const { label, share, length, count } = this;
+    const from = new Int32Array(count);
+    const dip = new Int32Array(count).fill(NONE);
+    const since = new Int32Array(count).fill(LONG_SINCE);
+    for (let i = 0; i < length; i++) {
+      if (i % 256 === 0) progress(i / length);
+      const start = i * count;
+      for (let line = 0; line < count; line++) {
+        const at = start + line;
+        if (i > 0 && label[at] !== label[at - count]) {
+          this.ended(line, from[line]!, i, dip[line]!, longest, told);
+          from[line] = i;
+          dip[line] = NONE;
+          since[line] = LONG_SINCE;
+        }
+        if (share[at]! < WHOLE) since[line]!++;
+        else if (since[line] !== 0) {
+          if (since[line]! <= EDGE && dip[line] === NONE) dip[line] = i - since[line]!;
+          since[line] = 0;
+        }
       }
     }
+    for (let line = 0; line < count; line++)
+      this.ended(line, from[line]!, length, dip[line]!, longest, told);
+  }
+
+  /** Tells of a run that came to its end, and of hairlines within it, of which the first may begin at `dip`. */
+  private ended(
+    line: number,
+    from: number,
+    to: number,
+    dip: number,
+    longest: number,
+    told: (chord: Chord) => void,
+  ): void {
+    if (to - from <= longest + 1) this.run(line, from, to, longest, told);
+    if (dip !== NONE) this.hairlines(line, Math.max(from, dip - 1), to, longest, told);
   }
 
   /** Length of a label's chord through a pixel of this line, in pixels; cut off from `far` on. */
@@ -153,7 +211,11 @@ class Lines {
 
   private shareAt(at: number, label: number): number {
     if (this.label[at] === label) return this.share[at]!;
-    return this.other[at] === label ? 255 - this.share[at]! : 0;
+    return this.otherAt(at) === label ? 255 - this.share[at]! : 0;
+  }
+
+  private otherAt(at: number): number {
+    return this.other ? this.other[at]! : 1 - this.label[at]!;
   }
 
   private run(line: number, from: number, to: number, longest: number, told: (chord: Chord) => void): void {
@@ -205,7 +267,7 @@ class Lines {
     let side = at;
     for (let i = 0; i < EDGE; i++) {
       const index = start + side * step;
-      if (this.share[index] === 255 || (this.other[index] !== own && this.label[index] !== own)) break;
+      if (this.share[index] === 255 || (this.otherAt(index) !== own && this.label[index] !== own)) break;
       if (side + way < 0 || side + way >= length) break;
       side += way;
     }
@@ -220,22 +282,22 @@ class Lines {
     longest: number,
     told: (chord: Chord) => void,
   ): void {
-    const { step, stride, share, other, label } = this;
+    const { step, stride, share, label } = this;
     const start = line * stride;
     const around = label[start + from * step]!;
     for (let at = from + 1; at < to - 1; at++) {
-      if (share[start + at * step]! > 255 - ENDED) continue;
-      const own = other[start + at * step]!;
+      if (share[start + at * step]! > WHOLE) continue;
+      const own = this.otherAt(start + at * step);
       let [sum, moment, most, end] = [0, 0, 0, at];
-      for (; end < to && share[start + end * step]! < 255 && other[start + end * step] === own; end++) {
+      for (; end < to && share[start + end * step]! < 255 && this.otherAt(start + end * step) === own; end++) {
         const of = 255 - share[start + end * step]!;
         sum += of;
         moment += of * (end + 0.5);
         most = Math.max(most, of);
       }
       // One that reaches the end of the run is the edge of what lies beside it.
-      const before = share[start + (at - 1) * step]! >= 255 - ENDED;
-      const thin = end - at <= EDGE && most >= DIPS && share[start + end * step]! >= 255 - ENDED;
+      const before = share[start + (at - 1) * step]! >= WHOLE;
+      const thin = end - at <= EDGE && most >= DIPS && share[start + end * step]! >= WHOLE;
       if (thin && end < to && before && at - 1 >= from && sum >= HAIRLINE * 255 && sum <= longest * 255)
         told({ line, middle: moment / sum, length: sum / 255, label: own, before: around, behind: around });
       at = end;

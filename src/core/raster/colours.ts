@@ -1,4 +1,4 @@
-import { IN_SILENCE, words, type Progress, type Raster } from './raster';
+import { IN_SILENCE, signedWords, words, type Progress, type Raster } from './raster';
 import { memoOf } from '../memo';
 import { PartFinder, partsMarked, takeMarkedRuns, type Part } from './parts';
 
@@ -36,27 +36,38 @@ function countSorted(raster: Raster): ColourCounts {
   return { colours: colours.slice(0, distinct), counts: counts.slice(0, distinct), total };
 }
 
+/** Colours that lie beside one another in the table of all: where none of them is there, they are passed over. */
+const BESIDE = 4096;
+
 function countAll(raster: Raster, progress: Progress): ColourCounts {
-  const pixels = words(raster);
+  const pixels = signedWords(raster);
   const all = new Uint32Array(1 << 24);
+  const used = new Uint8Array(all.length / BESIDE);
   let total = 0;
+  let distinct = 0;
   for (let y = 0, at = 0; y < raster.height; y++) {
     if (y % 256 === 0) progress(y / raster.height);
-    for (let x = 0; x < raster.width; x++, at++) {
+    for (const end = at + raster.width; at < end; at++) {
       const word = pixels[at]!;
-      if (word >>> 24 < PRINTED) continue;
-      all[word & 0xffffff]!++;
+      // What is printed is negative.
+      if (word >= 0) continue;
+      const colour = word & 0xffffff;
+      if (all[colour]!++ === 0) {
+        used[(colour / BESIDE) | 0] = 1;
+        distinct++;
+      }
       total++;
     }
   }
-  let distinct = 0;
-  for (const count of all) if (count > 0) distinct++;
   const colours = new Uint32Array(distinct);
   const counts = new Uint32Array(distinct);
-  for (let colour = 0, at = 0; colour < all.length; colour++) {
-    if (all[colour] === 0) continue;
-    colours[at] = colour;
-    counts[at++] = all[colour]!;
+  for (let block = 0, at = 0; block < used.length; block++) {
+    if (used[block] === 0) continue;
+    for (let colour = block * BESIDE; colour < (block + 1) * BESIDE; colour++) {
+      if (all[colour] === 0) continue;
+      colours[at] = colour;
+      counts[at++] = all[colour]!;
+    }
   }
   return { colours, counts, total };
 }

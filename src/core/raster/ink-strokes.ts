@@ -4,7 +4,7 @@ import { BEYOND, eachNarrow, type NarrowPlace } from './chords';
 import { flatColours } from './inks';
 import { labelInks, type Colour, type InkLabels } from './ink-labels';
 import { IN_SILENCE, type Progress, type Raster } from './raster';
-import { boxShrink } from './shrink';
+import { keptShrunk } from './shrink';
 import { NOTHING_THIN, reductionFor, strokesAmong, summedUp, type ThinPlaces } from './strokes';
 
 /** The label of what is clear. */
@@ -19,10 +19,10 @@ const SLOPE = 0.12;
  * artwork too; what lies beside clear is read by alpha (`readStrokes`). Nothing is told of a photograph.
  */
 export function readInkStrokes(raster: Raster, limit: number, progress: Progress = IN_SILENCE): ThinPlaces {
-  const factor = reductionFor(limit);
-  const small = factor > 1 ? boxShrink(raster, factor, factor) : raster;
   const flat = flatColours(raster);
   if (!flat) return NOTHING_THIN;
+  const factor = reductionFor(limit);
+  const small = keptShrunk(raster, factor, factor);
   const labels = labelInks(
     small,
     flat.map(({ word }) => word),

@@ -1,7 +1,8 @@
 import { deltaE00 } from '../colour/difference';
 import { labOf, type Lab } from '../colour/lab';
 import { measureWhole, type BandMeasure } from './band';
-import { IN_SILENCE, words, type Progress, type Raster } from './raster';
+import { once } from '../memo';
+import { IN_SILENCE, signedWords, type Progress, type Raster } from './raster';
 
 /** Above this a picture counts as a photograph and has no ink count. */
 export const MOST_INKS = 32;
@@ -55,14 +56,14 @@ export function inkMeasure(width: number, height: number): BandMeasure<Ink[] | n
   };
 }
 
-/** Every flat colour of a picture, also the rarest; null where it is no flat artwork. */
-export function flatColours(raster: Raster): Ink[] | null {
+/** Every flat colour of a picture, also the rarest; null where it is no flat artwork. Several rules ask for them. */
+export const flatColours = once((raster: Raster): readonly Ink[] | null => {
   const { width, height } = raster;
   const step = Math.max(1, Math.floor(Math.sqrt((width * height) / SAMPLES)));
   const counts: Counts = { byColour: new Map(), looked: 0, present: 0, flat: 0 };
   for (let row = 0; row + 1 < height; row += step) countRow(raster, row, step, counts);
   return mergedInks(counts);
-}
+});
 
 /** Flat colours, those that are alike merged, the commonest first. */
 function mergedInks(counts: Counts): Ink[] | null {
@@ -100,12 +101,13 @@ interface Counts {
 
 function countRow(raster: Raster, y: number, step: number, counts: Counts): void {
   const { width } = raster;
-  const pixels = words(raster);
+  const pixels = signedWords(raster);
   for (let x = 0; x + 1 < width; x += step) {
     counts.looked++;
     const at = y * width + x;
     const word = pixels[at]!;
-    if (word >>> 24 < 128) continue;
+    // What is printed is negative.
+    if (word >= 0) continue;
     counts.present++;
     if (!alike(word, pixels[at + 1]!) || !alike(word, pixels[at + width]!)) continue;
     counts.flat++;

@@ -8,7 +8,8 @@ export interface Labelled {
   width: number;
   height: number;
   label: Uint8Array;
-  other: Uint8Array;
+  /** Null where there are two labels, so that it is the one that `label` is not. */
+  other: Uint8Array | null;
   share: Uint8Array;
 }
 
@@ -19,14 +20,12 @@ export const [NOTHING, SOMETHING] = [0, 1];
 export function labelAlpha({ width, height, data }: Raster): Labelled {
   const count = width * height;
   const label = new Uint8Array(count);
-  const other = new Uint8Array(count);
   const share = new Uint8Array(count);
   for (let at = 0; at < count; at++) {
     const alpha = data[at * 4 + 3]!;
     const there = alpha >>> 7;
     label[at] = there;
-    other[at] = 1 - there;
     share[at] = there === 1 ? alpha : 255 - alpha;
   }
-  return { width, height, label, other, share };
+  return { width, height, label, other: null, share };
 }

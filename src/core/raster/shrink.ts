@@ -1,5 +1,5 @@
 import { wholeBand, type Band, type BandMeasure } from './band';
-import { IN_SILENCE, type Progress, type Raster } from './raster';
+import { IN_SILENCE, signedWords, type Progress, type Raster } from './raster';
 
 /** What a sum of factors may be off by. */
 const SLACK = 1e-6;
@@ -58,6 +58,39 @@ export class BandShrinker implements BandMeasure<Raster> {
   }
 
   private addRow(raster: Raster, y: number, weight: number): void {
+    if (Number.isInteger(this.fx)) this.addWhole(raster, y, weight);
+    else this.addShared(raster, y, weight);
+  }
+
+  /** No pixel is shared by two columns: each column's block is summed by itself. */
+  private addWhole(raster: Raster, y: number, weight: number): void {
+    const { fx, sums, weights, width: columns } = this;
+    const { width } = raster;
+    const pixels = signedWords(raster);
+    for (let column = 0, at = y * width, s = 0; column < columns; column++, s += 4) {
+      const count = Math.min(fx, width - column * fx);
+      let red = 0;
+      let green = 0;
+      let blue = 0;
+      let cover = 0;
+      for (const end = at + count; at < end; at++) {
+        const pixel = pixels[at]!;
+        const alpha = pixel >>> 24;
+        red += (pixel & 255) * alpha;
+        green += ((pixel >>> 8) & 255) * alpha;
+        blue += ((pixel >>> 16) & 255) * alpha;
+        cover += alpha;
+      }
+      weights[column]! += count * weight;
+      if (cover === 0) continue;
+      sums[s]! += red * weight;
+      sums[s + 1]! += green * weight;
+      sums[s + 2]! += blue * weight;
+      sums[s + 3]! += cover * weight;
+    }
+  }
+
+  private addShared(raster: Raster, y: number, weight: number): void {
     const { fx, width: columns } = this;
     const { width, data } = raster;
     let end = fx;
@@ -97,6 +130,26 @@ export class BandShrinker implements BandMeasure<Raster> {
     sums.fill(0);
     weights.fill(0);
   }
+}
+
+const shrunk = new WeakMap<Raster, Map<string, Raster>>();
+
+/** The same, kept as long as the picture's own pixels are: many ask for it. */
+export function keptShrunk(raster: Raster, fx: number, fy: number, progress?: Progress): Raster {
+  if (fx === 1 && fy === 1) return raster;
+  const copies = shrunk.get(raster) ?? new Map<string, Raster>();
+  shrunk.set(raster, copies);
+  const key = `${fx}x${fy}`;
+  let copy = copies.get(key);
+  if (!copy) {
+    copy = boxShrink(raster, fx, fy, progress);
+    // Together they take no more room than the picture itself: those that were made longest ago go.
+    const size = ({ width, height }: Raster) => width * height;
+    let room = size(raster) - size(copy);
+    for (const [other, one] of [...copies].reverse()) if ((room -= size(one)) < 0) copies.delete(other);
+    copies.set(key, copy);
+  }
+  return copy;
 }
 
 /** The picture at no more than `side` pixels along its longer side, by a whole factor. */

@@ -35,7 +35,6 @@ export function softPlaces(raster: Raster, progress: Progress = IN_SILENCE): Sof
 
 /** The same, of a picture whose bands come by. */
 export function softMeasure(width: number, height: number): BandMeasure<SoftPlaces> {
-  const steps = stepsOf(width);
   let soft = 0;
   let [left, top, right, bottom] = [Infinity, Infinity, -1, -1];
   return {
@@ -43,7 +42,7 @@ export function softMeasure(width: number, height: number): BandMeasure<SoftPlac
       if (raster.opaque) return;
       for (let row = 0; row < rows; row++) {
         if (row % 256 === 0) progress(row / rows);
-        const found = softInRow(raster, first + row, steps);
+        const found = softInRow(raster, first + row);
         if (found.count === 0) continue;
         soft += found.count;
         [left, right] = [Math.min(left, found.first), Math.max(right, found.last)];
@@ -60,50 +59,46 @@ export function softMeasure(width: number, height: number): BandMeasure<SoftPlac
 /** Tells of every soft pixel. */
 export function walkSoft(raster: Raster, told: (x: number, y: number) => void): void {
   if (raster.opaque) return;
-  const steps = stepsOf(raster.width);
-  for (let y = 0; y < raster.height; y++) softInRow(raster, y, steps, told);
+  for (let y = 0; y < raster.height; y++) softInRow(raster, y, told);
 }
 
-/** Where the pixels near one lie, in bytes from its alpha. */
-function stepsOf(width: number): Int32Array {
-  return Int32Array.from(NEAR, ([dx, dy]) => (dy * width + dx) * 4);
-}
+/** Rows about a pixel, and how far along each lies within 2.5 pixels of it. */
+const ROWS_NEAR = [-2, -1, 0, 1, 2].map((down) => ({ down, reach: Math.floor(Math.sqrt(6.25 - down * down)) }));
 
 function softInRow(
   raster: Raster,
   y: number,
-  steps: Int32Array,
   told?: (x: number, y: number) => void,
 ): { count: number; first: number; last: number } {
   const { width, height, data } = raster;
+  const row = y * width * 4 + 3;
   let count = 0;
-  let [first, last] = [0, 0];
-  const middle = y > 1 && y < height - 2;
-  for (let x = 0, at = y * width * 4 + 3; x < width; x++, at += 4) {
-    const alpha = data[at]!;
-    if (alpha < CLEAR || alpha > SOLID) continue;
-    const inner = middle && x > 1 && x < width - 2;
-    if (inner ? nearEnd(data, at, steps) : nearEndAtBorder(raster, x, y)) continue;
+  let first = 0;
+  let last = 0;
+  let inRun = false;
+  /** The column up to which an end that was seen is near. */
+  let near = -1;
+  for (let x = 0; x < width; x++) {
+    if (isEnd(data[row + x * 4]!)) {
+      inRun = false;
+      continue;
+    }
+    for (const { down, reach } of ROWS_NEAR) {
+      if (y + down < 0 || y + down >= height) continue;
+      const beside = row + down * width * 4;
+      // What lies further back was seen from the pixel before.
+      const from = inRun ? x + reach : Math.max(0, x - reach);
+      for (let at = from; at <= x + reach && at < width; at++)
+        if (isEnd(data[beside + at * 4]!)) near = Math.max(near, at + reach);
+    }
+    inRun = true;
+    if (near >= x) continue;
     told?.(x, y);
     if (count === 0) first = x;
     last = x;
     count++;
   }
   return { count, first, last };
-}
-
-function nearEnd(data: Uint8Array, at: number, steps: Int32Array): boolean {
-  for (const step of steps) if (isEnd(data[at + step]!)) return true;
-  return false;
-}
-
-function nearEndAtBorder({ width, height, data }: Raster, x: number, y: number): boolean {
-  return NEAR.some(([dx, dy]) => {
-    const nx = x + dx;
-    const ny = y + dy;
-    const there = nx >= 0 && ny >= 0 && nx < width && ny < height;
-    return there && isEnd(data[(ny * width + nx) * 4 + 3]!);
-  });
 }
 
 /** Whether a pixel is solid, or so near to one that what it is less is the smoothing of an edge. */

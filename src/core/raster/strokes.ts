@@ -3,7 +3,7 @@ import { BEYOND, eachNarrow, type NarrowPlace } from './chords';
 import { labelAlpha, NOTHING, SOMETHING } from './labels';
 import { groupNear, withinOf } from './neighbours';
 import { IN_SILENCE, type Progress, type Raster } from './raster';
-import { boxShrink } from './shrink';
+import { keptShrunk } from './shrink';
 
 /** A limit of more pixels than this is measured on a reduced copy. */
 const FINE = 24;
@@ -43,7 +43,7 @@ export const NOTHING_THIN: ThinPlaces = { thinnest: null, share: 0, each: [] };
 export function readStrokes(raster: Raster, limit: number, progress: Progress = IN_SILENCE): StrokeReading {
   if (raster.opaque) return { strokes: NOTHING_THIN, gaps: NOTHING_THIN };
   const factor = reductionFor(limit);
-  const small = factor > 1 ? boxShrink(raster, factor, factor) : raster;
+  const small = keptShrunk(raster, factor, factor);
   const { strokes, gaps } = thinStrokes(small, limit / factor, progress);
   const total = small.width * small.height;
   const inside = insideOf(small);

@@ -11,7 +11,7 @@ import { spreadEdges } from '../raster/spread';
 import { bender, type Bender } from './bend';
 import { bentGround, coverOn, cutOf, flatGround, inkCover, inksOf, type Ground } from './ground';
 import { bleedPath } from './layers';
-import { coverage, sampleColour, sampler, type Sampler } from './sampler';
+import { colourOnRow, coverage, rowAt, sampleColour, sampler, type Sampler } from './sampler';
 import { pixelsOf } from './finish';
 import { tilesOf } from './tiles';
 import { gridOver, type Affine, type Grid } from './transform';
@@ -234,12 +234,14 @@ function drawRun(
   const end = count - 1;
   // Both ends whole on the piece: so is all between them.
   const whole = coverage(source, u0, v0) === 1 && coverage(source, u0 + du * end, v0 + dv * end) === 1;
+  const { pixels } = source;
+  const level = dv === 0 ? rowAt(source, v0) : null;
   for (let i = 0; i < count; i++) {
     const u = u0 + du * i;
     const v = v0 + dv * i;
     const covered = whole ? 1 : coverage(source, u, v);
     if (covered === 0) continue;
-    const word = sampleColour(source, u, v);
+    const word = level ? colourOnRow(pixels, level, u) : sampleColour(source, u, v);
     if (covered === 1 && word >>> 24 === 255) target[at + i] = word;
     else put(target, at + i, word, covered);
   }

@@ -1,5 +1,5 @@
-import { boxShrink } from '../raster/shrink';
-import { words, type Progress, type Raster } from '../raster/raster';
+import { keptShrunk } from '../raster/shrink';
+import { signedWords, type Progress, type Raster } from '../raster/raster';
 import type { PlacedPiece } from '../fit/schema';
 import { gridToArtwork, type Affine, type Grid } from './transform';
 
@@ -7,7 +7,7 @@ import { gridToArtwork, type Affine, type Grid } from './transform';
 export interface Sampler {
   map: Affine;
   raster: Raster;
-  pixels: Uint32Array;
+  pixels: Int32Array;
   /** Pixels of `raster` across the whole artwork; not whole where its last block was smaller. */
   width: number;
   height: number;
@@ -16,11 +16,9 @@ export interface Sampler {
   down: number;
 }
 
-const shrunk = new WeakMap<Raster, Map<string, Raster>>();
-
 /**
  * Readies a piece: where the artwork has more than twice the grid's pixels it is first shrunk by whole factors, so
- * that reading between four neighbours leaves no pixel out. Shrunk copies live as long as their artwork's pixels.
+ * that reading between four neighbours leaves no pixel out.
  */
 export function sampler(grid: Grid, piece: PlacedPiece, source: Raster, progress?: Progress): Sampler {
   const across =
@@ -29,33 +27,16 @@ export function sampler(grid: Grid, piece: PlacedPiece, source: Raster, progress
     piece.height * Math.hypot(grid.perMmX * Math.sin(piece.rotation), grid.perMmY * Math.cos(piece.rotation));
   const fx = Math.max(1, Math.floor(source.width / across));
   const fy = Math.max(1, Math.floor(source.height / down));
-  const raster = reduced(source, fx, fy, progress);
+  const raster = keptShrunk(source, fx, fy, progress);
   return {
     map: gridToArtwork(grid, piece),
     raster,
-    pixels: words(raster),
+    pixels: signedWords(raster),
     width: source.width / fx,
     height: source.height / fy,
     across,
     down,
   };
-}
-
-function reduced(source: Raster, fx: number, fy: number, progress?: Progress): Raster {
-  if (fx === 1 && fy === 1) return source;
-  const copies = shrunk.get(source) ?? new Map<string, Raster>();
-  shrunk.set(source, copies);
-  const key = `${fx}x${fy}`;
-  let copy = copies.get(key);
-  if (!copy) {
-    copy = boxShrink(source, fx, fy, progress);
-    // Together they take no more room than the artwork itself: those that were made longest ago go.
-    const size = ({ width, height }: Raster) => width * height;
-    let room = size(source) - size(copy);
-    for (const [other, one] of [...copies].reverse()) if ((room -= size(one)) < 0) copies.delete(other);
-    copies.set(key, copy);
-  }
-  return copy;
 }
 
 /** How much of a grid pixel, 0 to 1, lies on the piece; (u, v) is its centre in shares of the artwork. */
@@ -75,7 +56,7 @@ export function sampleAlpha(sampler: Sampler, column: number, row: number): numb
   const v = map.b * x + map.d * y + map.f;
   const covered = coverage(sampler, u, v);
   if (covered === 0 || sampler.raster.opaque) return covered * 255;
-  return covered * (sampleColour(sampler, u, v) >>> 24);
+  return covered * alphaOnRow(sampler.pixels, rowAt(sampler, v), u);
 }
 
 /**
@@ -83,17 +64,36 @@ export function sampleAlpha(sampler: Sampler, column: number, row: number): numb
  * pixels go on past it, so that a piece that ends on a line is solid up to it.
  */
 export function sampleColour(sampler: Sampler, u: number, v: number): number {
-  const { pixels } = sampler;
-  const { width, height } = sampler.raster;
-  const x = clamp(u * sampler.width - 0.5, width - 1);
-  const y = clamp(v * sampler.height - 0.5, height - 1);
-  const left = x | 0;
+  return colourOnRow(sampler.pixels, rowAt(sampler, v), u);
+}
+
+/** A line across an artwork's pixels: the row above it, how far it lies below that in 256ths, and the way to the next. */
+export interface ArtRow {
+  start: number;
+  wy: number;
+  below: number;
+  /** Pixels across the whole artwork, and across the picture that is read. */
+  across: number;
+  width: number;
+}
+
+/** The line at `v`; pieces that lie level read many pixels along it. */
+export function rowAt({ raster, width: across, height: down }: Sampler, v: number): ArtRow {
+  const { width, height } = raster;
+  const y = clamp(v * down - 0.5, height - 1);
   const top = y | 0;
-  const wx = ((x - left) * 256 + 0.5) | 0;
-  const wy = ((y - top) * 256 + 0.5) | 0;
-  const at = top * width + left;
-  const right = left + 1 < width ? 1 : 0;
   const below = top + 1 < height ? width : 0;
+  return { start: top * width, wy: ((y - top) * 256 + 0.5) | 0, below, across, width };
+}
+
+/** As `sampleColour`, along a line. */
+export function colourOnRow(pixels: Int32Array, row: ArtRow, u: number): number {
+  const { start, wy, below, across, width } = row;
+  const x = clamp(u * across - 0.5, width - 1);
+  const left = x | 0;
+  const wx = ((x - left) * 256 + 0.5) | 0;
+  const at = start + left;
+  const right = left + 1 < width ? 1 : 0;
   const a = pixels[at]!;
   if (wx === 0 && wy === 0) return a;
   const b = pixels[at + right]!;
@@ -103,6 +103,21 @@ export function sampleColour(sampler: Sampler, u: number, v: number): number {
   const solid = a & b & c & d;
   if (solid >>> 24 === 255) return blendSolid(a, b, c, d, wx, wy);
   return blendAlpha(a, b, c, d, wx, wy);
+}
+
+/** The alpha alone of what `colourOnRow` gives, 0 to 255. */
+function alphaOnRow(pixels: Int32Array, row: ArtRow, u: number): number {
+  const { start, wy, below, across, width } = row;
+  const x = clamp(u * across - 0.5, width - 1);
+  const left = x | 0;
+  const wx = ((x - left) * 256 + 0.5) | 0;
+  const at = start + left;
+  const right = left + 1 < width ? 1 : 0;
+  const a = pixels[at]! >>> 24;
+  const b = pixels[at + right]! >>> 24;
+  const c = pixels[at + below]! >>> 24;
+  const d = pixels[at + below + right]! >>> 24;
+  return ((a * (256 - wx) + b * wx) * (256 - wy) + (c * (256 - wx) + d * wx) * wy + 32768) >>> 16;
 }
 
 const RED_BLUE = 0x00ff00ff;
@@ -125,8 +140,13 @@ function blendSolid(a: number, b: number, c: number, d: number, wx: number, wy: 
       0x00800080) >>>
     8;
   const green =
-    ((a & GREEN) * w00 + (b & GREEN) * w10 + (c & GREEN) * w01 + (d & GREEN) * w11 + 0x8000) >>> 8;
-  return (0xff000000 | (redBlue & RED_BLUE) | (green & GREEN)) >>> 0;
+    (Math.imul(a & GREEN, w00) +
+      Math.imul(b & GREEN, w10) +
+      Math.imul(c & GREEN, w01) +
+      Math.imul(d & GREEN, w11) +
+      0x8000) >>>
+    8;
+  return 0xff000000 | (redBlue & RED_BLUE) | (green & GREEN);
 }
 
 function blendAlpha(a: number, b: number, c: number, d: number, wx: number, wy: number): number {
@@ -151,7 +171,7 @@ function blendAlpha(a: number, b: number, c: number, d: number, wx: number, wy: 
     (((a >>> 16) & 255) * aa + ((b >>> 16) & 255) * ba + ((c >>> 16) & 255) * ca + ((d >>> 16) & 255) * da) *
       per +
     0.5;
-  return ((alpha << 24) | ((blue & 255) << 16) | ((green & 255) << 8) | (red & 255)) >>> 0;
+  return (alpha << 24) | ((blue & 255) << 16) | ((green & 255) << 8) | (red & 255);
 }
 
 function clamp(value: number, most: number): number {

@@ -156,13 +156,16 @@ interface Gap {
 function gapAlong(context: CheckContext, side: Side, reach: Extent, alphaAt: AlphaAt): Gap {
   const line = linesFrom(context, side);
   const so: Gap = { gap: 0, start: Infinity, end: -Infinity, reached: false };
+  let covered = 0;
   for (let index = 0; index < line.count; index++) {
     if (index % 256 === 0) context.progress(index / line.count);
     const first = line.firstInside(index);
     // Nothing is drawn outside the grounds' reach: such pixels need not be asked.
     const { from, to } = line.within(index, reach);
     if (first >= line.depth || from >= to) continue;
-    const alphaOn = (step: number) => alphaAt(line.column(index, step), line.row(index, step));
+    const [column, row] = [line.column(index, 0), line.row(index, 0)];
+    const [across, down] = line.inward;
+    const alphaOn = (step: number) => alphaAt(column + step * across, row + step * down);
     const isCovered = (step: number) => step >= from && step < to && alphaOn(step) >= CHECK_LIMITS.covers;
     let step = first;
     if (!isCovered(first)) {
@@ -171,10 +174,17 @@ function gapAlong(context: CheckContext, side: Side, reach: Extent, alphaAt: Alp
       const shallow = beyond > first && beyond < line.depth && isCovered(beyond);
       if (!shallow) {
         step = Math.max(first, from);
-        while (step < to && !isCovered(step)) step++;
+        const own = line.ownSteps(index);
+        // Past what is this side's own, all that counts is whether anything covers the line: often where it did the last.
+        while (step < to && !isCovered(step)) {
+          step++;
+          if (step === own && covered > step && isCovered(covered)) step = covered;
+        }
         if (step >= to) continue;
+        covered = step;
         // The ground's edge runs through the last pixel that it does not cover.
-        const part = step > from ? Math.min(255, alphaOn(step - 1)) / 255 / line.perMm : 0;
+        const last = Math.min(step, own) - 1;
+        const part = last >= from ? Math.min(255, alphaOn(last)) / 255 / line.perMm : 0;
         so.gap = Math.max(so.gap, line.gapDepth(index, step) - part);
       }
       so.start = Math.min(so.start, line.along(index));
@@ -203,9 +213,16 @@ function linesFrom(context: CheckContext, side: Side) {
   const perMm = flat ? grid.perMmY : grid.perMmX;
   const perMmAlong = flat ? grid.perMmX : grid.perMmY;
   const length = (flat ? face.width : face.height) + 2 * face.bleed;
+  /** How many steps of a line lie nearer to this side than to another. */
+  const ownSteps = (index: number) => {
+    const at = (index + 0.5) / perMmAlong;
+    return Math.max(1, Math.ceil(Math.min(at, length - at, depth / perMm / 2) * perMm));
+  };
   return {
     count: flat ? grid.width : grid.height,
     depth,
+    /** From one step of a line to the next, in columns and rows. */
+    inward: flat ? ([0, near ? 1 : -1] as const) : ([near ? 1 : -1, 0] as const),
     perMm,
     column,
     row,
@@ -230,12 +247,9 @@ function linesFrom(context: CheckContext, side: Side) {
       return step;
     },
     /** How deep in mm a gap of this many steps is, counting only what lies nearer to this side than to another. */
-    gapDepth: (index: number, steps: number) => {
-      const at = (index + 0.5) / perMmAlong;
-      const own = Math.min(at, length - at, depth / perMm / 2);
-      const last = Math.min(steps - 1, Math.max(0, Math.ceil(own * perMm) - 1));
-      return Math.max(0, 0.5 / perMm - distance(index, last));
-    },
+    gapDepth: (index: number, steps: number) =>
+      Math.max(0, 0.5 / perMm - distance(index, Math.min(steps, ownSteps(index)) - 1)),
+    ownSteps,
   };
 }
 

@@ -31,6 +31,8 @@ export function alphaOf(context: CheckContext, pieces: readonly Piece[], printed
     knockout: piece.knockout,
     strength: printed && isMixed(piece) ? (piece.opacity ?? 1) : 1,
   }));
+  const [only, ...others] = layers;
+  if (only && others.length === 0 && !only.knockout && only.strength === 1) return only.alphaAt;
   const removing = layers.some(({ knockout }) => knockout);
   return (column, row) => {
     let clear = 1;

@@ -31,7 +31,6 @@ const patches = new WeakMap<CheckContext, Patch[]>();
 const kept = new Map<string, Raster>();
 const counted = new WeakMap<Raster, ColourCounts>();
 const edges = new WeakMap<Raster, ColourCounts>();
-const flatness = new WeakMap<Raster, boolean>();
 /** Where sets of colours are, which belong to one patch each. */
 const partsOf = new WeakMap<ReadonlySet<number>, Part[]>();
 
@@ -96,7 +95,7 @@ function extentOfPart({ left, top, perMmX, perMmY }: Patch, part: Part): Extent 
 
 /** Of each patch whether it is flat artwork, and no photograph. */
 export function flatPatches(context: CheckContext): boolean[] {
-  return patchesOf(context).map(({ raster }) => once(flatness, raster, () => flatColours(raster) !== null));
+  return patchesOf(context).map(({ raster }) => flatColours(raster) !== null);
 }
 
 /** mm2 of the areas of certain colours of each patch that are as wide as so many mm, every way, and each so many mm2. */

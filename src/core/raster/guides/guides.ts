@@ -3,7 +3,7 @@ import { signedWords, type Raster } from '../raster';
 import { ALIKE, apart } from '../apart';
 import { countOf, inkOf, isAlong, isPure } from './colour';
 import { levelLines } from './level';
-import type { Ends, StraightLine } from './line';
+import { scansOf, type Ends, type StraightLine } from './line';
 import { slantedLines } from './slanted';
 
 /** A straight line in a picture: where it lies, in pixels, and what tells a guide from a rule, a stripe or a frame. */
@@ -39,11 +39,12 @@ export function findGuides(raster: Raster, mm: number): GuideLine[] {
   const off = Math.max(2, Math.round(THICKEST / mm)) + 1;
   const level = { along: width, across: height, alongStep: 1, acrossStep: width, off };
   const upright = { along: height, across: width, alongStep: width, acrossStep: 1, off };
-  const flat = slantedLines(pixels, level);
-  const steep = slantedLines(pixels, upright);
+  const [columns, rows] = [scansOf(pixels, level), scansOf(pixels, upright)];
+  const flat = slantedLines(pixels, level, columns);
+  const steep = slantedLines(pixels, upright, rows);
   // At half a right angle it is found from both sides.
   const slanted = [...flat, ...steep.filter((line) => !flat.some((one) => isOne(one, line, off)))];
-  const straight = [...levelLines(pixels, level), ...levelLines(pixels, upright)];
+  const straight = [...levelLines(pixels, level, columns), ...levelLines(pixels, upright, rows)];
   // One that drifts by little more than it is thick is found both ways.
   const lines = [...straight.filter((line) => !slanted.some((one) => isWithin(one, line, off))), ...slanted];
   return lines

@@ -1,12 +1,16 @@
 import { ALIKE, apart } from '../apart';
 import { majority, standsOut } from './colour';
-import { LEAST_SHARE, reachesEnds, STRIDE, type Direction, type StraightLine } from './line';
+import { LEAST_SHARE, reachesEnds, scansOf, STRIDE, type Direction, type StraightLine } from './line';
 
 /** Level or upright lines of one colour, by their rows. */
-export function levelLines(pixels: Int32Array, direction: Direction): StraightLine[] {
+export function levelLines(
+  pixels: Int32Array,
+  direction: Direction,
+  looked = scansOf(pixels, direction),
+): StraightLine[] {
   const { along, alongStep, acrossStep } = direction;
   const isLevel = alongStep < acrossStep;
-  return gathered(pixels, direction).map(({ from, to, ...line }) => {
+  return gathered(pixels, direction, looked).map(({ from, to, ...line }) => {
     const middle = (from + to) / 2;
     return {
       ...line,
@@ -35,8 +39,8 @@ interface Lines {
   beside: number;
 }
 
-function gathered(pixels: Int32Array, direction: Direction): Lines[] {
-  const likely = likelyLines(pixels, direction);
+function gathered(pixels: Int32Array, direction: Direction, looked: Int32Array): Lines[] {
+  const likely = likelyLines(looked, direction);
   const lines: Lines[] = [];
   for (const at of likely) {
     const { share, reaches, word, beside } = lineShare(pixels, direction, at);
@@ -52,23 +56,15 @@ function gathered(pixels: Int32Array, direction: Direction): Lines[] {
 }
 
 /** Lines that stand out from what lies on both sides of them at enough of the pixels looked at. */
-function likelyLines(pixels: Int32Array, { along, across, alongStep, acrossStep, off }: Direction): number[] {
-  const looked = Math.floor(along / STRIDE);
+function likelyLines(looked: Int32Array, { along, across, off }: Direction): number[] {
+  const scans = Math.floor(along / STRIDE);
   const counts = new Uint32Array(across);
-  for (let i = 0; i < looked; i++) {
-    const start = i * STRIDE * alongStep;
-    for (let line = off; line < across - off; line++) {
-      const at = start + line * acrossStep;
-      const pixel = pixels[at]!;
-      if (
-        pixel !== pixels[at - off * acrossStep]! &&
-        pixel !== pixels[at + off * acrossStep]! &&
-        standsOut(pixels, at, off * acrossStep)
-      )
-        counts[line]!++;
-    }
+  for (let scan = 0; scan < scans; scan++) {
+    const start = scan * across;
+    for (let line = off; line < across - off; line++)
+      if (standsOut(looked, start + line, off)) counts[line]!++;
   }
-  return [...counts.keys()].filter((line) => counts[line]! >= looked * LEAST_SHARE * 0.8);
+  return [...counts.keys()].filter((line) => counts[line]! >= scans * LEAST_SHARE * 0.8);
 }
 
 /** Share of a line that has its commonest colour and stands out from both its sides. */

@@ -46,3 +46,23 @@ export function reachesEnds(places: readonly number[], length: number): boolean 
 export const LEAST_SHARE = 0.55;
 /** Every so many pixels are looked at first; a line shows in nearly as large a share of them. */
 export const STRIDE = 8;
+
+/** Rows that are looked through at once, so that what is read and what is written both lie close together. */
+const BLOCK = 16;
+
+/** The lines across a picture that are looked at first, one after another, each `across` pixels. */
+export function scansOf(
+  pixels: Int32Array,
+  { along, across, alongStep, acrossStep }: Direction,
+): Int32Array {
+  const count = Math.ceil(along / STRIDE);
+  const scans = new Int32Array(count * across);
+  for (let first = 0; first < across; first += BLOCK) {
+    const end = Math.min(across, first + BLOCK);
+    for (let scan = 0; scan < count; scan++) {
+      const from = scan * STRIDE * alongStep;
+      for (let line = first; line < end; line++) scans[scan * across + line] = pixels[from + line * acrossStep]!;
+    }
+  }
+  return scans;
+}

@@ -1,6 +1,6 @@
 import { ALIKE, apart } from '../apart';
 import { inkOf, majority, standsOut, type Levels } from './colour';
-import { LEAST_SHARE, reachesEnds, STRIDE, type Direction, type Ends, type StraightLine } from './line';
+import { LEAST_SHARE, reachesEnds, scansOf, STRIDE, type Direction, type Ends, type StraightLine } from './line';
 
 /** Where a line that is looked through crosses something thin. */
 interface Crossing {
@@ -50,8 +50,12 @@ const SAME_INK = 130;
  * Thin straight lines at a slant, at most 45 degrees off their direction: what lines through the picture cross is
  * followed from scan to scan and fitted by least squares.
  */
-export function slantedLines(pixels: Int32Array, direction: Direction): StraightLine[] {
-  const scans = crossings(pixels, direction);
+export function slantedLines(
+  pixels: Int32Array,
+  direction: Direction,
+  looked = scansOf(pixels, direction),
+): StraightLine[] {
+  const scans = crossings(looked, direction);
   if (!scans) return [];
   const lines: StraightLine[] = [];
   let begun = 0;
@@ -76,33 +80,23 @@ export function slantedLines(pixels: Int32Array, direction: Direction): Straight
   return lines;
 }
 
-/** What every so many-th line across the picture crosses that is thin and stands out; null where that is texture. */
-function crossings(
-  pixels: Int32Array,
-  { along, across, alongStep, acrossStep, off }: Direction,
-): Crossing[][] | null {
+/** What every line that is looked at crosses that is thin and stands out; null where that is texture. */
+function crossings(looked: Int32Array, { across, off }: Direction): Crossing[][] | null {
   // At a slant a line is crossed over more of its own thickness.
   const reach = Math.ceil(off * Math.SQRT2);
   const scans: Crossing[][] = [];
   let count = 0;
-  for (let start = 0; start < along; start += STRIDE) {
+  for (let start = 0; start < looked.length; start += across) {
     const scan: Crossing[] = [];
     let from = -1;
-    const end = (to: number) => {
-      if (to - from <= reach) scan.push(crossing(pixels, start * alongStep, acrossStep, { from, to, reach }));
-      from = -1;
-    };
     for (let line = reach; line < across - reach; line++) {
-      const at = start * alongStep + line * acrossStep;
-      const pixel = pixels[at]!;
-      const stands =
-        pixel !== pixels[at - reach * acrossStep]! &&
-        pixel !== pixels[at + reach * acrossStep]! &&
-        standsOut(pixels, at, reach * acrossStep);
-      if (stands && from === -1) from = line;
-      else if (!stands && from !== -1) end(line);
+      const stands = standsOut(looked, start + line, reach);
+      if (stands === from >= 0) continue;
+      if (!stands && line - from <= reach) scan.push(crossing(looked, start, from, line, reach));
+      from = stands ? line : -1;
     }
-    if (from !== -1) end(across - reach);
+    const end = across - reach;
+    if (from !== -1 && end - from <= reach) scan.push(crossing(looked, start, from, end, reach));
     count += scan.length;
     if (count > MOST_CROSSINGS) return null;
     scans.push(scan);
@@ -110,16 +104,11 @@ function crossings(
   return scans;
 }
 
-function crossing(
-  pixels: Int32Array,
-  start: number,
-  step: number,
-  { from, to, reach }: { from: number; to: number; reach: number },
-): Crossing {
-  const beside = pixels[start + (from - reach) * step]!;
+function crossing(looked: Int32Array, start: number, from: number, to: number, reach: number): Crossing {
+  const beside = looked[start + from - reach]!;
   let [word, most, sum, weight] = [0, -1, 0, 0];
   for (let line = from; line < to; line++) {
-    const pixel = pixels[start + line * step]!;
+    const pixel = looked[start + line]!;
     const own = apart(pixel, beside);
     if (own > most) [word, most] = [pixel, own];
     sum += own * (line + 0.5);
