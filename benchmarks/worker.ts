@@ -266,10 +266,10 @@ async function run(): Promise<void> {
     return () => raster;
   };
   const kept = fresh();
-  tell('exact docket of a motif, all rules', 5, await ratio(file, () => check('motif', fresh())));
+  tell('exact docket of a motif, all rules', 4, await ratio(file, () => check('motif', fresh())));
   check('motif', kept);
   tell('exact docket after moving it', 1.5, await ratio(file, () => check('motif', kept)));
-  tell('exact docket of a ground, all rules', 5, await ratio(file, () => check('ground', fresh())));
+  tell('exact docket of a ground, all rules', 4, await ratio(file, () => check('ground', fresh())));
   const reduced = boxShrink(measured.raster!, 15, 15);
   const again = () => {
     const raster = { ...reduced };

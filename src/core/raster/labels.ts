@@ -1,4 +1,4 @@
-import type { Raster } from './raster';
+import { signedWords, type Raster } from './raster';
 
 /**
  * What each pixel is of: `label`, with `share` of 255 of it, and of `other` with the rest. An edge between two runs
@@ -17,15 +17,16 @@ export interface Labelled {
 export const [NOTHING, SOMETHING] = [0, 1];
 
 /** A picture as something and nothing, by its alpha. */
-export function labelAlpha({ width, height, data }: Raster): Labelled {
-  const count = width * height;
-  const label = new Uint8Array(count);
-  const share = new Uint8Array(count);
-  for (let at = 0; at < count; at++) {
-    const alpha = data[at * 4 + 3]!;
-    const there = alpha >>> 7;
-    label[at] = there;
-    share[at] = there === 1 ? alpha : 255 - alpha;
+export function labelAlpha(raster: Raster): Labelled {
+  const { width, height } = raster;
+  const pixels = signedWords(raster);
+  const label = new Uint8Array(pixels.length).fill(SOMETHING);
+  const share = new Uint8Array(pixels.length).fill(255);
+  for (let at = 0; at < pixels.length; at++) {
+    const alpha = pixels[at]! >>> 24;
+    if (alpha === 255) continue;
+    if (alpha < 128) label[at] = NOTHING;
+    share[at] = alpha < 128 ? 255 - alpha : alpha;
   }
   return { width, height, label, other: null, share };
 }

@@ -63,7 +63,10 @@ export function walkSoft(raster: Raster, told: (x: number, y: number) => void): 
 }
 
 /** Rows about a pixel, and how far along each lies within 2.5 pixels of it. */
-const ROWS_NEAR = [-2, -1, 0, 1, 2].map((down) => ({ down, reach: Math.floor(Math.sqrt(6.25 - down * down)) }));
+const ROWS_NEAR = [-2, -1, 0, 1, 2].map((down) => ({
+  down,
+  reach: Math.floor(Math.sqrt(6.25 - down * down)),
+}));
 
 function softInRow(
   raster: Raster,

@@ -2,7 +2,7 @@ import type { PixelBox } from '../artwork/facts';
 import { BEYOND, eachNarrow, type NarrowPlace } from './chords';
 import { labelAlpha, NOTHING, SOMETHING } from './labels';
 import { groupNear, withinOf } from './neighbours';
-import { IN_SILENCE, type Progress, type Raster } from './raster';
+import { IN_SILENCE, signedWords, type Progress, type Raster } from './raster';
 import { keptShrunk } from './shrink';
 
 /** A limit of more pixels than this is measured on a reduced copy. */
@@ -46,7 +46,7 @@ export function readStrokes(raster: Raster, limit: number, progress: Progress = 
   const small = keptShrunk(raster, factor, factor);
   const { strokes, gaps } = thinStrokes(small, limit / factor, progress);
   const total = small.width * small.height;
-  const inside = insideOf(small);
+  const inside = strokes.length + gaps.length > 0 ? insideOf(small) : 0;
   return {
     strokes: summedUp(strokes, inside, factor),
     gaps: summedUp(gaps, total - inside, factor),
@@ -186,8 +186,8 @@ export function summedUp(runs: readonly NarrowPlace[][], inside: number, factor:
   };
 }
 
-function insideOf({ width, height, data }: Raster): number {
+function insideOf(raster: Raster): number {
   let inside = 0;
-  for (let at = 3; at < width * height * 4; at += 4) inside += data[at]! >>> 7;
+  for (const pixel of signedWords(raster)) inside += pixel >>> 31;
   return inside;
 }

@@ -11,7 +11,7 @@ import { spreadEdges } from '../raster/spread';
 import { bender, type Bender } from './bend';
 import { bentGround, coverOn, cutOf, flatGround, inkCover, inksOf, type Ground } from './ground';
 import { bleedPath } from './layers';
-import { colourOnRow, coverage, rowAt, sampleColour, sampler, type Sampler } from './sampler';
+import { colourOnRow, coverage, rowAt, sampleColour, sampler, type ArtRow, type Sampler } from './sampler';
 import { pixelsOf } from './finish';
 import { tilesOf } from './tiles';
 import { gridOver, type Affine, type Grid } from './transform';
@@ -231,19 +231,40 @@ function drawRun(
   du: number,
   dv: number,
 ): void {
-  const end = count - 1;
-  // Both ends whole on the piece: so is all between them.
-  const whole = coverage(source, u0, v0) === 1 && coverage(source, u0 + du * end, v0 + dv * end) === 1;
-  const { pixels } = source;
-  const level = dv === 0 ? rowAt(source, v0) : null;
-  for (let i = 0; i < count; i++) {
-    const u = u0 + du * i;
-    const v = v0 + dv * i;
-    const covered = whole ? 1 : coverage(source, u, v);
-    if (covered === 0) continue;
-    const word = level ? colourOnRow(pixels, level, u) : sampleColour(source, u, v);
-    if (covered === 1 && word >>> 24 === 255) target[at + i] = word;
-    else put(target, at + i, word, covered);
+  const draw = (i: number): boolean => {
+    const [u, v] = [u0 + du * i, v0 + dv * i];
+    const covered = coverage(source, u, v);
+    if (covered > 0) put(target, at + i, sampleColour(source, u, v), covered);
+    return covered === 1;
+  };
+  // Between two pixels that lie whole on the piece all do.
+  let first = 0;
+  let last = count - 1;
+  while (first <= last && !draw(first)) first++;
+  while (last > first && !draw(last)) last--;
+  if (dv === 0) drawLevel(target, source, at, first + 1, last, u0, du, rowAt(source, v0));
+  else
+    for (let i = first + 1; i < last; i++) {
+      const word = sampleColour(source, u0 + du * i, v0 + dv * i);
+      if (word >>> 24 === 255) target[at + i] = word;
+      else put(target, at + i, word, 1);
+    }
+}
+
+function drawLevel(
+  target: Uint32Array,
+  { pixels }: Sampler,
+  at: number,
+  from: number,
+  to: number,
+  u0: number,
+  du: number,
+  row: ArtRow,
+): void {
+  for (let i = from; i < to; i++) {
+    const word = colourOnRow(pixels, row, u0 + du * i);
+    if (word >>> 24 === 255) target[at + i] = word;
+    else put(target, at + i, word, 1);
   }
 }
 

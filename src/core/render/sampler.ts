@@ -80,18 +80,17 @@ export interface ArtRow {
 /** The line at `v`; pieces that lie level read many pixels along it. */
 export function rowAt({ raster, width: across, height: down }: Sampler, v: number): ArtRow {
   const { width, height } = raster;
-  const y = clamp(v * down - 0.5, height - 1);
-  const top = y | 0;
-  const below = top + 1 < height ? width : 0;
-  return { start: top * width, wy: ((y - top) * 256 + 0.5) | 0, below, across, width };
+  const y = (clamp(v * down - 0.5, height - 1) * 256 + 0.5) | 0;
+  const top = y >> 8;
+  return { start: top * width, wy: y & 255, below: top + 1 < height ? width : 0, across, width };
 }
 
 /** As `sampleColour`, along a line. */
 export function colourOnRow(pixels: Int32Array, row: ArtRow, u: number): number {
   const { start, wy, below, across, width } = row;
-  const x = clamp(u * across - 0.5, width - 1);
-  const left = x | 0;
-  const wx = ((x - left) * 256 + 0.5) | 0;
+  const x = (clamp(u * across - 0.5, width - 1) * 256 + 0.5) | 0;
+  const left = x >> 8;
+  const wx = x & 255;
   const at = start + left;
   const right = left + 1 < width ? 1 : 0;
   const a = pixels[at]!;
@@ -108,9 +107,9 @@ export function colourOnRow(pixels: Int32Array, row: ArtRow, u: number): number 
 /** The alpha alone of what `colourOnRow` gives, 0 to 255. */
 function alphaOnRow(pixels: Int32Array, row: ArtRow, u: number): number {
   const { start, wy, below, across, width } = row;
-  const x = clamp(u * across - 0.5, width - 1);
-  const left = x | 0;
-  const wx = ((x - left) * 256 + 0.5) | 0;
+  const x = (clamp(u * across - 0.5, width - 1) * 256 + 0.5) | 0;
+  const left = x >> 8;
+  const wx = x & 255;
   const at = start + left;
   const right = left + 1 < width ? 1 : 0;
   const a = pixels[at]! >>> 24;

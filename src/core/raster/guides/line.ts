@@ -51,17 +51,15 @@ export const STRIDE = 8;
 const BLOCK = 16;
 
 /** The lines across a picture that are looked at first, one after another, each `across` pixels. */
-export function scansOf(
-  pixels: Int32Array,
-  { along, across, alongStep, acrossStep }: Direction,
-): Int32Array {
+export function scansOf(pixels: Int32Array, { along, across, alongStep, acrossStep }: Direction): Int32Array {
   const count = Math.ceil(along / STRIDE);
   const scans = new Int32Array(count * across);
   for (let first = 0; first < across; first += BLOCK) {
     const end = Math.min(across, first + BLOCK);
     for (let scan = 0; scan < count; scan++) {
       const from = scan * STRIDE * alongStep;
-      for (let line = first; line < end; line++) scans[scan * across + line] = pixels[from + line * acrossStep]!;
+      for (let line = first; line < end; line++)
+        scans[scan * across + line] = pixels[from + line * acrossStep]!;
     }
   }
   return scans;

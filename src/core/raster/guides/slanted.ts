@@ -1,6 +1,14 @@
 import { ALIKE, apart } from '../apart';
 import { inkOf, majority, standsOut, type Levels } from './colour';
-import { LEAST_SHARE, reachesEnds, scansOf, STRIDE, type Direction, type Ends, type StraightLine } from './line';
+import {
+  LEAST_SHARE,
+  reachesEnds,
+  scansOf,
+  STRIDE,
+  type Direction,
+  type Ends,
+  type StraightLine,
+} from './line';
 
 /** Where a line that is looked through crosses something thin. */
 interface Crossing {
