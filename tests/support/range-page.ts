@@ -9,7 +9,7 @@ export class RangePage {
   /** Presses and choices so far: a menu and its line are one. */
   actions = 0;
 
-  constructor(readonly shop: BenchShop) {}
+  constructor(readonly shop: Pick<BenchShop, 'browser' | 'bench' | 'address'>) {}
 
   private get bench() {
     return this.shop.bench;

@@ -1,3 +1,4 @@
+import type { PixelBox } from '@/core/artwork/facts';
 import fc from 'fast-check';
 import type { Facts } from '@/core/artwork/facts';
 import { accept, unaccept } from '@/core/check/acceptance';
@@ -207,6 +208,9 @@ test('what strokes and gaps measure does not hang on where in a large picture th
   );
 });
 
+const isIn = (box: PixelBox, x: number, y: number) =>
+  x >= box.x && x <= box.x + box.width && y >= box.y && y <= box.y + box.height;
+
 describe('thin strokes', () => {
   const blank = sheet('shirt', { colours: WHITE });
   /** Two bars with a line so many pixels wide between them, and a gap of as many beside it. */
@@ -235,6 +239,39 @@ describe('thin strokes', () => {
     });
     const wide = bars(20, 20);
     expect(measured(blank, [placed(wide)], wide, factsOf(wide), 'thin').verdict).toBe('ready');
+  });
+
+  test('the places of one at a slant, or round, lie on it and leave nothing of it out', () => {
+    const across = (degrees: number) => {
+      const [sin, cos] = [Math.sin((degrees * Math.PI) / 180), Math.cos((degrees * Math.PI) / 180)];
+      return (x: number, y: number) => Math.abs((x - 150) * sin - (y - 150) * cos);
+    };
+    const round = (x: number, y: number) => Math.abs(Math.hypot(x - 150, y - 150) - 110);
+    for (const [off, fewest] of [
+      [across(0), 1],
+      [across(90), 1],
+      [across(27), 12],
+      [across(45), 12],
+      [round, 24],
+    ] as const) {
+      const raster = paint(300, 300, (x, y) => {
+        const cover = Math.min(1, Math.max(0, 2 - off(x + 0.5, y + 0.5)));
+        return x > 20 && x < 280 && y > 20 && y < 280 ? [10, 20, 30, Math.round(255 * cover)] : CLEAR;
+      });
+      const { each } = readStrokes(raster, 6).strokes;
+      expect(each).toHaveLength(1);
+      const { stretches } = each[0]!;
+      expect(stretches.length).toBeGreaterThanOrEqual(fewest);
+      let [farthest, left] = [0, 0];
+      for (const { x, y, width, height } of stretches)
+        farthest = Math.max(farthest, off(x + width / 2, y + height / 2));
+      // A few pixels at its ends are the ends' own.
+      for (let y = 30; y < 270; y++)
+        for (let x = 30; x < 270; x++)
+          if (off(x + 0.5, y + 0.5) < 0.5 && !stretches.some((box) => isIn(box, x + 0.5, y + 0.5))) left++;
+      expect(farthest).toBeLessThan(4);
+      expect(left).toBeLessThan(12);
+    }
   });
 
   test('thickened and opened, they hold; what was wide stays as wide', () => {

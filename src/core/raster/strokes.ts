@@ -4,6 +4,7 @@ import { labelAlpha, NOTHING, SOMETHING } from './labels';
 import { groupNear, withinOf } from './neighbours';
 import { IN_SILENCE, signedWords, type Progress, type Raster } from './raster';
 import { keptShrunk } from './shrink';
+import { boxRound, stretchesOf } from './stretches';
 
 /** A limit of more pixels than this is measured on a reduced copy. */
 const FINE = 24;
@@ -13,6 +14,8 @@ export interface ThinStroke {
   width: number;
   length: number;
   box: PixelBox;
+  /** The same closer by, where it lies at a slant or goes round: a box for each stretch of it. */
+  stretches: readonly PixelBox[];
 }
 
 /** Strokes or gaps narrower than a limit, in pixels of the picture. */
@@ -163,20 +166,16 @@ function commonWidth(run: readonly NarrowPlace[]): number {
 export function summedUp(runs: readonly NarrowPlace[][], inside: number, factor: number): ThinPlaces {
   if (runs.length === 0) return NOTHING_THIN;
   let area = 0;
+  const inFull = ({ x, y, width, height }: PixelBox) => ({
+    ...{ x: x * factor, y: y * factor },
+    ...{ width: width * factor, height: height * factor },
+  });
+  const most = MOST_TOLD / runs.length;
   const each = runs.map((run): ThinStroke => {
-    let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
-    for (const { x, y, wide, along } of run) {
-      area += along * wide;
-      [left, right] = [Math.min(left, x - wide / 2), Math.max(right, x + wide / 2)];
-      [top, bottom] = [Math.min(top, y - wide / 2), Math.max(bottom, y + wide / 2)];
-    }
-    const box = {
-      x: left * factor,
-      y: top * factor,
-      width: (right - left) * factor,
-      height: (bottom - top) * factor,
-    };
-    return { width: commonWidth(run) * factor, length: lengthOf(run) * factor, box };
+    for (const { wide, along } of run) area += along * wide;
+    const stretches = stretchesOf(run, most).map(inFull);
+    const box = inFull(boxRound(run));
+    return { width: commonWidth(run) * factor, length: lengthOf(run) * factor, box, stretches };
   });
   each.sort((a, b) => a.width - b.width);
   return {

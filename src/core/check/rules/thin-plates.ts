@@ -28,7 +28,7 @@ export function thinOnPlates(context: CheckContext): Finding[] {
         word: `${fixed(mm, 2)} mm stroke`,
         message: `The plate of ${plate.name} has strokes down to ${fixed(mm, 2)} mm; under ${fixed(limit, 2)} mm they break up. Merge the ink into its neighbour, or thicken the artwork.`,
         remedies: [],
-        ...placed(each.map(({ box }) => measured.placeOf(box))),
+        ...placed(each.flatMap(({ stretches }) => stretches.map(measured.placeOf))),
       },
     ];
   });

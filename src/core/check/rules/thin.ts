@@ -57,7 +57,7 @@ function measure(context: CheckContext, piece: ShowingPiece): Finding | null {
     ...told,
     remedies: thinnest === null ? [] : remedies(context, piece, limit, read),
     ...(told.verdict !== 'ready' &&
-      placed(kinds.flatMap((one) => read[one].each.map(({ box }) => placeOf(box))))),
+      placed(kinds.flatMap((one) => read[one].each.flatMap(({ stretches }) => stretches.map(placeOf))))),
   };
 }
 
