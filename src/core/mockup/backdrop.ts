@@ -2,7 +2,7 @@ import { rgbOf, type Rgb } from '../colour/hex';
 import { rayAt, type Camera } from '../product/camera';
 import { toLevel, toLinear } from '../product/light';
 import type { Raster } from '../raster/raster';
-import { dot, unit, type Vector } from '../geometry/vector';
+import { dot, minus, unit, type Vector } from '../geometry/vector';
 import type { Scene } from './schema';
 import type { Shade } from './shadow';
 import { daylightAt } from './daylight';
@@ -17,8 +17,16 @@ export interface Grounds {
   across: number;
 }
 
-/** Half the width of the edge between floor and wall, as a share of how far off it is. */
+/** Half the width of the edge between floor and wall, as a share of how far off it is; behind a table it is out of focus. */
 const EDGE = 0.006;
+const EDGE_BEHIND_TABLE = 0.02;
+/** By how much what lies out of focus is blurred, as a share of how far it lies from what is in focus. */
+const OUT_OF_FOCUS = 0.06;
+/** Places within a circle that a blurred one is the mean of: by golden angles, so that they lie evenly. */
+const WITHIN = Array.from({ length: 9 }, (_, i) => {
+  const [angle, far] = [i * 2.399963, Math.sqrt((i + 0.5) / 9)];
+  return [Math.cos(angle) * far, Math.sin(angle) * far] as const;
+});
 
 /** What lies behind the things of a scene: its ground and its wall, in its light, with their shadows. */
 export function drawBackdrop(
@@ -32,6 +40,8 @@ export function drawBackdrop(
   const behind = rgbOf(backdrop.behind);
   const floored = backdrop.ground === 'sweep' || backdrop.ground === 'table';
   const lamp = lampOf(light);
+  const edge = backdrop.ground === 'table' ? EDGE_BEHIND_TABLE : EDGE;
+  const focus = Math.hypot(...camera.eye);
   // Worked out here and there: it is soft, and what stands before it is not.
   const step = Math.max(1, Math.round(Math.max(width, height) / (backdrop.surface === 'smooth' ? 200 : 500)));
   const [columns, rows] = [Math.ceil(width / step) + 1, Math.ceil(height / step) + 1];
@@ -70,21 +80,32 @@ export function drawBackdrop(
       return [ground, own * daylight(x, y)];
     }
     const behindAt = ([own, lightness]: readonly [Rgb, number]) => [own, lightness * daylight(x, y)] as const;
-    if (down > deep * (1 + EDGE)) return behindAt(wallAt(hit(deep)));
+    if (down > deep * (1 + edge)) return behindAt(wallAt(hit(deep)));
     const onFloor = floorAt(hit(Math.min(down, deep)));
-    if (down < deep * (1 - EDGE)) return onFloor;
-    const share = (down / deep - 1 + EDGE) / (2 * EDGE);
+    if (down < deep * (1 - edge)) return onFloor;
+    const share = (down / deep - 1 + edge) / (2 * edge);
     const [[near, nearLight], [far, farLight]] = [onFloor, behindAt(wallAt(hit(deep)))];
     const mix = (k: 0 | 1 | 2) => lerp(near[k], far[k], share);
     return [[mix(0), mix(1), mix(2)], lerp(nearLight, farLight, share)];
   }
 
-  function floorAt([x, , z]: Vector): readonly [Rgb, number] {
+  /** A table's grain, sharp where the things stand, the softer the further behind or before them. */
+  function grainAt(place: Vector): number {
+    const [x, , z] = place;
+    const off = Math.abs(Math.hypot(...minus(place, camera.eye)) - focus);
+    const blur = Math.max(0, off - across / 2) * OUT_OF_FOCUS;
+    if (blur < 1) return lightnessAt(backdrop.surface, x / across, z / across);
+    let sum = 0;
+    for (const [dx, dz] of WITHIN)
+      sum += lightnessAt(backdrop.surface, (x + dx * blur) / across, (z + dz * blur) / across);
+    return sum / WITHIN.length;
+  }
+
+  function floorAt([x, y, z]: Vector): readonly [Rgb, number] {
     const back = Math.max(0, (z - wall) / across);
     // A shadow is lost towards the wall, where the floor takes light from it.
     const shade = 1 - (1 - shadow(x, z)) * Math.min(1, back * 2.2);
-    if (backdrop.ground === 'table')
-      return [ground, lightnessAt(backdrop.surface, x / across, z / across) * shade];
+    if (backdrop.ground === 'table') return [ground, grainAt([x, y, z]) * shade];
     // Paper that rises behind the things in one curve: floor and wall are one.
     const rise = Math.exp(-1.6 * back) * 0.5;
     const mix = (k: 0 | 1 | 2) => lerp(ground[k], behind[k], rise);

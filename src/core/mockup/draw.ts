@@ -9,6 +9,7 @@ import type { Vector } from '../geometry/vector';
 import { IN_SILENCE, type Progress, type Raster } from '../raster/raster';
 import { besideOf } from './beside/beside';
 import { drawBackdrop, facingLamp, lampOf, type Grounds } from './backdrop';
+import { glossOf, layReflection } from './reflection';
 import type { Dress, Scene } from './schema';
 import { shadowOf } from './shadow';
 
@@ -112,8 +113,11 @@ export function drawShot(
     height,
     colour: dress.colour ?? backdrop.colour,
   });
+  const light = lightOf(scene);
+  const gloss = glossOf(scene);
+  if (gloss > 0) layReflection(behind, all, camera, light, { floor: grounds.floor, gloss });
   progress(0.35);
-  return drawProducts(all, camera, lightOf(scene), {
+  return drawProducts(all, camera, light, {
     width,
     height,
     backdrop: behind,

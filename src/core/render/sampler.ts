@@ -78,7 +78,10 @@ export interface ArtRow {
 }
 
 /** The line at `v`; pieces that lie level read many pixels along it. */
-export function rowAt({ raster, width: across, height: down }: Sampler, v: number): ArtRow {
+export function rowAt(
+  { raster, width: across, height: down }: Pick<Sampler, 'raster' | 'width' | 'height'>,
+  v: number,
+): ArtRow {
   const { width, height } = raster;
   const y = (clamp(v * down - 0.5, height - 1) * 256 + 0.5) | 0;
   const top = y >> 8;
