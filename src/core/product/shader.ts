@@ -44,6 +44,8 @@ export class SurfaceShader implements Shader {
   private readonly slope = new Float64Array(2);
   private readonly lit = new Float64Array(2);
   private readonly corners = new Float64Array(15);
+  private readonly placed = new Float64Array(9);
+  private readonly ray = new Float64Array(6);
   private skin: Skin;
   private level = 0;
   private count = 1;
@@ -51,6 +53,8 @@ export class SurfaceShader implements Shader {
   private litX = -2;
   private litY = -2;
   private litSkin: Skin | null = null;
+  /** -1 where the triangle is seen from its back: its normals are turned to the viewer. */
+  private turned = 1;
 
   constructor(
     private readonly scene: Scene,
@@ -178,11 +182,43 @@ export class SurfaceShader implements Shader {
       corners[10 + k * 2] = places[point * 2 + 1]!;
     }
     this.skin = this.skins[meshOf[triangle]!]!;
+    this.turned = this.skin.solid || !this.isFromBack(triangle) ? 1 : -1;
     this.level = looks.level[triangle]!;
     this.count = looks.count[triangle]!;
     this.place[2] = looks.stepX[triangle]!;
     this.place[3] = looks.stepY[triangle]!;
     this.shaded = triangle;
+  }
+
+  /**
+   * Whether a triangle shows its back: by how it lies itself, as its corners' normals are round it and lean past its
+   * edge where cloth turns away.
+   */
+  private isFromBack(triangle: number): boolean {
+    const { axes, corners } = this;
+    const { x, y, near, triangles } = this.scene;
+    const { placed, ray } = this;
+    for (let k = 0; k < 3; k++) {
+      const point = triangles[triangle * 3 + k]!;
+      const depth = 1 / near[point]!;
+      placed[k * 3] = ((x[point]! - axes[10]!) / axes[9]!) * depth;
+      placed[k * 3 + 1] = ((axes[11]! - y[point]!) / axes[9]!) * depth;
+      placed[k * 3 + 2] = depth;
+    }
+    for (let k = 0; k < 3; k++) {
+      ray[k] = placed[3 + k]! - placed[k]!;
+      ray[3 + k] = placed[6 + k]! - placed[k]!;
+    }
+    const gx = ray[1]! * ray[5]! - ray[2]! * ray[4]!;
+    const gy = ray[2]! * ray[3]! - ray[0]! * ray[5]!;
+    const gz = ray[0]! * ray[4]! - ray[1]! * ray[3]!;
+    let outward = 0;
+    for (let k = 0; k < 3; k++) {
+      const of = corners[k]! + corners[3 + k]! + corners[6 + k]!;
+      outward += of * (gx * axes[k]! + gy * axes[3 + k]! + gz * axes[6 + k]!);
+    }
+    const ahead = gx * placed[0]! + gy * placed[1]! + gz * placed[2]!;
+    return outward * ahead > 0;
   }
 
   /** Leans the normal as cloth folds; gives back how light its weave is there. */
@@ -206,9 +242,10 @@ export class SurfaceShader implements Shader {
   /** Makes the normal one long and turns it to the viewer; puts the ray beside it, where that matters. */
   private face(at: Float64Array, shines: boolean): void {
     const { axes, facing } = this;
-    const nx = facing[0]!;
-    const ny = facing[1]!;
-    const nz = facing[2]!;
+    const { turned } = this;
+    let nx = facing[0]! * turned;
+    let ny = facing[1]! * turned;
+    let nz = facing[2]! * turned;
     let rx = axes[6]!;
     let ry = axes[7]!;
     let rz = axes[8]!;
@@ -223,9 +260,13 @@ export class SurfaceShader implements Shader {
       facing[4] = ry * rayUnit;
       facing[5] = rz * rayUnit;
     }
-    // The skin of something solid is never seen from its back, though at its edge a pixel may reach round it.
-    const away = !this.skin.solid && nx * rx + ny * ry + nz * rz > 0 ? -1 : 1;
-    const toUnit = away / Math.sqrt(nx * nx + ny * ny + nz * nz);
+    let away = nx * rx + ny * ry + nz * rz;
+    // At the edge of what turns away a normal leans past it: there it lies across the ray, and no further.
+    away = this.skin.solid || away <= 0 ? 0 : away / (rx * rx + ry * ry + rz * rz);
+    nx -= rx * away;
+    ny -= ry * away;
+    nz -= rz * away;
+    const toUnit = 1 / Math.sqrt(nx * nx + ny * ny + nz * nz);
     facing[0] = nx * toUnit;
     facing[1] = ny * toUnit;
     facing[2] = nz * toUnit;
