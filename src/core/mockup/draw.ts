@@ -115,7 +115,9 @@ export function drawShot(
   });
   const light = lightOf(scene);
   const gloss = glossOf(scene);
-  if (gloss > 0) layReflection(behind, all, camera, light, { floor: grounds.floor, gloss });
+  const { floor } = grounds;
+  const tall = boxAbout(standing).high[1] - floor;
+  if (gloss > 0) layReflection(behind, all, camera, light, { floor, gloss, tall });
   progress(0.35);
   return drawProducts(all, camera, light, {
     width,

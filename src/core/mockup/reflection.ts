@@ -2,7 +2,7 @@ import type { Camera } from '../product/camera';
 import { drawProducts } from '../product/draw';
 import { toLinear, type Light } from '../product/light';
 import { paint, type Shader } from '../product/paint';
-import { boxAbout, fall, posed, type Standing } from '../product/scene';
+import { fall, posed, type Standing } from '../product/scene';
 import { signedWords, words, type Raster } from '../raster/raster';
 import { colourOnRow, rowAt } from '../render/sampler';
 import type { Scene } from './schema';
@@ -35,14 +35,14 @@ export function glossOf({ backdrop, camera }: Pick<Scene, 'backdrop' | 'camera'>
 
 /**
  * Lays what stands on a floor into the picture of that floor, as a rough surface shows it again: clear where it stands, the
- * further up the fainter and the more blurred.
+ * further up the fainter and the more blurred. `tall`: mm of what it is a picture of, by which that is told.
  */
 export function layReflection(
   into: Raster,
   standing: readonly Standing[],
   camera: Camera,
   light: Light,
-  { floor, gloss }: { floor: number; gloss: number },
+  { floor, gloss, tall }: { floor: number; gloss: number; tall: number },
 ): void {
   const { width, height } = into;
   const below = mirrored(camera, floor, height);
@@ -55,7 +55,9 @@ export function layReflection(
   // What is read between few pixels is blurred by as much.
   const rough = Math.max(KEEN, BLUR * height);
   const [near, far] = [picture(KEEN, drawProducts), picture(rough, drawProducts)];
-  const heights = picture(rough, (things, from, _, size) => drawHeights(things, from, floor, size));
+  const heights = picture(rough, (things, from, _, size) =>
+    drawHeights(things, from, { floor, lost: LOST * tall }, size),
+  );
   const under = words(into);
   for (let y = 0; y < height; y++) {
     // The mirror image is upside down.
@@ -80,8 +82,12 @@ interface Size {
 }
 
 /** How far things reach over a floor at each place that is seen, in heights within which half of a reflection is lost. */
-function drawHeights(standing: readonly Standing[], camera: Camera, floor: number, size: Size): Raster {
-  const lost = LOST * (boxAbout(standing).high[1] - floor);
+function drawHeights(
+  standing: readonly Standing[],
+  camera: Camera,
+  { floor, lost }: { floor: number; lost: number },
+  size: Size,
+): Raster {
   const over = standing.flatMap(({ meshes, pose }) =>
     meshes.flatMap(({ points }) => points.map((point) => (posed(point, pose)[1] - floor) / lost / TOLD)),
   );
@@ -102,7 +108,11 @@ function scaled(camera: Camera, by: number): Camera {
 }
 
 /** The camera that sees things from below a floor as another sees their mirror image in it, upside down. */
-export function mirrored({ eye, right, up, ahead, focal, centre }: Camera, floor: number, height: number): Camera {
+export function mirrored(
+  { eye, right, up, ahead, focal, centre }: Camera,
+  floor: number,
+  height: number,
+): Camera {
   return {
     eye: [eye[0], 2 * floor - eye[1], eye[2]],
     right,
