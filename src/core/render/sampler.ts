@@ -83,15 +83,15 @@ export function rowAt(
   v: number,
 ): ArtRow {
   const { width, height } = raster;
-  const y = (clamp(v * down - 0.5, height - 1) * 256 + 0.5) | 0;
+  const y = in256ths(v * down, height);
   const top = y >> 8;
   return { start: top * width, wy: y & 255, below: top + 1 < height ? width : 0, across, width };
 }
 
 /** As `sampleColour`, along a line. */
 export function colourOnRow(pixels: Int32Array, row: ArtRow, u: number): number {
-  const { start, wy, below, across, width } = row;
-  const x = (clamp(u * across - 0.5, width - 1) * 256 + 0.5) | 0;
+  const { start, wy, below, width } = row;
+  const x = in256ths(u * row.across, width);
   const left = x >> 8;
   const wx = x & 255;
   const at = start + left;
@@ -109,8 +109,8 @@ export function colourOnRow(pixels: Int32Array, row: ArtRow, u: number): number 
 
 /** The alpha alone of what `colourOnRow` gives, 0 to 255. */
 function alphaOnRow(pixels: Int32Array, row: ArtRow, u: number): number {
-  const { start, wy, below, across, width } = row;
-  const x = (clamp(u * across - 0.5, width - 1) * 256 + 0.5) | 0;
+  const { start, wy, below, width } = row;
+  const x = in256ths(u * row.across, width);
   const left = x >> 8;
   const wx = x & 255;
   const at = start + left;
@@ -176,6 +176,8 @@ function blendAlpha(a: number, b: number, c: number, d: number, wx: number, wy: 
   return (alpha << 24) | ((blue & 255) << 16) | ((green & 255) << 8) | (red & 255);
 }
 
-function clamp(value: number, most: number): number {
-  return value < 0 ? 0 : value > most ? most : value;
+/** How far a place lies past the middle of the first of so many pixels, in 256ths; the outermost go on past the edge. */
+function in256ths(place: number, count: number): number {
+  const past = place - 0.5;
+  return ((past < 0 ? 0 : past > count - 1 ? count - 1 : past) * 256 + 0.5) | 0;
 }

@@ -1,13 +1,9 @@
 import { ALIKE, apart } from '../apart';
 import { majority, standsOut } from './colour';
-import { LEAST_SHARE, reachesEnds, scansOf, STRIDE, type Direction, type StraightLine } from './line';
+import { LEAST_SHARE, reachesEnds, STRIDE, type Direction, type StraightLine } from './line';
 
 /** Level or upright lines of one colour, by their rows. */
-export function levelLines(
-  pixels: Int32Array,
-  direction: Direction,
-  looked = scansOf(pixels, direction),
-): StraightLine[] {
+export function levelLines(pixels: Int32Array, direction: Direction, looked: Int32Array): StraightLine[] {
   const { along, alongStep, acrossStep } = direction;
   const isLevel = alongStep < acrossStep;
   return gathered(pixels, direction, looked).map(({ from, to, ...line }) => {

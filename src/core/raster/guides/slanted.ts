@@ -1,14 +1,6 @@
 import { ALIKE, apart } from '../apart';
 import { inkOf, majority, standsOut, type Levels } from './colour';
-import {
-  LEAST_SHARE,
-  reachesEnds,
-  scansOf,
-  STRIDE,
-  type Direction,
-  type Ends,
-  type StraightLine,
-} from './line';
+import { LEAST_SHARE, reachesEnds, STRIDE, type Direction, type Ends, type StraightLine } from './line';
 
 /** Where a line that is looked through crosses something thin. */
 interface Crossing {
@@ -58,11 +50,7 @@ const SAME_INK = 130;
  * Thin straight lines at a slant, at most 45 degrees off their direction: what lines through the picture cross is
  * followed from scan to scan and fitted by least squares.
  */
-export function slantedLines(
-  pixels: Int32Array,
-  direction: Direction,
-  looked = scansOf(pixels, direction),
-): StraightLine[] {
+export function slantedLines(pixels: Int32Array, direction: Direction, looked: Int32Array): StraightLine[] {
   const scans = crossings(looked, direction);
   if (!scans) return [];
   const lines: StraightLine[] = [];
