@@ -7,14 +7,14 @@ import type { ResolvedBlank } from '@/core/blank/resolve';
 import { deltaE00 } from '@/core/colour/difference';
 import { labOf } from '@/core/colour/lab';
 import { project, rayAt, type Camera } from '@/core/product/camera';
-import { drawProducts, seenAt, whereOnProduct } from '@/core/product/draw';
+import { drawProducts, seenAt, sightOf, whereOnProduct } from '@/core/product/draw';
 import { cameraIn, frameThings, roundEyes, viewingDistance } from '@/core/product/frame';
 import { FLAT_LIGHT, lampAt, lampOn, lightOn, toLevel, toLinear } from '@/core/product/light';
 import { seenPlace } from '@/core/product/lines';
 import { boxOf } from '@/core/product/mesh';
 import { modelOf, seenOf } from '@/core/product/model';
 import { columnsOf, readShare } from '@/core/product/reads';
-import { UPRIGHT, type Look } from '@/core/product/scene';
+import { fall, UPRIGHT, type Look } from '@/core/product/scene';
 import { textureOf, type Texture } from '@/core/product/texture';
 import { dot, minus, type Vector } from '@/core/geometry/vector';
 import { eyeAt, readableFrom, viewsOf } from '@/core/product/views';
@@ -363,6 +363,24 @@ describe('every shipped product', () => {
       expect(Math.hypot(seen.x - place.x, seen.y - place.y)).toBeLessThan(0.1);
       expect(seenAt([standing], camera, 2, 2)).toBeNull();
     }
+  });
+
+  test('what many places show is what each of them shows, in the picture and beside it', () => {
+    const blank = blankById('mug-325');
+    const standing = { meshes: modelOf(blank).meshes, look: pictureOf(blank, new Map()), pose: UPRIGHT };
+    const camera = cameraOf(blank, viewsOf(blank)[0]!);
+    const sight = sightOf(fall([standing], camera));
+    const places = Array.from({ length: 21 * 21 }, (_, i) => [
+      (i % 21) * 31 - 60.5,
+      Math.floor(i / 21) * 31 - 60.5,
+    ]);
+    const seen = places.map(([x, y]) => sight(x!, y!));
+    expect(seen).toEqual(places.map(([x, y]) => seenAt([standing], camera, x!, y!)));
+    expect(seen.filter(Boolean).length).toBeGreaterThan(30);
+    expect(sightOf(fall([], camera))(4, 4)).toBeNull();
+  });
+
+  test('a place that is turned away is seen nowhere', () => {
     const mug = blankById('mug-325');
     const behind = { meshes: modelOf(mug).meshes, pose: UPRIGHT };
     expect(seenPlace(behind, cameraOf(mug, viewsOf(mug)[0]!), 'wrap', 4, 40)).toBeNull();

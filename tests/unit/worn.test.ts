@@ -9,7 +9,7 @@ import { marksIn } from '@/core/mockup/marks';
 import { SCENES, scenesFor } from '@/core/mockup/scenes';
 import { USUAL_DRESS } from '@/core/mockup/schema';
 import { project } from '@/core/product/camera';
-import { drawProducts, seenIn, whereOnProduct } from '@/core/product/draw';
+import { drawProducts, sightOf, whereOnProduct } from '@/core/product/draw';
 import { FLAT_LIGHT } from '@/core/product/light';
 import type { Holder } from '@/core/product/kinds';
 import { boxOf } from '@/core/product/mesh';
@@ -281,7 +281,7 @@ describe('pictures of a shirt on its form, on its hanger and in a stack', () => 
       [pictured],
       size,
     );
-    const fallen = fall(standing, camera);
+    const sight = sightOf(fall(standing, camera));
     const found = [];
     for (let y = every; y < face.height; y += every)
       for (let x = every; x < face.width; x += every) {
@@ -290,7 +290,7 @@ describe('pictures of a shirt on its form, on its hanger and in a stack', () => 
         if (!where) continue;
         const { point, normal } = where;
         const { x: px, y: py } = project(camera, point);
-        const seen = seenIn(fallen, px, py);
+        const seen = sight(px, py);
         const facing = dot(normal, unit(minus(camera.eye, point)));
         if (facing > 0.5 && seen && Math.hypot(seen.x - x, seen.y - y) < 1.5) found.push({ x, y, px, py });
       }

@@ -1,7 +1,7 @@
 import type { PrintFace } from '../blank/resolve';
 import { dot, minus } from '../geometry/vector';
 import { project } from '../product/camera';
-import { seenIn, whereOnProduct } from '../product/draw';
+import { sightOf, whereOnProduct } from '../product/draw';
 import { fall } from '../product/scene';
 import { shotOf, type Pictured } from './draw';
 import type { Scene } from './schema';
@@ -34,7 +34,7 @@ export function marksIn(
   size: { width: number; height: number },
 ): Mark[] {
   const { standing, beside, camera } = shotOf(scene, [pictured], size);
-  const fallen = fall([...standing, ...beside], camera);
+  const sight = sightOf(fall([...standing, ...beside], camera));
   return standing.flatMap((stands, thing) =>
     faces.flatMap(({ id, width, height }) =>
       gridOver(width, height).flatMap(([x, y]): Mark[] => {
@@ -42,7 +42,7 @@ export function marksIn(
         if (!where) return [];
         const { x: px, y: py } = project(camera, where.point);
         const towards = dot(where.normal, minus(camera.eye, where.point)) > 0;
-        const first = towards ? seenIn(fallen, px, py) : null;
+        const first = towards ? sight(px, py) : null;
         const seen =
           first?.product === thing && first.faceId === id && Math.hypot(first.x - x, first.y - y) < NEAR;
         return [{ thing, face: id, x, y, px, py, seen }];

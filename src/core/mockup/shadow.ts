@@ -1,4 +1,5 @@
-import { paint, type Fallen, type Shader } from '../product/paint';
+import type { Fallen } from '../product/bands';
+import { paint, type Shader } from '../product/paint';
 import { posed, type Standing } from '../product/scene';
 import type { Vector } from '../geometry/vector';
 import { lerp } from '../geometry/lerp';

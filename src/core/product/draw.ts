@@ -1,4 +1,5 @@
 import type { Progress, Raster } from '../raster/raster';
+import { bandsOf, rowsOf } from './bands';
 import type { Camera } from './camera';
 import type { Light } from './light';
 import { paint } from './paint';
@@ -35,14 +36,27 @@ export interface Seen {
 
 /** What a place of the picture shows first; null where it shows none of the products. */
 export function seenAt(standing: readonly Standing[], camera: Camera, x: number, y: number): Seen | null {
-  return seenIn(fall(standing, camera), x, y);
+  const scene = fall(standing, camera);
+  return firstOf(scene, scene.meshOf.keys(), x, y);
 }
 
-/** The same, where many places are looked at. */
-export function seenIn(scene: Scene, x: number, y: number): Seen | null {
+/** Rows of a picture that are looked through together. */
+const BAND = 4;
+
+/** The same, where many places are looked at: of all triangles those alone that are near the place's row. */
+export function sightOf(scene: Scene): (x: number, y: number) => Seen | null {
+  const rows = rowsOf(scene);
+  const top = rows.from.reduce((least, row) => Math.min(least, row), Infinity);
+  const bottom = rows.to.reduce((most, row) => Math.max(most, row), -Infinity);
+  const bands = bottom > top ? bandsOf(rows, { top, bottom, deep: BAND }) : [];
+  return (x, y) => firstOf(scene, bands[Math.floor((y - top) / BAND)] ?? [], x, y);
+}
+
+/** What is nearest at a place of the picture, of some of its triangles. */
+function firstOf(scene: Scene, among: Iterable<number>, x: number, y: number): Seen | null {
   const { triangles, near, places } = scene;
   let [best, nearest] = [null as Seen | null, 0];
-  for (let i = 0; i < triangles.length / 3; i++) {
+  for (const i of among) {
     const [p, q, r] = [triangles[i * 3]!, triangles[i * 3 + 1]!, triangles[i * 3 + 2]!];
     const shares = sharesAt(
       [scene.x[p]!, scene.y[p]!],

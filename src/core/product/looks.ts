@@ -1,4 +1,4 @@
-import type { Fallen } from './paint';
+import type { Fallen } from './bands';
 import { looksFor, type Texture } from './texture';
 
 /** For each triangle, how its print is looked at. */

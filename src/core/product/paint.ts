@@ -1,17 +1,6 @@
 import { IN_SILENCE, type Progress, type Raster } from '../raster/raster';
+import { bandsOf, rowsOf, type Fallen, type Rows } from './bands';
 import { toLevel, toLinear } from './light';
-
-/** Triangles as they fall on a picture. */
-export interface Fallen {
-  /** px from the picture's top left corner, and one over the depth: what is nearer is larger. Per point. */
-  x: Float64Array;
-  y: Float64Array;
-  near: Float64Array;
-  /** Three points for each. */
-  triangles: Uint32Array;
-  /** The surface that each is part of, by number. */
-  meshOf: Uint16Array;
-}
 
 /** Colours triangles. (Numbers go in arrays: each would be a piece of memory of its own if it were handed over alone.) */
 export interface Shader {
@@ -51,7 +40,7 @@ export function paint(fallen: Fallen, shader: Shader, options: PaintOptions): Ra
   const { width, height, backdrop, progress = IN_SILENCE } = options;
   const data = backdrop ? backdrop.data : new Uint8Array(width * height * 4);
   const rows = rowsOf(fallen);
-  const bands = bandsOf(rows, height);
+  const bands = bandsOf(rows, { top: 0, bottom: height, deep: BAND });
   const depth = new Float32Array(width * BAND * SAMPLES.length);
   const seen = new Int32Array(width * BAND * SAMPLES.length);
   const painter = new PixelPainter(fallen, shader);
@@ -70,37 +59,6 @@ export function paint(fallen: Fallen, shader: Shader, options: PaintOptions): Ra
     painter.band(seen, { top, bottom, width, ...span }, data);
   }
   return { width, height, data, opaque: backdrop !== null && backdrop.opaque };
-}
-
-/** The first row that each triangle may touch, and the one after its last. */
-interface Rows {
-  from: Float32Array;
-  to: Float32Array;
-}
-
-function rowsOf({ y, triangles }: Fallen): Rows {
-  const count = triangles.length / 3;
-  const [from, to] = [new Float32Array(count), new Float32Array(count)];
-  for (let i = 0; i < count; i++) {
-    const [a, b, c] = [y[triangles[i * 3]!]!, y[triangles[i * 3 + 1]!]!, y[triangles[i * 3 + 2]!]!];
-    from[i] = Math.floor(Math.min(a, b, c));
-    to[i] = Math.ceil(Math.max(a, b, c));
-  }
-  return { from, to };
-}
-
-/** The triangles that each band of rows may hold, sorted once: most lie in one or two of them. */
-function bandsOf({ from, to }: Rows, height: number): Uint32Array[] {
-  const count = Math.ceil(height / BAND);
-  const first = (i: number) => Math.max(0, Math.floor(from[i]! / BAND));
-  const last = (i: number) => Math.min(count - 1, Math.ceil(to[i]! / BAND) - 1);
-  const sizes = new Uint32Array(count);
-  for (let i = 0; i < from.length; i++) for (let band = first(i); band <= last(i); band++) sizes[band]!++;
-  const bands = Array.from(sizes, (size) => new Uint32Array(size));
-  sizes.fill(0);
-  for (let i = 0; i < from.length; i++)
-    for (let band = first(i); band <= last(i); band++) bands[band]![sizes[band]!++] = i;
-  return bands;
 }
 
 function bandSpan(

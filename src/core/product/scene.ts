@@ -1,7 +1,7 @@
 import type { Finish } from '../blank/schema';
+import type { Fallen } from './bands';
 import type { Camera } from './camera';
 import { boundsOf, type Material, type Mesh } from './mesh';
-import type { Fallen } from './paint';
 import type { Texture } from './texture';
 import { turned, type Vector } from '../geometry/vector';
 
