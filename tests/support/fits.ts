@@ -2,7 +2,9 @@ import type { Facts } from '@/core/artwork/facts';
 import { shippedBlanks } from '@/core/blank/library';
 import type { PrintFace, ResolvedBlank } from '@/core/blank/resolve';
 import { makeDocket, type Docket } from '@/core/check/docket';
+import { findingsOf, type DocketOptions } from '@/core/check/face-findings';
 import type { Finding, RuleId } from '@/core/check/finding';
+import { RULES } from '@/core/check/registry';
 import type { Shown } from '@/core/render/face';
 import { asCut } from '@/core/cut/face';
 import type { ArtworkPiece, Fit, FitFace, Piece } from '@/core/fit/schema';
@@ -158,8 +160,17 @@ export function docketOf(
   return makeDocket(blank, fitOf(blank, pieces), { ...shown(raster, facts), coarse });
 }
 
-export function findingOf(docket: Docket, rule: RuleId): Finding {
+export function findingOf(docket: Pick<Docket, 'findings'>, rule: RuleId): Finding {
   const found = docket.findings.find((finding) => finding.rule === rule);
   if (!found) throw new Error(`no finding of ${rule}`);
   return found;
 }
+
+/** What one rule alone finds of a fit. */
+export const foundBy = (rule: RuleId, blank: ResolvedBlank, fit: Fit, options: DocketOptions): Finding[] =>
+  findingsOf(
+    blank,
+    fit,
+    options,
+    RULES.filter(({ id }) => id === rule),
+  );

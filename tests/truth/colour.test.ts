@@ -33,7 +33,7 @@ test('black: areas want the recipe, strokes and lettering of any length do not',
     table.take({
       rule: 'black',
       name,
-      docket: laidOut(paper, drawing.raster(), PER_MM, { options: { press } }),
+      laid: laidOut(paper, drawing.raster(), PER_MM, { options: { press } }),
       verdict,
       ...(area !== undefined && { measures: [area, area * 0.03] as const }),
     });
@@ -81,14 +81,14 @@ test('the product’s own colour: flat print of it is found where it can be left
   table.take({
     rule: 'same-as-product',
     name: 'cream square on a cream shirt',
-    docket: laidOut(shirt, square, PER_MM),
+    laid: laidOut(shirt, square, PER_MM),
     verdict: 'fix',
     measures: [20, 1],
   });
   table.take({
     rule: 'same-as-product',
     name: 'cream alone on a label in process inks',
-    docket: laidOut(label, new Drawing(20, 14, PER_MM, onCream).raster(), PER_MM),
+    laid: laidOut(label, new Drawing(20, 14, PER_MM, onCream).raster(), PER_MM),
     verdict: 'ready',
   });
   const white = sheetOf('shirt', {}, { colours: [colour('white', '#fdfdfc')] });
@@ -96,7 +96,7 @@ test('the product’s own colour: flat print of it is found where it can be left
     table.take({
       rule: 'same-as-product',
       name: `highlights of photograph ${seed}`,
-      docket: laidOut(white, photographOf(seed, 300, 200, { highlights: true }), PER_MM),
+      laid: laidOut(white, photographOf(seed, 300, 200, { highlights: true }), PER_MM),
       verdict: 'ready',
     });
 });
@@ -106,7 +106,7 @@ test('a state that hides the print: what is hidden is well, what shows is told, 
   const mug = sheetOf('mug-325', {}, { states });
   const dot = (ink: Rgba) => new Drawing(20, 14, PER_MM).lay([circle(10, 7, 5)], ink).raster();
   const take = (name: string, raster: Raster, verdict: 'ready' | 'look' | 'fix', blank = mug) => {
-    table.take({ rule: 'contrast', name, docket: laidOut(blank, raster, PER_MM), verdict });
+    table.take({ rule: 'contrast', name, laid: laidOut(blank, raster, PER_MM), verdict });
   };
   take('dark on a mug that is black while cold', dot([20, 34, 74, 255]), 'ready');
   take('white while hot', dot(WHITE), 'fix');
@@ -131,7 +131,7 @@ test('placed PPI: a file in the print’s own whole pixels meets the target, hal
         table.take({
           rule: 'resolution',
           name: `${mm.join(' x ')} mm at ${target}, ${less} px less`,
-          docket: laidOut(blank, plain(width!, height!), 1, { pieces: [piece] }),
+          laid: laidOut(blank, plain(width!, height!), 1, { pieces: [piece] }),
           verdict: less === 0 ? 'ready' : 'look',
         });
       }
@@ -155,7 +155,7 @@ test('lettering’s colour on inks that only darken is the colour that results',
     table.take({
       rule: 'text',
       name,
-      docket: laidOut(blank, bare, 1, { pieces: [lettered(ink)] }),
+      laid: laidOut(blank, bare, 1, { pieces: [lettered(ink)] }),
       verdict,
     });
   expect(table.wrong()).toEqual([]);

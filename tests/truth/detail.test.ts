@@ -239,7 +239,7 @@ longTest(
               rule: 'true-detail',
               name: `${kind} ${seed}, ${filter} x${factor}${how}`,
               // At the target by its pixels.
-              docket: laidOut(blank, large, 300 / 25.4, { facts: { detail: trueDetail(large) } }),
+              laid: laidOut(blank, large, 300 / 25.4, { facts: { detail: trueDetail(large) } }),
               verdict: ['look', 'fix'],
             });
           }

@@ -23,7 +23,7 @@ describe('bleed', () => {
     table.take({
       rule: 'bleed',
       name,
-      docket: laidOut(blank, drawing.raster(), PER_MM, { role: 'ground' }),
+      laid: laidOut(blank, drawing.raster(), PER_MM, { role: 'ground' }),
       verdict,
       ...(size !== undefined && { measures: [size, 0.1] as const }),
     });
@@ -66,7 +66,7 @@ describe('bleed', () => {
       table.take({
         rule: 'bleed',
         name: `${gap} mm between two grounds`,
-        docket: laidOut(blank, half, 2, { pieces: both(gap), facts: factsOf(half) }),
+        laid: laidOut(blank, half, 2, { pieces: both(gap), facts: factsOf(half) }),
         verdict,
         ...(gap > 0 && { measures: [gap, 0.1] as const }),
       });
@@ -95,7 +95,7 @@ describe('safe margin and keep-outs', () => {
         table.take({
           rule: 'safe',
           name: `${off} past, ${Math.round(perMm * 25.4)} PPI`,
-          docket: laidOut(blank, raster, perMm, { pieces: [piece] }),
+          laid: laidOut(blank, raster, perMm, { pieces: [piece] }),
           verdict: off <= 0.02 ? 'ready' : 'look',
           measures: [Math.max(0, off <= 0.02 ? 0 : off), 0.05],
         });
@@ -105,7 +105,7 @@ describe('safe margin and keep-outs', () => {
       table.take({
         rule: 'safe',
         name: `${off} past the trim`,
-        docket: laidOut(blank, picture, PER_MM, { pieces: [piece] }),
+        laid: laidOut(blank, picture, PER_MM, { pieces: [piece] }),
         verdict: off <= 0.02 ? 'look' : 'fix',
         measures: [3 + off, 0.05],
       });
@@ -123,7 +123,7 @@ describe('safe margin and keep-outs', () => {
       table.take({
         rule: 'keep-out',
         name: `${off} into the hole`,
-        docket: laidOut(holed, picture, PER_MM, { pieces: [piece] }),
+        laid: laidOut(holed, picture, PER_MM, { pieces: [piece] }),
         verdict: off <= 0.03 ? 'ready' : off * 6 <= 1 ? 'look' : 'fix',
         measures: [off <= 0.03 ? 0 : off * 6, 0.1],
       });
@@ -144,7 +144,7 @@ test('a motif past a round edge is brought inside the short way, and is safe the
     table.take({
       rule: 'safe',
       name: `brought inside at ${degrees}°`,
-      docket: laidOut(round, picture, PER_MM, { pieces: [mended] }),
+      laid: laidOut(round, picture, PER_MM, { pieces: [mended] }),
       verdict: 'ready',
     });
   }

@@ -84,7 +84,7 @@ test('a file that will be too large is never Ready, and one that will not is nev
           table.take({
             rule: 'file-spec',
             name: `${name} as ${format} in ${mode} of ${bytes.length}, ${Math.round(allowed)} allowed`,
-            docket: laidOut(takes(format, mode, allowed), raster, perMm),
+            laid: laidOut(takes(format, mode, allowed), raster, perMm),
             verdict,
           });
         // A photograph four times as large as is taken is no matter of opinion.
@@ -92,7 +92,7 @@ test('a file that will be too large is never Ready, and one that will not is nev
           table.take({
             rule: 'file-spec',
             name: `${name} as ${format}, a quarter allowed`,
-            docket: laidOut(takes(format, mode, bytes.length / 4), raster, perMm),
+            laid: laidOut(takes(format, mode, bytes.length / 4), raster, perMm),
             verdict: 'fix',
           });
       }

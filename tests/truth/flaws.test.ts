@@ -25,7 +25,7 @@ test('specks and pinholes are told by their mm, on clear and on a ground; dots o
     table.take({
       rule: 'specks',
       name: named(name, drawing.perMm),
-      docket: laidOut(blank, drawing.raster(), drawing.perMm),
+      laid: laidOut(blank, drawing.raster(), drawing.perMm),
       verdict,
     });
   };
@@ -65,7 +65,7 @@ test('a round template’s outline is told from a ring that is drawn', () => {
         table.take({
           rule: 'leftover',
           name: named(`ring ${name}`, perMm),
-          docket: laidOut(coaster, drawing.raster(), perMm, { role: 'ground' }),
+          laid: laidOut(coaster, drawing.raster(), perMm, { role: 'ground' }),
           verdict,
         });
       }
@@ -82,7 +82,7 @@ test('guides are told from rules, stripes, frames and edges; crop marks by thems
     table.take({
       rule: 'leftover',
       name: named(name, drawing.perMm),
-      docket: laidOut(blank, drawing.raster(), drawing.perMm, { role }),
+      laid: laidOut(blank, drawing.raster(), drawing.perMm, { role }),
       verdict,
     });
   };
@@ -173,7 +173,7 @@ test('guides at a slant are told from rays, pens, hatching and the edges of shap
     table.take({
       rule: 'leftover',
       name: named(name, drawing.perMm),
-      docket: laidOut(blank, drawing.raster(), drawing.perMm, { role: 'ground', rotation }),
+      laid: laidOut(blank, drawing.raster(), drawing.perMm, { role: 'ground', rotation }),
       verdict,
     });
   };
@@ -243,7 +243,7 @@ test('corner and registration marks are told from letters, sparkles and rings', 
     table.take({
       rule: 'leftover',
       name: named(name, drawing.perMm),
-      docket: laidOut(blank, drawing.raster(), drawing.perMm),
+      laid: laidOut(blank, drawing.raster(), drawing.perMm),
       verdict,
     });
   };
@@ -299,7 +299,7 @@ test('specks on artwork of many colours lie by themselves on a flat part; eyes, 
     table.take({
       rule: 'specks',
       name: named(name, drawing.perMm),
-      docket: laidOut(blank, drawing.raster(), drawing.perMm, { role: 'ground' }),
+      laid: laidOut(blank, drawing.raster(), drawing.perMm, { role: 'ground' }),
       verdict,
     });
   };

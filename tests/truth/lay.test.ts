@@ -55,7 +55,7 @@ test('centre: aimed at and off by so much, across, down, turned', () => {
         table.take({
           rule: 'centre',
           name: `${off} off by ${dx}, ${dy}, turned ${rotation}`,
-          docket: laidOut(centred, dot, PER_MM, { pieces: [piece] }),
+          laid: laidOut(centred, dot, PER_MM, { pieces: [piece] }),
           verdict,
           ...(off < 3 && { measures: [off, 0.02] as const }),
         });
@@ -73,7 +73,7 @@ test('proportion: one axis scaled more than the other, at any turn', () => {
     table.take({
       rule: 'stretch',
       name: `${width} x ${height} mm in whole pixels`,
-      docket: laidOut(sheet, new Drawing(width, height, PER_MM, NAVY).raster(), PER_MM, {
+      laid: laidOut(sheet, new Drawing(width, height, PER_MM, NAVY).raster(), PER_MM, {
         pieces: [pieceAt(20, 15, width, height)],
       }),
       verdict: 'ready',
@@ -92,7 +92,7 @@ test('proportion: one axis scaled more than the other, at any turn', () => {
         table.take({
           rule: 'stretch',
           name: `${more} more ${across ? 'across' : 'down'}, turned ${rotation}`,
-          docket: laidOut(sheet, whole, PER_MM, { pieces: [pieceAt(20, 15, width, height, { rotation })] }),
+          laid: laidOut(sheet, whole, PER_MM, { pieces: [pieceAt(20, 15, width, height, { rotation })] }),
           verdict,
           measures: [more, 0.001],
         });
@@ -101,7 +101,7 @@ test('proportion: one axis scaled more than the other, at any turn', () => {
 
 test('stray: outside, covered, doubled; and what is hardly in, partly covered or beside its like', () => {
   const take = (name: string, pieces: Piece[], verdict: 'ready' | 'look' | 'fix') => {
-    table.take({ rule: 'stray', name, docket: laidOut(sheet, dot, PER_MM, { pieces }), verdict });
+    table.take({ rule: 'stray', name, laid: laidOut(sheet, dot, PER_MM, { pieces }), verdict });
   };
   const at = (x: number, y: number, id = 'one', width = 8, height = 6) =>
     pieceAt(x, y, width, height, { id, name: id, artworkId: id });
@@ -133,13 +133,13 @@ test('folds and seams: a motif up to one, across it by a little, lettering acros
     table.take({
       rule: 'fold',
       name: `${past} past the fold`,
-      docket: laidOut(folded, dot, PER_MM, { pieces: [pieceAt(16 + past, 15, 8, 6)] }),
+      laid: laidOut(folded, dot, PER_MM, { pieces: [pieceAt(16 + past, 15, 8, 6)] }),
       verdict,
     });
   table.take({
     rule: 'fold',
     name: 'lettering across it',
-    docket: laidOut(folded, dot, PER_MM, { pieces: [text] }),
+    laid: laidOut(folded, dot, PER_MM, { pieces: [text] }),
     verdict: 'fix',
   });
   const wrap = blankById('tumbler-470');
@@ -153,7 +153,7 @@ test('folds and seams: a motif up to one, across it by a little, lettering acros
     table.take({
       rule: 'seam-crossing',
       name: `its middle ${x} from the start`,
-      docket: laidOut(wrap, dot, PER_MM, { pieces: [pieceAt(x, face.height / 2, 8, 6)] }),
+      laid: laidOut(wrap, dot, PER_MM, { pieces: [pieceAt(x, face.height / 2, 8, 6)] }),
       verdict,
     });
 });
@@ -186,7 +186,7 @@ test('seam: ends that meet, that nearly do, and that do not', () => {
     table.take({
       rule: 'seam',
       name: `${levels} levels darker`,
-      docket: laidOut(wrap, ground(levels), 1, { pieces: [piece] }),
+      laid: laidOut(wrap, ground(levels), 1, { pieces: [piece] }),
       verdict,
     });
   }
@@ -195,7 +195,7 @@ test('seam: ends that meet, that nearly do, and that do not', () => {
 test('soft parts by their share, and edges that are none however wide they are smoothed', () => {
   const shirt = sheetOf('shirt');
   const of = (name: string, raster: Raster, verdict: 'ready' | 'look' | 'fix') => {
-    table.take({ rule: 'soft', name, docket: laidOut(shirt, raster, PER_MM), verdict });
+    table.take({ rule: 'soft', name, laid: laidOut(shirt, raster, PER_MM), verdict });
   };
   const [width, height] = [236, 165];
   // A block of half clear pixels; those within 2.5 of what is clear are its edge.
@@ -240,7 +240,7 @@ test('inks: as many as the printer has, one more, and specks that count for none
     return drawing;
   };
   const take = (name: string, drawing: Drawing, verdict: 'ready' | 'fix') => {
-    table.take({ rule: 'ink-count', name, docket: laidOut(limited, drawing.raster(), PER_MM), verdict });
+    table.take({ rule: 'ink-count', name, laid: laidOut(limited, drawing.raster(), PER_MM), verdict });
   };
   for (const count of [1, 3, 4, 5]) take(`${count} inks`, drawn(count), count > 4 ? 'fix' : 'ready');
   take('four and a speck of a fifth', drawn(4).lay([rectangle(15, 3, 0.3, 0.3)], INKS[4]!), 'ready');
@@ -266,7 +266,7 @@ test('gamut and total ink by the share of the print', () => {
     table.take({
       rule: 'gamut',
       name: `${share} of it in a blue that no inks make`,
-      docket: laidOut(paper, patch(share, [0, 40, 255, 255]).raster(), PER_MM, { options: { press } }),
+      laid: laidOut(paper, patch(share, [0, 40, 255, 255]).raster(), PER_MM, { options: { press } }),
       verdict,
     });
   for (const [share, verdict] of [
@@ -279,14 +279,14 @@ test('gamut and total ink by the share of the print', () => {
     table.take({
       rule: 'total-ink',
       name: `${share} of it dark`,
-      docket: laidOut(strict, patch(share, [24, 48, 20, 255]).raster(), PER_MM, { options: { press } }),
+      laid: laidOut(strict, patch(share, [24, 48, 20, 255]).raster(), PER_MM, { options: { press } }),
       verdict,
     });
   // What lets the product through is no print.
   table.take({
     rule: 'total-ink',
     name: 'nothing dark',
-    docket: laidOut(
+    laid: laidOut(
       strict,
       new Drawing(9, 9, PER_MM, BARE).lay([circle(4, 4, 3)], [220, 210, 190, 255]).raster(),
       PER_MM,
@@ -320,7 +320,7 @@ test('colour modes against those that a house takes, and what becomes of the res
     table.take({
       rule: 'colour-mode',
       name: `${mode}, ${profile ?? 'no profile'}, for ${modes.join()}`,
-      docket: laidOut(taking([...modes]), dot, PER_MM, {
+      laid: laidOut(taking([...modes]), dot, PER_MM, {
         facts: factsOf(dot, { colour: { mode, bits: 8, profile } }),
       }),
       verdict,

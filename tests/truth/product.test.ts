@@ -2,7 +2,7 @@ import { STARTING_CONTENTS } from '@/core/blank/contents';
 import { readableWidth } from '@/core/blank/bodies/round';
 import { aspectsOf } from '@/core/blank/kinds';
 import type { ResolvedBlank } from '@/core/blank/resolve';
-import { makeDocket } from '@/core/check/docket';
+import { findingsOf } from '@/core/check/face-findings';
 import { USUAL_CUT } from '@/core/fit/cut';
 import type { Fit } from '@/core/fit/schema';
 import { firstLettering, newText } from '@/core/fit/text';
@@ -10,7 +10,7 @@ import { layText } from '@/core/type/layout';
 import { blankById, faceOf, fitOf, pieceAt, sheetOf, shown, stickersOf } from '../support/fits';
 import { face as font } from '../support/font';
 import { few } from '../support/long';
-import { laidOut } from './bench';
+import { laidOut, type Laid } from './bench';
 import { circle, Drawing, turned, type Point, type Rgba } from './draw';
 import { TruthTable } from './table';
 
@@ -59,7 +59,7 @@ test.each(few(['mug-325', 'mug-180', 'tumbler-590', 'tumbler-taper-480'], 2))(
           table.take({
             rule: 'read-share',
             name: `${id}, ${zone.name}: a block of which ${share} reads`,
-            docket: laidOut(blank, block, PER_MM, { pieces: [piece] }),
+            laid: laidOut(blank, block, PER_MM, { pieces: [piece] }),
             verdict,
             measures: [share * 100, 0.6],
           });
@@ -72,7 +72,7 @@ test.each(few(['mug-325', 'mug-180', 'tumbler-590', 'tumbler-taper-480'], 2))(
       table.take({
         rule: 'read-share',
         name: `${id}: a disc of which ${share.toFixed(3)} reads`,
-        docket: laidOut(blank, disc, PER_MM, {
+        laid: laidOut(blank, disc, PER_MM, {
           pieces: [pieceAt(front.x + off, y, 2 * radius, 2 * radius)],
         }),
         verdict: share >= 0.9 ? 'ready' : 'look',
@@ -82,8 +82,8 @@ test.each(few(['mug-325', 'mug-180', 'tumbler-590', 'tumbler-taper-480'], 2))(
   },
 );
 
-/** The docket of a sticker cut along closed lines in mm. */
-function cutAlong(...rings: (readonly Point[])[]) {
+/** A sticker cut along closed lines in mm. */
+function cutAlong(...rings: (readonly Point[])[]): Laid {
   const all = rings.flat();
   const [left, top] = [Math.min(...all.map(([x]) => x)), Math.min(...all.map(([, y]) => y))];
   const d = rings
@@ -92,7 +92,7 @@ function cutAlong(...rings: (readonly Point[])[]) {
   const cut = { ...USUAL_CUT, name: 'One', d, of: '' };
   const dot = new Drawing(2, 2, 12, NAVY).raster();
   const { fit, resolved } = stickersOf([{ faceId: 'sticker-1', pieces: [pieceAt(12, 12, 2, 2)], cut }]);
-  return makeDocket(resolved, fit, shown(dot));
+  return (rules) => findingsOf(resolved, fit, shown(dot), rules);
 }
 
 /** A dumb-bell of length 40 that is so wide at its waist, all its corners wide and round. */
@@ -145,7 +145,7 @@ test('cut line: necks, corners, tips and parts, at any turn', () => {
       table.take({
         rule: 'cut-line',
         name: `${name}, turned ${degrees}`,
-        docket: cutAlong(...rings.map((ring) => turned(ring, degrees))),
+        laid: cutAlong(...rings.map((ring) => turned(ring, degrees))),
         verdict,
         ...(measures && { measures }),
       });
@@ -199,11 +199,11 @@ test('mirror: every owner with every method, set right and backwards', () => {
         const blank: ResolvedBlank = { ...sheet, spec: { ...sheet.spec, mirroring } };
         const text = { ...lettered('HARBOUR'), flipped: backwards };
         const owners = (transferred ? 1 : 0) + (backwards ? 1 : 0);
-        const docket = laidOut(blank, new Drawing(2, 2, 12, NAVY).raster(), 12, { pieces: [text] });
+        const laid = laidOut(blank, new Drawing(2, 2, 12, NAVY).raster(), 12, { pieces: [text] });
         table.take({
           rule: 'mirror',
           name: `${method}, by ${mirroring ?? 'nobody named'}, ${backwards ? 'backwards' : 'right'}`,
-          docket,
+          laid,
           verdict: backwards ? 'fix' : 'ready',
           ...(owners > 0 && { measures: [owners, 0] as const }),
         });
@@ -214,9 +214,9 @@ test('contents: each entry said in any of its words, left away, said by another 
   const dot = shown(new Drawing(2, 2, 12, NAVY).raster());
   for (const { name: list, contents } of STARTING_CONTENTS) {
     const blank = sheetOf('label-jar', { height: 80 }, { contents: [...contents] });
-    const docketOf = (lines: readonly string[], change: Partial<Fit> = {}) => {
+    const told = (lines: readonly string[], change: Partial<Fit> = {}): Laid => {
       const pieces = lines.map((line, i) => lettered(line, 20, 6 + 6 * i, `line-${i}`));
-      return makeDocket(blank, { ...fitOf(blank, pieces), ...change }, dot);
+      return (rules) => findingsOf(blank, { ...fitOf(blank, pieces), ...change }, dot, rules);
     };
     /** A line for every entry but one, each in the word of its own that no other entry has. */
     const wordOf = (of: (typeof contents)[number], which: number) => of.words[which % of.words.length]!;
@@ -224,7 +224,7 @@ test('contents: each entry said in any of its words, left away, said by another 
       table.take({
         rule: 'contents',
         name: `${list}: all, in words ${which}`,
-        docket: docketOf(contents.map((entry) => `${wordOf(entry, which).toUpperCase()}: 40`)),
+        laid: told(contents.map((entry) => `${wordOf(entry, which).toUpperCase()}: 40`)),
         verdict: 'ready',
         measures: [contents.length, 0],
       });
@@ -238,14 +238,14 @@ test('contents: each entry said in any of its words, left away, said by another 
         table.take({
           rule: 'contents',
           name: `${list}: ${entry.name} ${said}`,
-          docket: docketOf(lines),
+          laid: told(lines),
           verdict: 'fix',
           measures: [contents.length - 1, 0],
         });
       table.take({
         rule: 'contents',
         name: `${list}: ${entry.name} ticked`,
-        docket: docketOf(others, { ticked: [{ entryId: entry.id, note: `seen ${i}`, date: '2026-11-30' }] }),
+        laid: told(others, { ticked: [{ entryId: entry.id, note: `seen ${i}`, date: '2026-11-30' }] }),
         verdict: 'look',
       });
     }

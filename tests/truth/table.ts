@@ -1,12 +1,14 @@
 import type { Finding, RuleId, Verdict } from '@/core/check/finding';
 import { rank } from '@/core/check/finding';
-import type { Docket } from '@/core/check/docket';
+import { RULES } from '@/core/check/registry';
+import { LONG } from '../support/long';
+import type { Laid } from './bench';
 
-/** A fit of which is known what a rule has to say. */
+/** A fit of which is known what a rule has to say: by itself here, among all the others in the long run. */
 export interface Case {
   rule: RuleId;
   name: string;
-  docket: Docket;
+  laid: Laid;
   verdict: Verdict | readonly Verdict[];
   /** What it measures, and how near to it is near enough. */
   measures?: readonly [value: number, within: number];
@@ -26,10 +28,10 @@ interface Row {
 export class TruthTable {
   private readonly rows = new Map<RuleId, Row>();
 
-  take({ rule, name, docket, verdict, measures }: Case): void {
+  take({ rule, name, laid, verdict, measures }: Case): void {
     const row = this.rowOf(rule);
     const wanted = typeof verdict === 'string' ? [verdict] : verdict;
-    const finding = worstOf(docket, rule);
+    const finding = worstOf(laid(LONG ? RULES : RULES.filter(({ id }) => id === rule)), rule);
     const got = finding?.verdict ?? 'ready';
     const said = `${name}: ${got}, ${finding?.shown.measured ?? 'not listed'}; wants ${wanted.join(' or ')}`;
     const isDefect = !wanted.includes('ready');
@@ -67,8 +69,8 @@ export class TruthTable {
   }
 }
 
-function worstOf(docket: Docket, rule: RuleId): Finding | undefined {
-  return docket.findings
+function worstOf(findings: readonly Finding[], rule: RuleId): Finding | undefined {
+  return findings
     .filter((finding) => finding.rule === rule)
     .sort((a, b) => rank(b.verdict) - rank(a.verdict))[0];
 }

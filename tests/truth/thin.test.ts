@@ -34,7 +34,7 @@ test('straight strokes at any angle and density measure their width', () => {
         table.take({
           rule: 'thin',
           name: `${mm} mm at ${degrees}°, ${Math.round(perMm * 25.4)} PPI`,
-          docket: laidOut(blank, drawing.raster(), perMm),
+          laid: laidOut(blank, drawing.raster(), perMm),
           verdict: verdictOf(mm),
           measures: near(mm, perMm),
         });
@@ -54,7 +54,7 @@ test('short strokes at both sides of the limit, and edges that are hard or blurr
         table.take({
           rule: 'thin',
           name: `short ${name}`,
-          docket: laidOut(blank, short, perMm),
+          laid: laidOut(blank, short, perMm),
           verdict: mm < LIMIT ? 'look' : 'ready',
         });
         const blurred = boxBlur(
@@ -65,7 +65,7 @@ test('short strokes at both sides of the limit, and edges that are hard or blurr
         table.take({
           rule: 'thin',
           name: `blurred ${name}`,
-          docket: laidOut(blank, blurred, perMm),
+          laid: laidOut(blank, blurred, perMm),
           verdict: mm < LIMIT ? 'look' : 'ready',
           ...(mm < LIMIT && { measures: near(mm, perMm) }),
         });
@@ -79,7 +79,7 @@ test('short strokes at both sides of the limit, and edges that are hard or blurr
     table.take({
       rule: 'thin',
       name: `hard 0.3 at ${degrees}°`,
-      docket: laidOut(blank, hard, perMm),
+      laid: laidOut(blank, hard, perMm),
       verdict: 'fix',
       measures: [0.3, 0.043],
     });
@@ -108,7 +108,7 @@ test('rings, gaps and wide strokes', () => {
       table.take({
         rule: 'thin',
         name: `ring ${mm}, ${name}`,
-        docket: laidOut(
+        laid: laidOut(
           blank,
           canvas(perMm)
             .lay(ring(13, 7, 3, mm), BLACK)
@@ -125,7 +125,7 @@ test('rings, gaps and wide strokes', () => {
       table.take({
         rule: 'thin',
         name: `gap 0.2 at ${degrees}°, ${name}`,
-        docket: laidOut(blank, gap.raster(), perMm),
+        laid: laidOut(blank, gap.raster(), perMm),
         verdict: verdictOf(0.2),
         measures: near(0.2, perMm),
       });
@@ -133,7 +133,7 @@ test('rings, gaps and wide strokes', () => {
       table.take({
         rule: 'thin',
         name: `wide ${LIMIT + 0.03} at ${degrees}°, ${name}`,
-        docket: laidOut(blank, wide.raster(), perMm),
+        laid: laidOut(blank, wide.raster(), perMm),
         verdict: 'ready',
       });
     }
@@ -156,7 +156,7 @@ test('tips that narrow to a point are none', () => {
         table.take({
           rule: 'thin',
           name: `tip of ${wide}° at ${degrees}°, ${Math.round(perMm * 25.4)} PPI`,
-          docket: laidOut(blank, canvas(perMm).lay([tip], BLACK).raster(), perMm),
+          laid: laidOut(blank, canvas(perMm).lay([tip], BLACK).raster(), perMm),
           verdict: 'ready',
         });
       }
@@ -166,7 +166,7 @@ test('tips that narrow to a point are none', () => {
         table.take({
           rule: 'thin',
           name: `rose of ${points} points of ${wide}°, ${Math.round(perMm * 25.4)} PPI`,
-          docket: laidOut(
+          laid: laidOut(
             blank,
             canvas(perMm)
               .lay([star(13, 7, 5, points, wide)], BLACK)
@@ -200,7 +200,7 @@ test('lines of one ink on another, in opaque artwork, at any angle', () => {
             table.take({
               rule: 'thin',
               name: `${mm} mm ${name}${flat ? '' : ', alone'}`,
-              docket: laidOut(blank, drawing.raster(), perMm),
+              laid: laidOut(blank, drawing.raster(), perMm),
               verdict: verdictOf(mm),
               ...(mm < LIMIT && flat && { measures: near(mm, perMm) }),
             });
@@ -222,7 +222,7 @@ test('edges between inks, three that meet, and rounds are no lines', () => {
       table.take({
         rule: 'thin',
         name: `rounds at ${degrees}°, ${Math.round(perMm * 25.4)} PPI`,
-        docket: laidOut(blank, drawing.raster(), perMm),
+        laid: laidOut(blank, drawing.raster(), perMm),
         verdict: 'ready',
       });
     }

@@ -1,10 +1,20 @@
-import { worst } from '@/core/check/finding';
+import { worst, type Finding, type RuleId } from '@/core/check/finding';
 import { makeDocket } from '@/core/check/docket';
 import { summaryOf } from '@/core/check/summary';
 import { RULES, ruleName } from '@/core/check/registry';
 import { coverBleed, newFill, scalePiece } from '@/core/fit/place';
-import type { ArtworkPiece, FillPiece } from '@/core/fit/schema';
-import { blankById, docketOf, faceOf, factsOf, findingOf, fitOf, pieceAt } from '../support/fits';
+import type { ArtworkPiece, FillPiece, Piece } from '@/core/fit/schema';
+import {
+  blankById,
+  docketOf,
+  faceOf,
+  factsOf,
+  findingOf,
+  fitOf,
+  foundBy,
+  pieceAt,
+  shown,
+} from '../support/fits';
 import { CLEAR, paint, RED, solid } from '../support/pictures';
 
 const mug = blankById('mug-325');
@@ -15,6 +25,14 @@ const facts = factsOf(picture);
 const covering = coverBleed(pieceAt(0, 0, 30, 20, { role: 'ground' }), facts, face);
 const fill = newFill('fill', '#ffffff');
 
+const only = (
+  rule: RuleId,
+  blank: typeof mug,
+  pieces: readonly Piece[],
+  raster: typeof picture,
+  known = factsOf(raster),
+): Finding => findingOf({ findings: foundBy(rule, blank, fitOf(blank, pieces), shown(raster, known)) }, rule);
+
 /** The remedy's pieces measured again: a remedy is checked, not believed. */
 function after(
   blank: typeof mug,
@@ -22,7 +40,7 @@ function after(
   raster = picture,
   known = factsOf(raster),
 ) {
-  return findingOf(docketOf(blank, finding.remedies[0]!.pieces, raster, known), finding.rule);
+  return only(finding.rule, blank, finding.remedies[0]!.pieces, raster, known);
 }
 
 describe('resolution', () => {
@@ -33,33 +51,34 @@ describe('resolution', () => {
     [300, 'look', 254],
     [600, 'fix', 127],
   ])('3,000 pixels over %d mm: %s', (width, verdict, ppi) => {
-    const finding = findingOf(docketOf(mug, [motif(width)], picture, facts), 'resolution');
+    const finding = only('resolution', mug, [motif(width)], picture, facts);
     expect(finding).toMatchObject({ verdict, unit: 'PPI', required: 300 });
     expect(finding.measured).toBeCloseTo(ppi, 0);
   });
 
   test('the largest honest size mends it', () => {
-    const finding = findingOf(docketOf(mug, [motif(600)], picture, facts), 'resolution');
+    const finding = only('resolution', mug, [motif(600)], picture, facts);
     expect(finding.remedies[0]!.label).toContain('254.0 mm wide');
     expect(after(mug, finding, picture, facts)).toMatchObject({ verdict: 'ready' });
   });
 
   test('is the worse axis of a stretched piece', () => {
-    expect(
-      findingOf(docketOf(mug, [pieceAt(111, 46, 127, 127)], picture, facts), 'resolution').measured,
-    ).toBeCloseTo(400, 6);
+    expect(only('resolution', mug, [pieceAt(111, 46, 127, 127)], picture, facts).measured).toBeCloseTo(
+      400,
+      6,
+    );
   });
 
   test('names each piece that is not ready', () => {
     const two = [motif(300), { ...motif(600), id: 'other' }];
-    const findings = docketOf(mug, two, picture, facts).findings.filter(({ rule }) => rule === 'resolution');
+    const findings = foundBy('resolution', mug, fitOf(mug, two), shown(picture, facts));
     expect(findings.map(({ pieceId }) => pieceId).sort()).toEqual(['other', 'piece']);
   });
 });
 
 describe('bleed', () => {
   const bleedOf = (pieces: (ArtworkPiece | FillPiece)[], raster = picture) =>
-    findingOf(docketOf(mug, pieces, raster), 'bleed');
+    only('bleed', mug, pieces, raster);
 
   test('is listed only where there is a ground', () => {
     const { findings } = docketOf(mug, [pieceAt(111, 46, 60, 40)], picture);
@@ -129,7 +148,7 @@ describe('bleed', () => {
     const round = (radius: number) => {
       const disc = paint(400, 400, (x, y) => (Math.hypot(x - 199.5, y - 199.5) < radius ? RED : CLEAR));
       const piece = pieceAt(37.5, 37.5, 79, 79, { role: 'ground' });
-      return findingOf(docketOf(sticker, [piece], disc), 'bleed');
+      return only('bleed', sticker, [piece], disc);
     };
     expect(round(210)).toMatchObject({ verdict: 'ready' });
     expect(Number(round(190).measured)).toBeCloseTo(39.5 - (190 / 400) * 79, 0);
@@ -137,8 +156,7 @@ describe('bleed', () => {
 });
 
 describe('safe', () => {
-  const safeOf = (piece: ArtworkPiece, raster = picture, blank = mug) =>
-    findingOf(docketOf(blank, [piece], raster), 'safe');
+  const safeOf = (piece: ArtworkPiece, raster = picture, blank = mug) => only('safe', blank, [piece], raster);
 
   test('inside is Ready and says how far', () => {
     const finding = safeOf(pieceAt(111, 46, 90, 60));
@@ -178,7 +196,7 @@ describe('safe', () => {
 describe('centre', () => {
   const front = face.zones[1]!;
   const centreOf = (dx: number, dy = 20) =>
-    findingOf(docketOf(mug, [pieceAt(front.x + dx, front.y + dy, 60, 40)], picture), 'centre');
+    only('centre', mug, [pieceAt(front.x + dx, front.y + dy, 60, 40)], picture);
 
   test.each([
     [0, 'ready', 0],
@@ -203,7 +221,7 @@ describe('centre', () => {
 describe('colour mode', () => {
   const modeOf = (mode: 'rgb' | 'cmyk' | 'grey' | 'indexed', profile: string | null, blank = mug) => {
     const coloured = factsOf(picture, { colour: { mode, bits: 8, profile } });
-    return findingOf(docketOf(blank, [pieceAt(111, 46, 60, 40)], picture, coloured), 'colour-mode');
+    return only('colour-mode', blank, [pieceAt(111, 46, 60, 40)], picture, coloured);
   };
 
   test('accepted as it is, converted, or not to be converted', () => {
@@ -233,7 +251,7 @@ describe('colour mode', () => {
 
 describe('file', () => {
   const fileOf = (blank: typeof mug, pieces: (ArtworkPiece | FillPiece)[]) =>
-    findingOf(docketOf(blank, pieces, picture), 'file-spec');
+    only('file-spec', blank, pieces, picture);
   const small = pieceAt(37.5, 37.5, 30, 20);
 
   test('meets the house, rests on an assumed number, or does not', () => {
@@ -270,14 +288,14 @@ describe('file', () => {
     ['mixed', 'RGB and CMYK'],
   ])('%s in an artwork is told of, for a person to decide', (code, word) => {
     const noted = { ...facts, notes: [{ code, message: 'Look at it.' }] };
-    const finding = findingOf(docketOf(mug, [covering], picture, noted), 'file-spec');
+    const finding = only('file-spec', mug, [covering], picture, noted);
     expect(finding).toMatchObject({
       verdict: 'look',
       word,
       message: expect.stringContaining('Look at it.') as string,
     });
     const other = { ...facts, notes: [{ code: 'pages', message: 'Two pages.' }] };
-    expect(findingOf(docketOf(mug, [covering], picture, other), 'file-spec').verdict).toBe('ready');
+    expect(only('file-spec', mug, [covering], picture, other).verdict).toBe('ready');
   });
 });
 

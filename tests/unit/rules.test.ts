@@ -21,7 +21,17 @@ import { renderFace } from '@/core/render/face';
 import { layText } from '@/core/type/layout';
 import type { Lettering } from '@/core/type/schema';
 import { loadNodeEngine } from '@/imaging/node';
-import { blankById, faceOf, factsOf, findingOf, fitOf, pieceAt, sheetOf, shown } from '../support/fits';
+import {
+  blankById,
+  faceOf,
+  factsOf,
+  findingOf,
+  fitOf,
+  foundBy,
+  pieceAt,
+  sheetOf,
+  shown,
+} from '../support/fits';
 import { CLEAR, paint, pixelAt, solid } from '../support/pictures';
 import { face as typeface } from '../support/font';
 import { runs } from '../support/long';
@@ -61,6 +71,15 @@ function docketOf(
   return makeDocket(blank, fitOf(blank, pieces), { ...shown(raster, facts), press, ...options });
 }
 
+/** What one rule alone finds. */
+const by = (
+  rule: RuleId,
+  blank: ResolvedBlank,
+  pieces: readonly Piece[],
+  raster: Raster,
+  facts: Facts = factsOf(raster),
+): Finding[] => foundBy(rule, blank, fitOf(blank, pieces), { ...shown(raster, facts), press });
+
 function measured(
   blank: ResolvedBlank,
   pieces: readonly Piece[],
@@ -68,15 +87,14 @@ function measured(
   facts: Facts,
   rule: RuleId,
 ): Finding {
-  return findingOf(docketOf(blank, pieces, raster, facts), rule);
+  return findingOf({ findings: by(rule, blank, pieces, raster, facts) }, rule);
 }
 
 /** Every remedy of a finding, measured again. */
 function mended(blank: ResolvedBlank, finding: Finding, raster: Raster, facts = factsOf(raster)): Finding[] {
   return finding.remedies.map(({ pieces }) => {
-    const docket = docketOf(blank, pieces, raster, facts);
     return (
-      docket.findings.find(({ rule, unit }) => rule === finding.rule && unit === finding.unit) ?? {
+      by(finding.rule, blank, pieces, raster, facts).find(({ unit }) => unit === finding.unit) ?? {
         ...finding,
         verdict: 'ready',
       }
@@ -532,7 +550,7 @@ describe('lettering', () => {
   const blank = sheet('shirt', { colours: WHITE });
   const raster = solid(4, 4);
   const lines = (pieces: Piece[], unit: string, on = blank) =>
-    docketOf(on, pieces, raster).findings.find((one) => one.rule === 'text' && one.unit === unit);
+    by('text', on, pieces, raster).find((one) => one.unit === unit);
   const dark = [newFill('ground', '#202020')];
 
   test('caps under the method’s smallest; set larger they hold', () => {
@@ -542,9 +560,7 @@ describe('lettering', () => {
       measured: expect.closeTo(1.8, 2) as number,
       required: 2.5,
     });
-    const larger = docketOf(blank, finding.remedies[0]!.pieces, raster).findings.filter(
-      ({ rule }) => rule === 'text',
-    );
+    const larger = by('text', blank, finding.remedies[0]!.pieces, raster);
     expect(larger.map(({ measured: cap }) => cap)).not.toContain(1.8);
   });
 
@@ -573,7 +589,7 @@ describe('lettering', () => {
   });
 
   test('black on the white product reads with 21 : 1', () => {
-    const findings = docketOf(blank, [textOf({}, 8)], raster).findings.filter(({ rule }) => rule === 'text');
+    const findings = by('text', blank, [textOf({}, 8)], raster);
     expect(findings.every(({ verdict }) => verdict === 'ready')).toBe(true);
     expect(lines([...dark, textOf({ colour: '#ffffff' }, 8)], 'ratio')?.verdict ?? 'ready').toBe('ready');
   });
@@ -582,8 +598,7 @@ describe('lettering', () => {
 describe('pieces astray', () => {
   const blank = sheet('coaster');
   const raster = solid(100, 100, [10, 20, 30, 255]);
-  const strayOf = (pieces: Piece[]) =>
-    docketOf(blank, pieces, raster).findings.filter(({ rule }) => rule === 'stray');
+  const strayOf = (pieces: Piece[]) => by('stray', blank, pieces, raster);
 
   test.each<[string, Piece[], string, string]>([
     ['outside', [pieceAt(80, 15, 8, 8)], 'fix', 'outside'],
@@ -732,7 +747,8 @@ describe('a finding that is accepted', () => {
   const raster = solid(300, 200);
   const fitAt = (width: number) => fitOf(blank, [pieceAt(20, 15, width, width / 1.5)]);
   const docketAt = (fit: Fit) => makeDocket(blank, fit, { ...shown(raster), press });
-  const look = (fit: Fit) => findingOf(docketAt(fit), 'resolution');
+  const look = (fit: Fit) =>
+    findingOf({ findings: foundBy('resolution', blank, fit, { ...shown(raster), press }) }, 'resolution');
 
   test('counts as Ready with its reason and date, comes back when it measures otherwise, and can be taken back', () => {
     const fit = fitAt(30);

@@ -19,7 +19,7 @@ import { TIDE_POOL, tidePoolSheet } from '@/demo/art/marks';
 import type { Engine } from '@/imaging/engine';
 import { groupMap } from '@/files/svg/groups';
 import { loadNodeEngine } from '@/imaging/node';
-import { blankById, factsOf, pieceAt, stickersOf } from '../support/fits';
+import { blankById, factsOf, foundBy, pieceAt, stickersOf } from '../support/fits';
 import { few, longTest, runs } from '../support/long';
 
 const blank = blankById('sticker-die-cut');
@@ -60,7 +60,7 @@ function stickerOf(raster: Raster, settings: Partial<CutSettings> = {}) {
 
 function cutFindings(raster: Raster, settings: Partial<CutSettings> = {}): Finding[] {
   const { fit, resolved, shown } = stickerOf(raster, settings);
-  return makeDocket(resolved, fit, shown).findings.filter(({ rule }) => rule === 'cut-line');
+  return foundBy('cut-line', resolved, fit, shown);
 }
 
 describe('a face cut to what lies on it', () => {
@@ -92,7 +92,7 @@ describe('a face cut to what lies on it', () => {
     const { face, fit, resolved, shown } = stickerOf(painted(50, 50, () => [0, 0, 0, 90]));
     expect(face.cut.d).toBe('');
     expect(resolved.faces).toEqual([{ ...base, id: 'sticker-1', name: 'One' }]);
-    const found = makeDocket(resolved, fit, shown).findings.filter(({ rule }) => rule === 'cut-line');
+    const found = foundBy('cut-line', resolved, fit, shown);
     expect(found).toMatchObject([{ verdict: 'fix', word: 'No cut line' }]);
   });
 
@@ -130,7 +130,7 @@ describe('a face cut to what lies on it', () => {
       });
       expect(looked).toBeGreaterThan(outline.length * 0.6);
       expect(alphaAt(-face.bleed + 0.05, -face.bleed + 0.05)).toBe(0);
-      const bleed = makeDocket(resolved, fit, shown).findings.find(({ rule }) => rule === 'bleed');
+      const bleed = foundBy('bleed', resolved, fit, shown)[0];
       expect(bleed?.verdict).toBe('ready');
     },
   );
@@ -198,14 +198,11 @@ describe('the cut-line rule', () => {
   it('the border that keeps the artwork inside the safe area is offered', () => {
     const raster = painted(400, 400, disc(200, 200, 150));
     const { fit, resolved, shown } = stickerOf(raster, { border: 1.2 });
-    const safe = makeDocket(resolved, fit, shown).findings.find(({ rule }) => rule === 'safe')!;
+    const safe = foundBy('safe', resolved, fit, shown)[0]!;
     expect(safe.verdict).toBe('look');
     expect(Number(safe.measured)).toBeCloseTo(0.8, 0);
     const after = stickerOf(raster, { border: 1.2, ...safe.remedies[0]!.cut });
-    expect(
-      makeDocket(after.resolved, after.fit, after.shown).findings.find(({ rule }) => rule === 'safe')!
-        .verdict,
-    ).toBe('ready');
+    expect(foundBy('safe', after.resolved, after.fit, after.shown)[0]!.verdict).toBe('ready');
   });
 });
 

@@ -1,6 +1,5 @@
 import { rmSync, writeFileSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import AxeBuilder from '@axe-core/webdriverjs';
 import { unzipSync } from 'fflate';
 import jpeg from 'jpeg-js';
 import { PNG } from 'pngjs';
@@ -10,6 +9,7 @@ import { takenOver } from '@/core/mockup/photo/marks';
 import { PhotoSceneSchema, type PhotoScene } from '@/core/mockup/photo/schema';
 import * as v from 'valibot';
 import { openBrowser } from '../../../scripts/lib/browser.mjs';
+import { keepsOut } from '../../support/axe';
 import { downloaded, newFolder, Page, PATIENCE } from '../../support/bench';
 import { records } from '../../support/stored';
 import { served } from '../../support/served';
@@ -118,14 +118,6 @@ async function placed(fitId: string, file: string) {
     const even = near.every((one) => one.every((level, c) => Math.abs(level - middle[c]!) < 6));
     return even && middle[0]! >= 0 ? middle : null;
   };
-}
-
-/** Nothing on the page keeps anyone out (WCAG 2.2 A and AA). */
-async function barriers(): Promise<void> {
-  const { violations } = await new AxeBuilder(browser)
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
-    .analyze();
-  expect(violations.map(({ id, nodes }) => `${id}: ${nodes[0]!.html}`)).toEqual([]);
 }
 
 /** Holds a picture against what it should show at a grid of places; gives back how many could be told. */
@@ -249,7 +241,7 @@ describe('a photo of one’s own', () => {
     const held = unzipSync(bytes);
     expect(Object.keys(held).sort()).toEqual(['photo.json', 'photo/mug.png']);
     expect(Buffer.from(held['photo/mug.png']!).equals(readFileSync(join(folder, 'mug.png')))).toBe(true);
-    await barriers();
+    expect(await keepsOut(browser)).toEqual([]);
     await pictures('keep-the-light--mug-325');
     const path = join(folder, 'again.zip');
     writeFileSync(path, bytes);
@@ -326,7 +318,7 @@ test('the marks of one photo are taken to a second of another size, and one undo
   expect(second.surfaces).toEqual(takenOver({ ...marked, width: marked.width / 2 }, marked).surfaces);
   await page.press('Undo');
   await browser.wait(async () => (await kept()).surfaces.length === 0, PATIENCE, 'they were not given back');
-  await barriers();
+  expect(await keepsOut(browser)).toEqual([]);
 });
 
 test('several photos come in at once; what is no photo is told and keeps none of the others out', async () => {

@@ -1,11 +1,11 @@
 import { rmSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
-import AxeBuilder from '@axe-core/webdriverjs';
 import { unzipSync } from 'fflate';
 import { PNG } from 'pngjs';
 import { By, Key, type WebDriver } from 'selenium-webdriver';
 import type { Fit } from '@/core/fit/schema';
 import { openBrowser } from '../../../scripts/lib/browser.mjs';
+import { keepsOut } from '../../support/axe';
 import { downloaded, newFolder, Page, PATIENCE } from '../../support/bench';
 import { putRecord, records } from '../../support/stored';
 import { served } from '../../support/served';
@@ -30,14 +30,6 @@ afterAll(async () => {
 async function pictures(fitId: string): Promise<void> {
   await browser.get(`${app.address}/pictures?fit=${fitId}`);
   await page.find('[aria-label=Scenes] li img');
-}
-
-/** Nothing on the page keeps anyone out (WCAG 2.2 A and AA). */
-async function barriers(): Promise<void> {
-  const { violations } = await new AxeBuilder(browser)
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
-    .analyze();
-  expect(violations.map(({ id, nodes }) => `${id}: ${nodes[0]!.html}`)).toEqual([]);
 }
 
 describe('scenes', () => {
@@ -86,7 +78,7 @@ describe('scenes', () => {
       const before = await shown();
       await (await page.find('[aria-label="Backdrop from the artwork"] [role=radio]:nth-child(2)')).click();
       await browser.wait(async () => (await shown()) !== before, PATIENCE);
-      await barriers();
+      expect(await keepsOut(browser)).toEqual([]);
     },
   );
 });
@@ -108,7 +100,7 @@ describe('a picture that turns', () => {
     await page.press('Make it');
     await page.says('[role=dialog] [role=status]', /lighthouse_mug-325-ml_[\w-]+_turning\.gif, \d+ kB/);
     await page.find('[role=dialog] img[alt="Lighthouse on Mug 325 ml, turning"]');
-    await barriers();
+    expect(await keepsOut(browser)).toEqual([]);
     await page.press('Save the file');
     const { bytes } = await downloaded(browser, downloads, '_turning.gif');
     expect(bytes.subarray(0, 6).toString('latin1')).toBe('GIF89a');
@@ -182,7 +174,7 @@ describe('sets that are kept', () => {
     const { bytes } = await downloaded(browser, downloads, '_pictures.zip');
     expect(Object.keys(unzipSync(bytes)).filter((name) => name !== 'list.json')).toHaveLength(15);
     await page.says('[aria-label="Kept sets of pictures"]', /7 scenes, made of 3 fits/);
-    await barriers();
+    expect(await keepsOut(browser)).toEqual([]);
   });
 
   test('a fit that has changed since is told, chosen and made again; the set is asked for by its name', async () => {
@@ -216,7 +208,7 @@ describe('sets that are kept', () => {
     const turn = await page.find('[aria-label="Turn the product"]');
     await turn.sendKeys(Key.ARROW_RIGHT);
     expect(await turn.getAttribute('aria-valuenow')).toBe('36');
-    await barriers();
+    expect(await keepsOut(browser)).toEqual([]);
   });
 });
 

@@ -1,4 +1,3 @@
-import AxeBuilder from '@axe-core/webdriverjs';
 import { execFileSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 import { unzipSync } from 'fflate';
@@ -8,6 +7,7 @@ import type { StoredPack } from '@/core/pack/record';
 import type { Cut } from '@/core/fit/cut';
 import { shapeOf } from '@/core/cut/face';
 import type { Fit } from '@/core/fit/schema';
+import { keepsOut } from '../../support/axe';
 import { downloaded, PATIENCE } from '../../support/bench';
 import { BenchShop } from '../../support/bench-shop';
 import { records, StoredFit } from '../../support/stored';
@@ -33,13 +33,6 @@ beforeAll(async () => {
   writeFileSync(discs, PNG.sync.write(picture, { colorType: 2 }));
 });
 afterAll(() => shop.close());
-
-async function axe(): Promise<string[]> {
-  const { violations } = await new AxeBuilder(shop.browser)
-    .withTags(['wcag2a', 'wcag2aa', 'wcag22aa'])
-    .analyze();
-  return violations.map(({ id, nodes }) => `${id}: ${nodes[0]!.html}`);
-}
 
 /** Chooses the picture in the list of artworks. */
 async function choose(): Promise<void> {
@@ -74,7 +67,7 @@ test('from a dropped picture on white to die-cut files that were read back, in e
   await set(/flat background: clear that first/);
   await act(() => shop.bench.press('Clear it'));
   await set(/3 shapes, 3 stickers[\s\S]*cut \d/);
-  expect(await axe()).toEqual([]);
+  expect(await keepsOut(shop.browser)).toEqual([]);
   await act(() => shop.bench.press('Put 3 on the bench'));
   await shop.bench.ready();
   await act(() => shop.bench.press('other formats…'));
@@ -170,7 +163,7 @@ describe('on the bench', () => {
     await shop.bench.press('strewn');
     await shop.bench.press('kraft');
     await shop.bench.find('svg[role=img][aria-label$="on kraft"]');
-    expect(await axe()).toEqual([]);
+    expect(await keepsOut(shop.browser)).toEqual([]);
   });
 });
 
