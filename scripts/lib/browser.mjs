@@ -51,23 +51,6 @@ export async function openBrowser({ profile, seed, downloads, width = 1280, heig
 /** ms that the demo's dockets may take: all of them are measured, on a machine that may be busy. */
 const DEMO_PATIENCE = 400_000;
 
-/** Waits until every fit of the demo, which comes measured, was measured again in this browser. */
-export async function measuredAgain(browser) {
-  await browser.wait(
-    () =>
-      browser.executeAsyncScript(
-        `const done = arguments[arguments.length - 1];
-         const open = indexedDB.open('up-fit');
-         open.onsuccess = () => {
-           const all = open.result.transaction('summaries').objectStore('summaries').getAll();
-           all.onsuccess = () => { open.result.close(); done(all.result.every(({ measuredAt }) => measuredAt > 0)); };
-         };`,
-      ),
-    DEMO_PATIENCE,
-    'the demo was not measured again',
-  );
-}
-
 /** Opens the range and waits until the demo shop is laid out and every fit has a verdict. */
 export async function openDemo(browser, address) {
   await browser.get(address);

@@ -4,7 +4,7 @@ import { execFileSync } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
 import { By, Key, until } from 'selenium-webdriver';
 import { startApp } from './app.mjs';
-import { measuredAgain, openBrowser, openDemo } from './browser.mjs';
+import { openBrowser, openDemo } from './browser.mjs';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
 
@@ -30,7 +30,6 @@ export async function rangeRows() {
   };
   try {
     await openDemo(browser, app.address);
-    await measuredAgain(browser);
     const demo = await opened();
     const demoHolds = await held(browser);
     await fillRange(browser);

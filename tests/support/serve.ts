@@ -1,7 +1,7 @@
 import { join } from 'node:path';
 import type { WebDriver } from 'selenium-webdriver';
 import { startApp } from '../../scripts/lib/app.mjs';
-import { measuredAgain, openBrowser, openDemo } from '../../scripts/lib/browser.mjs';
+import { openBrowser, openDemo } from '../../scripts/lib/browser.mjs';
 import { newFolder, Page } from './bench';
 import { drawGull, makeFirstFit } from './first-fit';
 import { SERVED, type Served } from './served';
@@ -26,16 +26,14 @@ async function beginBench(browser: WebDriver, address: string): Promise<void> {
 
 /**
  * Once for all suites of the interface: the built application with nothing in it and with the demo shop, and
- * profiles in which that shop is loaded and measured, and in which a bench's shop is, which suites begin with a copy of.
+ * profiles in which that shop is loaded, and in which a bench's shop is, which suites begin with a copy of.
  */
 export default async function serve(): Promise<void> {
   const [empty, demo] = await Promise.all([startApp({ demo: false }), startApp({ demo: true })]);
-  // One after another: the demo's measuring takes all of the machine.
-  const bench = await seed((browser) => beginBench(browser, empty.address));
-  const profile = await seed(async (browser) => {
-    await openDemo(browser, demo.address);
-    await measuredAgain(browser);
-  });
+  const [bench, profile] = await Promise.all([
+    seed((browser) => beginBench(browser, empty.address)),
+    seed((browser) => openDemo(browser, demo.address)),
+  ]);
   const served: Served = { empty: empty.address, demo: demo.address, profile, bench };
   process.env[SERVED] = JSON.stringify(served);
   (globalThis as { stopServing?: () => Promise<unknown> }).stopServing = () =>

@@ -5,7 +5,7 @@ export interface Served {
   /** Addresses of the application with nothing in it, and with the demo shop. */
   empty: string;
   demo: string;
-  /** Profiles with the demo shop loaded and measured, and with a `BenchShop` in it; each for its address alone. */
+  /** Profiles with the demo shop loaded, and with a `BenchShop` in it; each for its address alone. */
   profile: string;
   bench: string;
 }

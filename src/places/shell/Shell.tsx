@@ -7,7 +7,6 @@ import { loadDemo } from '@/state/shop/demo';
 import { keepBuild, takeNewBuild, useNewBuild } from '@/state/build';
 import { sendWaiting } from '@/state/handover/sending';
 import { sweepDockets } from '@/state/bench/dockets';
-import { drawingsDone } from '@/state/many/drawings';
 import { sentence } from '@/state/sentence';
 import { changeSettings } from '@/state/shop/records';
 import { followOthers, leaveRefused, tryAgain, useRefused } from '@/state/shop/commit';
@@ -288,7 +287,7 @@ function useSweep(): void {
   const phase = useShop((shop) => shop.phase);
   const onBench = useShop((shop) => shop.onBench);
   useEffect(() => {
-    if (phase === 'open' && engineHindrance() === null) void sweepDockets(drawingsDone);
+    if (phase === 'open' && engineHindrance() === null) void sweepDockets();
   }, [fits, unit, blanks, phase, onBench]);
 }
 

@@ -123,33 +123,21 @@ export function verdictOf(fit: Fit, shop = useShop.getState()): Verdict | undefi
   return contextOf(fit, shop) ? currentSummary(fit, shop)?.verdict : 'fix';
 }
 
-/** When a docket was measured that came from elsewhere, as the demo's do. */
-const NOT_HERE = 0;
-
 let sweeping: Promise<void> | undefined;
 
-/**
- * Measures every fit whose docket no longer holds, one after another, in the background; and once all do and what is in
- * sight is drawn, those that came with a docket measured elsewhere.
- */
-export function sweepDockets(drawn: () => Promise<unknown>): Promise<void> {
-  sweeping ??= sweep(drawn).finally(() => (sweeping = undefined));
+/** Measures every fit whose docket no longer holds, one after another, in the background. */
+export function sweepDockets(): Promise<void> {
+  sweeping ??= sweep().finally(() => (sweeping = undefined));
   return sweeping;
 }
 
-async function sweep(drawn: () => Promise<unknown>): Promise<void> {
+async function sweep(): Promise<void> {
   const failed = new Set<string>();
   for (;;) {
     const { fits, onBench } = useShop.getState();
-    const open = [...fits.values()].filter(
-      (fit) => fit.id !== onBench && !failed.has(fit.id) && canMeasure(fit),
+    const stale = [...fits.values()].find(
+      (fit) => fit.id !== onBench && !failed.has(fit.id) && canMeasure(fit) && !currentSummary(fit),
     );
-    const elsewhere = (fit: Fit) => currentSummary(fit)?.measuredAt === NOT_HERE;
-    let stale = open.find((fit) => !currentSummary(fit));
-    if (!stale && open.some(elsewhere)) {
-      await drawn();
-      stale = open.find(elsewhere);
-    }
     if (!stale) return;
     try {
       await measureExactly(stale);

@@ -71,14 +71,6 @@ async function draw(fit: Fit, blank: ResolvedBlank): Promise<Blob | undefined> {
   });
 }
 
-/** Resolves once nothing waits to be drawn. */
-export async function drawingsDone(): Promise<void> {
-  for (let last; last !== turn;) {
-    last = turn;
-    await last;
-  }
-}
-
 function keepAddress(key: string, picture: Blob): string {
   const there = addresses.get(key);
   if (there !== undefined) return there;

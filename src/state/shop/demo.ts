@@ -36,7 +36,8 @@ export async function loadDemo(): Promise<void> {
   await commit([...DEMO_TABLES], async (store) => {
     for (const design of demoDesigns(factsOf)) store.put('designs', design);
     for (const fit of fits) store.put('fits', fit);
-    for (const docket of dockets) putDocket(store, docket);
+    // By the same code, when the demo was made: nothing is left to measure.
+    for (const docket of dockets) putDocket(store, { ...docket, measuredAt: Date.now() });
     store.put('prices', demoPrices());
     for (const listing of demoListings(fits)) store.put('listings', listing);
     const settings = (await store.get('settings', 'settings')) ?? FIRST_SETTINGS;
