@@ -117,16 +117,20 @@ function writeWhole(path: string, value: unknown): void {
   renameSync(`${path}.new`, path);
 }
 
-/** Lets go of what was begun and left, by its age and by how many there are. Answered orders stay. */
+/** Lets go of what was begun and left, by its age and by how many there are, and of what was sent back long ago. */
 function sweep(own: Shelf): void {
   const open = [...own.uploads.values()]
     .filter(({ id, answer }) => answer === null && !own.answering.has(id))
     .sort((a, b) => Number(b.received > 0) - Number(a.received > 0) || b.touched - a.touched);
   const now = Date.now();
+  const letGo = ({ id }: Upload) => {
+    own.uploads.delete(id);
+    rmSync(folderOf(own, id), { recursive: true, force: true });
+  };
   open.forEach((upload, at) => {
     const age = now - upload.touched;
-    if (at < MOST_OPEN && age < (upload.received > 0 ? OPEN_AGE : EMPTY_AGE)) return;
-    own.uploads.delete(upload.id);
-    rmSync(folderOf(own, upload.id), { recursive: true, force: true });
+    if (at >= MOST_OPEN || age >= (upload.received > 0 ? OPEN_AGE : EMPTY_AGE)) letGo(upload);
   });
+  for (const upload of own.uploads.values())
+    if (upload.answer?.number === null && now - upload.touched >= OPEN_AGE) letGo(upload);
 }

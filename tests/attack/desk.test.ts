@@ -199,6 +199,24 @@ describe('what is sent', () => {
     restart();
     expect(await begin(made.order)).toMatchObject({ uploadId, received: 1_000 });
   });
+
+  test('what was sent back is let go of after a day, and told again until then; an order stays', async () => {
+    const bad = new Blob([new Uint8Array(90)]);
+    const sha256 = createHash('sha256').update(new Uint8Array(90)).digest('hex');
+    const refused = { ...(await packed(sound)).order, bytes: 90, sha256 };
+    const { uploadId } = await begin(refused);
+    await put(uploadId, 0, bad);
+    const { number, reasons } = await end(uploadId);
+    expect(number).toBeNull();
+    expect((await begin(refused)).answer).toMatchObject({ reasons });
+    const made = await packed(sound);
+    const taken = await sent(made);
+    for (const upload of shelf().uploads.values()) upload.touched -= 25 * 60 * 60_000;
+    await begin({ ...made.order, key: randomUUID() });
+    expect(shelf().uploads.has(uploadId)).toBe(false);
+    expect(await readdir(join(folder, 'uploads'))).not.toContain(uploadId);
+    expect((await begin(made.order)).answer).toMatchObject({ number: taken.number });
+  });
 });
 
 describe('who sends it', () => {
