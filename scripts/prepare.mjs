@@ -52,5 +52,9 @@ await build({
   target: 'node20',
   packages: 'external',
   tsconfig: new URL('tsconfig.json', root).pathname,
+  // Each finds what is installed beside it, wherever it is started (src/imaging/home.ts).
+  banner: {
+    js: "import { fileURLToPath as upFitPath } from 'node:url';\nprocess.env.UPFIT_HOME ??= upFitPath(new URL('../..', import.meta.url));",
+  },
   logLevel: 'warning',
 });

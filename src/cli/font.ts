@@ -1,14 +1,12 @@
 import { readFile } from 'node:fs/promises';
-import { join } from 'node:path';
 import { SHIPPED_FONTS } from '@/core/type/fonts';
 import { openFont } from '@/files/font';
+import { home } from '@/imaging/home';
 import { badArgument } from './args';
 
 /** The file of a font that comes with Up Fit, where it is served from. */
 export async function shippedFontBytes(id: string): Promise<ArrayBuffer> {
-  const { buffer, byteOffset, byteLength } = await readFile(
-    join(process.cwd(), 'public', 'fonts', `${id}.woff`),
-  );
+  const { buffer, byteOffset, byteLength } = await readFile(home('public', 'fonts', `${id}.woff`));
   return buffer.slice(byteOffset, byteOffset + byteLength);
 }
 

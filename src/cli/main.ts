@@ -13,6 +13,10 @@ const write = (stream: Writable, text: string): Promise<void> =>
     });
   });
 
+// `npm run` starts it in Up Fit's folder: files are named from where the person is.
+const { npm_lifecycle_event: script, INIT_CWD: from } = process.env;
+if (script === 'upfit' && from) process.chdir(from);
+
 const readers = nodeReaders();
 const { out, err, status } = await run(process.argv.slice(2), readers.supply);
 readers.close();

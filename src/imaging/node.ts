@@ -1,13 +1,13 @@
 import { bytesSource, pagedSource, READ_WHOLE_BYTES, type Source } from '@/core/formats/source';
 import { closeSync, fstatSync, openSync, readSync } from 'node:fs';
-import { createRequire } from 'node:module';
 import type { Engine } from './engine';
+import { requireAtHome } from './home';
 import { makeEngine } from './make';
 import { ENGINE_SETTINGS, type VipsModule } from './vips';
 
 /** Loads the engine in Node, for the command line, the demo's drawings and tests. */
 export async function loadNodeEngine(): Promise<Engine> {
-  const require = createRequire(`${process.cwd()}/package.json`);
+  const require = requireAtHome();
   const load = require('wasm-vips') as (config: object) => Promise<VipsModule>;
   return makeEngine(await load(ENGINE_SETTINGS));
 }

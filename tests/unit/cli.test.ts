@@ -22,8 +22,12 @@ async function upfit(...args: string[]): Promise<{ status: number; json: Record<
 
 /** Runs the bundled command line as a seller does, in a process of its own. */
 function inProcess(...args: string[]) {
+  return started({}, ...args);
+}
+
+function started(options: { cwd?: string; env?: NodeJS.ProcessEnv }, ...args: string[]) {
   const command = [join(process.cwd(), 'dist/cli/main.mjs'), ...args];
-  return spawnSync(process.execPath, command, { encoding: 'utf8', maxBuffer: 1e8 });
+  return spawnSync(process.execPath, command, { encoding: 'utf8', maxBuffer: 1e8, ...options });
 }
 
 /** A PNG written by another library: a red block with a clear margin. */
@@ -251,6 +255,16 @@ describe('in a process of its own, without --json', () => {
     expect(stdout).toMatch(/^Mug 325 ml: fix\n/);
     expect(stdout).toContain('ready  Bleed: The ground reaches the bleed edge all round.');
     expect(stdout).toMatch(/fix\s+Resolution: /);
+  });
+
+  test('it is started anywhere, and takes files as they are named there', () => {
+    const asked = ['inspect', 'margin.png', '--json'];
+    const wanted = { name: 'margin.png', pixels: { width: 400, height: 300 } };
+    const there = started({ cwd: file('') }, ...asked);
+    expect(JSON.parse(there.stdout)).toMatchObject(wanted);
+    // Through npm, which starts it in Up Fit's own folder.
+    const env = { ...process.env, npm_lifecycle_event: 'upfit', INIT_CWD: file('') };
+    expect(JSON.parse(started({ env }, ...asked).stdout)).toMatchObject(wanted);
   });
 
   test('what is long comes down a pipe whole', () => {

@@ -1,5 +1,5 @@
-import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
+import { requireAtHome } from '@/imaging/home';
 import { pageDrawer, READING, type DrawPage, type PdfSurroundings } from './draw';
 import { pageReader, type ReadPage } from './page-drawing';
 
@@ -14,7 +14,7 @@ export function nodePageDrawings(): ReadPage {
 }
 
 async function surroundings(): Promise<PdfSurroundings> {
-  const require = createRequire(`${process.cwd()}/package.json`);
+  const require = requireAtHome();
   const folder = dirname(require.resolve('pdfjs-dist/package.json'));
   const { createCanvas } = await import('@napi-rs/canvas');
   const { getDocument, OPS } = await import('pdfjs-dist/legacy/build/pdf.mjs');

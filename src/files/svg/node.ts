@@ -1,11 +1,11 @@
 import { readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
+import { requireAtHome } from '@/imaging/home';
 import { plainMaker, type MakePlain, type PlainLibrary } from './plain';
 
 /** Makes drawings plain in Node, for the command line and tests. */
 export function nodePlain(): MakePlain {
   return plainMaker(async () => {
-    const require = createRequire(`${process.cwd()}/package.json`);
+    const require = requireAtHome();
     const library = require('@resvg/resvg-wasm') as PlainLibrary & {
       initWasm: (bytes: Uint8Array) => Promise<void>;
     };
