@@ -111,6 +111,25 @@ test('guides are told from rules, stripes, frames and edges; crop marks by thems
         );
     take('cyan from edge to edge', whole().lay([level(8)], CYAN), 'fix', 'ground');
     take('grey from edge to edge', whole().lay([level(8)], GREY), 'look', 'ground');
+    // Wherever the rows of pixels fall.
+    for (const y of few([8.02, 8.137, 27.3], 2)) {
+      take(`a cyan point and a half at ${y}`, whole().lay([level(y, 0.53)], CYAN), 'fix', 'ground');
+      // Of so few rows, it may have one that is whole.
+      const grey = perMm < 8 ? (['look', 'ready'] as const) : (['look'] as const);
+      take(`a grey point at ${y}`, whole().lay([level(y, 0.353)], GREY), [...grey], 'ground');
+    }
+    take('a grey rule of 0.9 mm across', whole().lay([level(8, 0.9)], GREY), 'ready', 'ground');
+    take('a cyan band of 1.1 mm across', whole().lay([level(8, 1.1)], CYAN), 'ready', 'ground');
+    for (const thick of few([0.2, 0.32, 0.45], 2))
+      take(
+        `rays of ${thick} mm, one of them level`,
+        whole().lay(
+          Array.from({ length: 12 }, (_, i) => rectangle(23, 18, 140, thick, i * 15)),
+          [208, 128, 32, 255],
+        ),
+        'ready',
+        'ground',
+      );
     take(
       'crop marks',
       new Drawing(36, 26, perMm)

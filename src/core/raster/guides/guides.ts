@@ -24,6 +24,15 @@ export interface GuideLine {
 
 /** A guide is at most this thick, in mm, and differs from what lies further off on both sides. */
 const THICKEST = 0.35;
+/**
+ * From edge to edge it may be thicker, a point and a half in a colour of its own and a point in any other; in whole rows
+ * two more, of which it has a part each.
+ */
+const THICKEST_ACROSS = 0.53;
+const THICKEST_PLAIN = 0.353;
+const PARTS = 2;
+/** With so many lines of its colour at a slant, a line that is not is one of their rays. */
+const RAYS = 3;
 /** A line of so many rows has some that are of its ink alone; at a slant it takes more. */
 const WHOLE = 2;
 const WHOLE_AT_SLANT = 2.5;
@@ -44,11 +53,23 @@ export function findGuides(raster: Raster, mm: number): GuideLine[] {
   const steep = slantedLines(pixels, upright, rows);
   // At half a right angle it is found from both sides.
   const slanted = [...flat, ...steep.filter((line) => !flat.some((one) => isOne(one, line, off)))];
-  const straight = [...levelLines(pixels, level, columns), ...levelLines(pixels, upright, rows)];
+  const within = (reach: number) => [
+    ...levelLines(pixels, { ...level, off: reach }, columns),
+    ...levelLines(pixels, { ...upright, off: reach }, rows),
+  ];
+  const straight = [
+    ...within(off),
+    ...within(Math.ceil(THICKEST_ACROSS / mm) + PARTS + 1).filter(
+      ({ thick, solid, reaches, word, beside }) =>
+        thick >= off &&
+        reaches &&
+        (isPure(inkOf(word, beside)) || (solid >= WHOLE && thick <= THICKEST_PLAIN / mm + PARTS)),
+    ),
+  ];
   // One that drifts by little more than it is thick is found both ways.
   const lines = [...straight.filter((line) => !slanted.some((one) => isWithin(one, line, off))), ...slanted];
   return lines
-    .map((line): GuideLine => {
+    .flatMap((line): GuideLine[] => {
       const { box, ends, thick, word, beside, reaches } = line;
       const ink = inkOf(word, beside);
       const thin = thick < (slanted.includes(line) ? WHOLE_AT_SLANT : WHOLE);
@@ -57,16 +78,14 @@ export function findGuides(raster: Raster, mm: number): GuideLine[] {
         (thin && apart(other, beside) >= apart(word, beside) * 0.8 && isAlong(ink, beside, other));
       const like = lines.filter((other) => isLike(other.word));
       const inLines = like.reduce((sum, one) => sum + one.count(isLike), 0);
-      const isBeside = (other: StraightLine) => slanted.includes(line) || wayOf(other) === wayOf(line);
-      return {
-        box,
-        ends,
-        thick,
-        colour: isPure(ink) ? 'guide' : 'plain',
-        reaches,
-        alone: Math.min(1, inLines / Math.max(1, countOf(pixels, isLike))),
-        parallel: like.filter(isBeside).length,
-      };
+      const atSlant = slanted.includes(line);
+      if (!atSlant && like.filter((other) => slanted.includes(other)).length >= RAYS) return [];
+      // Stripes that fall on pixels otherwise have more or less of the same ink.
+      const isStripe = (other: StraightLine) =>
+        (atSlant || wayOf(other) === wayOf(line)) && (isLike(other.word) || isAlong(ink, beside, other.word));
+      const alone = Math.min(1, inLines / Math.max(1, countOf(pixels, isLike)));
+      const colour = isPure(ink) ? 'guide' : 'plain';
+      return [{ box, ends, thick, colour, reaches, alone, parallel: lines.filter(isStripe).length }];
     })
     .filter(({ alone }) => alone >= ALONE);
 }

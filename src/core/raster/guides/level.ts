@@ -25,7 +25,7 @@ export function levelLines(pixels: Int32Array, direction: Direction, looked: Int
   });
 }
 
-interface Lines {
+interface Found {
   from: number;
   to: number;
   /** Its colour, and whether a row of it goes from edge to edge. */
@@ -35,9 +35,14 @@ interface Lines {
   beside: number;
 }
 
+interface Lines extends Found {
+  /** Rows that are of its colour and not of its edges. */
+  solid: number;
+}
+
 function gathered(pixels: Int32Array, direction: Direction, looked: Int32Array): Lines[] {
   const likely = likelyLines(looked, direction);
-  const lines: Lines[] = [];
+  const lines: Found[] = [];
   for (const at of likely) {
     const { share, reaches, word, beside } = lineShare(pixels, direction, at);
     if (share < LEAST_SHARE) continue;
@@ -48,7 +53,24 @@ function gathered(pixels: Int32Array, direction: Direction, looked: Int32Array):
       if (apart(word, beside) > apart(last.word, last.beside)) [last.word, last.beside] = [word, beside];
     } else lines.push({ from: at, to: at + 1, word, beside, reaches });
   }
-  return lines.filter(({ from, to }) => to - from < direction.off);
+  return lines
+    .map((line) => whole(pixels, direction, line))
+    .filter(({ from, to }) => to - from < direction.off);
+}
+
+/** A line with all the rows that have its colour: in the middle of a band, too, sides far off are others. */
+function whole(pixels: Int32Array, { along, across, alongStep, acrossStep }: Direction, line: Found): Lines {
+  const isOf = (at: number) => {
+    let own = 0;
+    for (let i = 0; i < along; i += STRIDE)
+      if (apart(pixels[at * acrossStep + i * alongStep]!, line.word) <= ALIKE) own++;
+    return own * STRIDE >= along * LEAST_SHARE;
+  };
+  let [{ from, to }, solid] = [line, 0];
+  while (from > 0 && isOf(from - 1)) from--;
+  while (to < across && isOf(to)) to++;
+  for (let at = from; at < to; at++) if (isOf(at)) solid++;
+  return { ...line, from, to, solid };
 }
 
 /** Lines that stand out from what lies on both sides of them at enough of the pixels looked at. */

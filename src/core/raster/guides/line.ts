@@ -19,6 +19,8 @@ export interface StraightLine {
   box: PixelBox;
   /** Pixels across it, anti-aliased rims with them. */
   thick: number;
+  /** Of those, the ones that are not of its edges; at a slant all of them. */
+  solid: number;
   /** Its colour, and the one that lies beside it for the most part. */
   word: number;
   beside: number;

@@ -221,6 +221,7 @@ function lineOf(
       height: Math.ceil(Math.abs(ends[3] - ends[1])),
     },
     thick: square,
+    solid: square,
     word: strong.word,
     beside: majority(crossed.length, (i) => crossed[i]!.beside),
     reaches: reachesEnds(
