@@ -130,6 +130,27 @@ test('guides are told from rules, stripes, frames and edges; crop marks by thems
         'ready',
         'ground',
       );
+    for (const thick of [0.25, 0.353])
+      take(
+        `crop marks of ${thick} mm at every corner`,
+        new Drawing(36.05, 26.03, perMm).lay([rectangle(18, 13, 20, 12)], NAVY).lay(
+          [7, 19].flatMap((y) =>
+            [4, 32].flatMap((x) => [
+              rectangle(x, y, 4, thick),
+              rectangle(x === 4 ? 8 : 28, y === 7 ? 3 : 23, thick, 4),
+            ]),
+          ),
+          BLACK,
+        ),
+        'look',
+      );
+    take(
+      'words between dashes',
+      new Drawing(36, 26, perMm)
+        .lay([rectangle(12, 13, 2, 6), rectangle(18, 13, 2, 6), rectangle(24, 13, 2, 6)], NAVY)
+        .lay([rectangle(4.6, 13, 5.5, 0.5), rectangle(31.4, 13, 5.5, 0.5)], NAVY),
+      'ready',
+    );
     take(
       'crop marks',
       new Drawing(36, 26, perMm)

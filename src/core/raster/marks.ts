@@ -2,8 +2,10 @@ import { PRESENT } from './bounds';
 import { boxOf, type Part } from './parts';
 import type { Raster } from './raster';
 
-/** mm that a crop mark is thick at the most, and long at the least; and how many times as long as thick. */
-const THICKNESS = 0.35;
+/** mm that a crop mark is thick at the most, a point, and long at the least; and how many times as long as thick. */
+const THICKNESS = 0.353;
+/** Rows more that it may have a part of, where it lies off a corner; elsewhere it may be a dash of lettering. */
+const PARTS = 2;
 const LENGTH = 1.35;
 const RATIO = 8;
 /** mm that a corner or a registration mark measures, each way. */
@@ -30,7 +32,7 @@ function isBar(part: Part, mm: number): boolean {
   const { width, height } = boxOf(part);
   const [thin, long] = width < height ? [width, height] : [height, width];
   return (
-    thin <= Math.max(2, THICKNESS / mm) &&
+    thin <= Math.max(2, THICKNESS / mm) + PARTS &&
     long >= Math.max(LENGTH / mm, thin * RATIO) &&
     part.pixels >= 0.8 * thin * long
   );
@@ -90,7 +92,7 @@ const ALONG = 0.2;
  * crosses beside it, those without a ring at its middle.
  */
 export function isAround(mark: Mark, part: Part, whole: Part, mm: number): boolean {
-  if (mark === 'bar') return !isAlong(part, whole);
+  if (mark === 'bar') return !isAlong(part, whole) && (isThin(part, mm) || isOffCorner(part, whole));
   const [x, y] = [(part.left + part.right) / 2, (part.top + part.bottom) / 2];
   const beside = x < whole.left || x > whole.right;
   const aboveOrBelow = y < whole.top || y > whole.bottom;
@@ -101,6 +103,23 @@ export function isAround(mark: Mark, part: Part, whole: Part, mm: number): boole
     (beside && Math.abs(y - (whole.top + whole.bottom) / 2) <= off) ||
     (aboveOrBelow && Math.abs(x - (whole.left + whole.right) / 2) <= off)
   );
+}
+
+function isThin(bar: Part, mm: number): boolean {
+  const { width, height } = boxOf(bar);
+  return Math.min(width, height) <= Math.max(2, THICKNESS / mm);
+}
+
+/** Share of a side within which of its end a bar lies off a corner. */
+const CORNER = 0.25;
+
+/** Whether a bar points at an end of the side that it stands off. */
+function isOffCorner(bar: Part, whole: Part): boolean {
+  const level = bar.right - bar.left > bar.bottom - bar.top;
+  const [at, from, to] = level
+    ? [(bar.top + bar.bottom) / 2, whole.top, whole.bottom]
+    : [(bar.left + bar.right) / 2, whole.left, whole.right];
+  return Math.min(Math.abs(at - from), Math.abs(at - to)) <= CORNER * (to - from);
 }
 
 /** Whether a line lies along the artwork, above, below or beside it. */

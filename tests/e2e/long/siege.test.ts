@@ -21,7 +21,10 @@ const JSON_TYPE = { 'content-type': 'application/json' };
 let app: Awaited<ReturnType<typeof startApp>>;
 let engine: Engine;
 let sound: Awaited<ReturnType<typeof packOf>>;
+/** Made before the server starts: it takes longer than a line may stay open. */
+let huge: Uint8Array[];
 beforeAll(async () => {
+  huge = [12_000, 16_000, 20_000].map(hugePng);
   engine = await loadNodeEngine();
   sound = await packOf(BLANK, { bytes: await print(engine, BLANK) });
   app = await startApp({ demo: false });
@@ -168,8 +171,6 @@ test('three hundred hostile sendings are answered or ended, and nobody else wait
       });
       asked.end(said);
     });
-  // Made beforehand: this takes longer than a line may stay open.
-  const huge = [12_000, 16_000, 20_000].map(hugePng);
   const attacks: ((i: number) => Promise<void>)[] = [
     (i) => packed(huge[i % huge.length]!, 'png'),
     (i) => packed(circularTiff(i % 2 === 0 ? [8] : [between(60, 300), 8]), 'tiff'),
