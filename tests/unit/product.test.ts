@@ -120,7 +120,7 @@ describe('a mark on the wrap stands where geometry says', () => {
         const camera = cameraOf(blank, view);
         for (const x of places) {
           const y = face!.height * 0.37;
-          const per = 4;
+          const per = 8;
           const raster = paint(Math.round(face!.width * per), Math.round(face!.height * per), (px, py) =>
             Math.hypot(px / per - x, py / per - y) < 1.5 ? RED : WHITE,
           );
