@@ -40,14 +40,15 @@ export function seenAt(standing: readonly Standing[], camera: Camera, x: number,
   return firstOf(scene, scene.meshOf.keys(), x, y);
 }
 
-/** Rows of a picture that are looked through together. */
+/** Rows of a picture that are looked through together, and how far off it, in px, anything is still looked for. */
 const BAND = 4;
+const FAR = 100_000;
 
 /** The same, where many places are looked at: of all triangles those alone that are near the place's row. */
 export function sightOf(scene: Scene): (x: number, y: number) => Seen | null {
   const rows = rowsOf(scene);
-  const top = rows.from.reduce((least, row) => Math.min(least, row), Infinity);
-  const bottom = rows.to.reduce((most, row) => Math.max(most, row), -Infinity);
+  const top = rows.from.reduce((least, row) => Math.min(least, Math.max(row, -FAR)), FAR);
+  const bottom = rows.to.reduce((most, row) => Math.max(most, Math.min(row, FAR)), -FAR);
   const bands = bottom > top ? bandsOf(rows, { top, bottom, deep: BAND }) : [];
   return (x, y) => firstOf(scene, bands[Math.floor((y - top) / BAND)] ?? [], x, y);
 }
