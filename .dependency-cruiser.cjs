@@ -65,13 +65,13 @@ module.exports = {
     {
       name: 'core-is-pure',
       comment:
-        'The core knows no React, DOM library, Node or storage: only Valibot, a memory of what was used last, colours as CSS writes them, contours, curves, polygon offsets and triangles, the packing of rectangles, decimal sums and plain code.',
+        'The core knows no React, DOM library, Node or storage: only Valibot, a memory of what was used last, colours as CSS and paths as SVG writes them, contours, curves, polygon offsets and triangles, the packing of rectangles, decimal sums and plain code.',
       severity: 'error',
       from: { path: '^src/core/' },
       to: {
         dependencyTypes: ['npm', 'core'],
         pathNot:
-          'node_modules/(valibot|lru-cache|culori|big.js|clipper2-ts|earcut|d3-contour|fit-curve|maxrects-packer|safe-stable-stringify|@noble/hashes)/',
+          'node_modules/(valibot|lru-cache|culori|big.js|clipper2-ts|earcut|d3-contour|fit-curve|maxrects-packer|safe-stable-stringify|svgpath|@noble/hashes)/',
       },
     },
     {

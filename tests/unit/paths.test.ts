@@ -16,16 +16,25 @@ describe('path data', () => {
     ['M0 0q1 0 1 1t1 1', 'M0 0Q1 0 1 1Q1 2 2 2'],
     ['M.5.5L-1-1e1', 'M0.5 0.5L-1 -10'],
     ['M0 0Zl5 5', 'M0 0ZL5 5'],
+    ['m5 5h2zm1 1v2', 'M5 5L7 5ZM6 6L6 8'],
+    ['M0 0a0 5 0 0110-2', 'M0 0L10 -2'],
   ])('%s is %s', (d, written) => {
     expect(writePath(parsePath(d)!)).toBe(written);
   });
 
-  test.each(['', 'L1 1', 'M0', 'M0 0 L', 'M0 0 x', 'M0 0 L1 one', 'M0 0 C1 2 3 4 5'])(
-    '“%s” is no path',
-    (d) => {
-      expect(parsePath(d)).toBeNull();
-    },
-  );
+  test.each([
+    '',
+    'L1 1',
+    'M0',
+    'M0 0 L',
+    'M0 0 x',
+    'M0 0 L1 one',
+    'M0 0 C1 2 3 4 5',
+    'M0 0 R1 2 3 4',
+    'M0 0A1 1 0 2 0 5 5',
+  ])('“%s” is no path', (d) => {
+    expect(parsePath(d)).toBeNull();
+  });
 
   test('an arc keeps to its circle, whichever way it goes', () => {
     for (const [large, sweep] of [
@@ -39,6 +48,10 @@ describe('path data', () => {
       for (let i = 0; i < points!.length; i += 2)
         expect(Math.hypot(points![i]! - centre.x, points![i + 1]! - centre.y)).toBeCloseTo(10, 2);
     }
+  });
+
+  test('flags of an arc may stand without spaces', () => {
+    expect(parsePath('M0 0a5 5 0 0110 0')).toEqual(parsePath('M0 0A5 5 0 0 1 10 0'));
   });
 
   test('what is written reads as it was', () => {

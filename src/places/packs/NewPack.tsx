@@ -1,17 +1,16 @@
 'use client';
 import Link from 'next/link';
 import { useDeferredValue, useMemo, useState } from 'react';
+import { useWatch } from 'react-hook-form';
 import { rank } from '@/core/check/finding';
 import { useShop } from '@/state/shop/shop';
 import { Tick } from '@/ui/Checkbox';
 import { columnsOf, DataTable } from '@/ui/DataTable';
-import { Line } from '@/ui/Line';
 import { SearchField } from '@/ui/SearchField';
 import { Segments } from '@/ui/Toggle';
-import { nameFor, packableFits, packableSheets, type Packable } from './packable';
+import { packableFits, packableSheets, type Packable } from './packable';
 import { FitCells, SheetCells } from './PackableCells';
-import { usePackWork } from './usePackWork';
-import { goesOut } from './words';
+import { PackForm, usePackForm } from './PackForm';
 
 const COLUMNS = columnsOf<Packable>([
   {
@@ -51,17 +50,12 @@ export function NewPack({
   const fits = useMemo(() => packableFits(shop), [shop]);
   const sheets = useMemo(() => packableSheets(shop), [shop]);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set(first));
-  const [reasons, setReasons] = useState<ReadonlyMap<string, string>>(new Map());
-  const [typedName, setTypedName] = useState<string | null>(null);
-  const [notes, setNotes] = useState('');
+  const form = usePackForm();
+  const reasons = useWatch({ control: form.control, name: 'reasons' });
   const [words, setWords] = useState('');
   const [which, setWhich] = useState<Listed>('all');
-  const work = usePackWork(onMade);
   const picked = fits.filter(({ id }) => chosen.has(id));
-  const unsaid = picked.filter(
-    ({ id, verdict }) => verdict?.verdict === 'fix' && (reasons.get(id) ?? '').trim() === '',
-  );
-  const name = typedName ?? nameFor(picked);
+  const sheetIds = sheets.filter(({ id }) => chosen.has(id)).map(({ id }) => id);
   const wanted = useDeferredValue(words).trim().toLowerCase();
   // Ticks matter to what is listed only where that is what is asked for.
   const ticked = which === 'ticked' ? chosen : null;
@@ -137,75 +131,24 @@ export function NewPack({
               <FitCells
                 row={row}
                 chosen={isChosen}
-                reason={reasons.get(row.id) ?? ''}
+                reason={reasons[row.id] ?? ''}
                 onChoose={onChoose}
                 onReason={(reason) => {
-                  setReasons(new Map(reasons).set(row.id, reason));
+                  // As a whole: a dot in an id would be a path to the form.
+                  form.setValue('reasons', { ...reasons, [row.id]: reason });
                 }}
               />
             );
           }}
         </DataTable>
       )}
-      <div className="shrink-0 border-t border-ink bg-docket px-4 py-3">
-        <div className="flex items-end gap-5">
-          <Line
-            label="name"
-            className="w-72"
-            value={name}
-            onChange={({ target }) => {
-              setTypedName(target.value);
-            }}
-          />
-          <Line
-            label="notes for whoever prints"
-            className="min-w-0 grow"
-            value={notes}
-            onChange={({ target }) => {
-              setNotes(target.value);
-            }}
-          />
-          {onLeave && !work.progress && (
-            <button className="verb" onClick={onLeave}>
-              Leave
-            </button>
-          )}
-          {work.progress ? (
-            <button className="action-2 measure w-44" onClick={work.stop}>
-              {Math.round(work.progress.share * 100)} % · Stop
-            </button>
-          ) : (
-            <button
-              className="action w-44"
-              disabled={picked.length === 0 || unsaid.length > 0 || name.trim() === ''}
-              onClick={() =>
-                void work.make({
-                  name: name.trim(),
-                  notes,
-                  fitIds: picked.map(({ id }) => id),
-                  sheetIds: sheets.filter(({ id }) => chosen.has(id)).map(({ id }) => id),
-                  reasons,
-                })
-              }
-            >
-              Make the pack
-            </button>
-          )}
-        </div>
-        <p
-          role="status"
-          className={`mt-2 min-h-5 truncate text-sm ${work.trouble ? 'text-fix' : 'text-ink-2'}`}
-        >
-          {work.trouble ??
-            (work.progress
-              ? work.progress.doing
-              : picked.length === 0
-                ? 'Tick what goes out together.'
-                : unsaid.length > 0
-                  ? `Say why ${unsaid.length === 1 ? 'the one' : `the ${unsaid.length}`} with something to fix ${unsaid.length === 1 ? 'goes' : 'go'} out as ${unsaid.length === 1 ? 'it is' : 'they are'}, or mend ${unsaid.length === 1 ? 'it' : 'them'} first.`
-                  : goesOut(picked.map(({ fit }) => fit)))}
-        </p>
-      </div>
+      <PackForm
+        form={form}
+        picked={picked}
+        sheetIds={sheetIds}
+        onMade={onMade}
+        {...(onLeave && { onLeave })}
+      />
     </div>
   );
 }
