@@ -12,7 +12,7 @@ export interface Args {
   switches: Set<string>;
 }
 
-const SWITCHES = ['json', 'mirror', 'marks'];
+const SWITCHES = ['json', 'mirror', 'marks', 'steam'];
 
 /** Takes `command FILE... --name value --switch` apart; throws `bad-argument` for what no command knows. */
 export function readArgs(argv: readonly string[], known: readonly string[]): Args {

@@ -279,6 +279,7 @@ describe('pictures of a shirt on its form, on its hanger and in a stack', () => 
     const { standing, camera } = shotOf(
       SCENES.find((one) => one.id === id)!,
       [pictured],
+      USUAL_DRESS,
       size,
     );
     const sight = sightOf(fall(standing, camera));

@@ -57,13 +57,14 @@ export async function picture(args: Args, readers: () => Promise<Readers>): Prom
   const { blank, fit, facts, pixels } = await readPlaced(ready, args);
   const scene = turned(findScene(required(args, 'scene'), blank), args.values.get('turn'));
   const marks = args.switches.has('marks');
+  const dress = { ...USUAL_DRESS, steam: args.switches.has('steam') };
   requireFor(scene, { turning, size, marks });
   const raster = await pixels(picturePpi(blank, fit, Math.max(size.width, size.height)));
   const shown = { facts: () => facts, pixels: () => raster };
   const pictured = { blank, fit, shown, colour: colourOf(blank, fit), press: null };
   const keep: KeptForPictures = { prints: (_, make) => make(), headlines: (_, make) => make() };
   if (turning && moving) {
-    const strip = makeTurn([pictured], scene, { ...size, dress: USUAL_DRESS, turning }, keep);
+    const strip = makeTurn([pictured], scene, { ...size, dress, turning }, keep);
     const { bytes } = writeTurn(ready.engine, strip, turning, moving);
     await writeFile(out, bytes);
     const { frames } = turning;
@@ -77,7 +78,7 @@ export async function picture(args: Args, readers: () => Promise<Readers>): Prom
   const { raster: drawn, read } = makePicture(
     things,
     { scene },
-    { ...size, dress: USUAL_DRESS, reads: true },
+    { ...size, dress, reads: true },
     keep,
   );
   const { bytes } = writePicture(ready.engine, drawn, format!);
@@ -90,7 +91,7 @@ export async function picture(args: Args, readers: () => Promise<Readers>): Prom
       bytes: bytes.length,
       read,
       ...(marks && {
-        marks: marksIn(scene, picturedAs(pictured, undefined, scene.holder), blank.faces, size),
+        marks: marksIn(scene, picturedAs(pictured, undefined, scene.holder), blank.faces, { ...size, dress }),
       }),
     },
     text: `${out}: ${scene.name}, ${size.width} × ${size.height} px, ${bytes.length} bytes`,

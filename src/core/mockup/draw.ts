@@ -3,7 +3,7 @@ import { drawProducts } from '../product/draw';
 import { cameraIn, frameThings, viewingDistance } from '../product/frame';
 import type { Light } from '../product/light';
 import { boundsOf } from '../product/mesh';
-import type { Model } from '../product/kinds';
+import type { modelOf } from '../product/model';
 import { boxAbout, posed, type Look, type Standing } from '../product/scene';
 import type { Vector } from '../geometry/vector';
 import { IN_SILENCE, type Progress, type Raster } from '../raster/raster';
@@ -12,10 +12,11 @@ import { drawBackdrop, facingLamp, lampOf, type Grounds } from './backdrop';
 import { glossOf, layReflection } from './reflection';
 import type { Dress, Scene } from './schema';
 import { shadowOf } from './shadow';
+import { laySteam, roomForSteam } from './steam';
 
 /** A fit as a scene shows it. */
 export interface Pictured {
-  model: Model;
+  model: ReturnType<typeof modelOf>;
   look: Look;
 }
 
@@ -29,17 +30,17 @@ export function arranged({ places, backdrop }: Scene, fits: readonly Pictured[])
     const meshes = model.meshes.filter(({ aid }) => !aid);
     const pose = { at: [0, 0, 0] as Vector, yaw: radians(turn), pitch: 0 };
     const points = meshes.flatMap((mesh) => mesh.points.map((point) => posed(point, pose)));
-    return { meshes, look, pose, ...boundsOf(points) };
+    return { meshes, look, pose, mouth: model.mouth, ...boundsOf(points) };
   });
   const unit = turned[0]!.high[0] - turned[0]!.low[0];
   let left = 0;
-  return turned.map(({ meshes, look, pose, low, high }, i) => {
+  return turned.map(({ meshes, look, pose, mouth, low, high }, i) => {
     const { gap, forward } = places[i]!;
     const x = left - low[0];
     left += high[0] - low[0] + gap * unit;
     const y = level ? -(low[1] + high[1]) / 2 : -low[1];
     const z = level ? -low[2] : forward * unit;
-    return { meshes, look, pose: { ...pose, at: [x, y, z] } };
+    return { meshes, look, pose: { ...pose, at: [x, y, z] }, ...(mouth && { mouth }) };
   });
 }
 
@@ -55,11 +56,13 @@ export interface Shot {
 export function shotOf(
   scene: Scene,
   fits: readonly Pictured[],
+  { steam }: Pick<Dress, 'steam'>,
   { width, height }: { width: number; height: number },
 ): Shot {
   const standing = arranged(scene, fits);
   const beside = besideOf(scene.beside, standing);
-  return { standing, beside, camera: cameraOf(scene, standing, { width, height }) };
+  const shown = steam ? [...standing, ...roomForSteam(standing)] : standing;
+  return { standing, beside, camera: cameraOf(scene, shown, { width, height }) };
 }
 
 /** The camera that has things whole in a picture of so many px, from where a scene is looked at. */
@@ -80,7 +83,7 @@ export function drawScene(
   dress: Dress,
   { width, height, progress = IN_SILENCE }: { width: number; height: number; progress?: Progress },
 ): Raster {
-  return drawShot(scene, shotOf(scene, fits, { width, height }), dress, { width, height, progress });
+  return drawShot(scene, shotOf(scene, fits, dress, { width, height }), dress, { width, height, progress });
 }
 
 /** A scene as a camera sees what stands in it, as a picture of so many px. */
@@ -119,7 +122,7 @@ export function drawShot(
   const tall = boxAbout(standing).high[1] - floor;
   if (gloss > 0) layReflection(behind, all, camera, light, { floor, gloss, tall });
   progress(0.35);
-  return drawProducts(all, camera, light, {
+  const picture = drawProducts(all, camera, light, {
     width,
     height,
     backdrop: behind,
@@ -127,6 +130,8 @@ export function drawShot(
       progress(0.35 + 0.65 * share);
     },
   });
+  if (dress.steam) laySteam(picture, standing, camera);
+  return picture;
 }
 
 /** The lamp of a scene; what faces the viewer is as light as the colours of its print are. */

@@ -4,7 +4,7 @@ import { project } from '../product/camera';
 import { sightOf, whereOnProduct } from '../product/draw';
 import { fall } from '../product/scene';
 import { shotOf, type Pictured } from './draw';
-import type { Scene } from './schema';
+import { USUAL_DRESS, type Dress, type Scene } from './schema';
 
 /** Where a place of a face is in a picture. */
 export interface Mark {
@@ -31,9 +31,9 @@ export function marksIn(
   scene: Scene,
   pictured: Pictured,
   faces: readonly PrintFace[],
-  size: { width: number; height: number },
+  { dress = USUAL_DRESS, ...size }: { width: number; height: number; dress?: Pick<Dress, 'steam'> },
 ): Mark[] {
-  const { standing, beside, camera } = shotOf(scene, [pictured], size);
+  const { standing, beside, camera } = shotOf(scene, [pictured], dress, size);
   const sight = sightOf(fall([...standing, ...beside], camera));
   return standing.flatMap((stands, thing) =>
     faces.flatMap(({ id, width, height }) =>

@@ -91,6 +91,11 @@ export function inBothEnds(blank: ResolvedBlank, fit: Fit): { blank: ResolvedBla
   return [sold[0]!, sold.at(-1)!].map(({ id }) => inSize(blank, fit, id));
 }
 
+/** Whether a blank is drunk hot from, so that it may steam. */
+export function isSteaming({ blank: { body } }: ResolvedBlank): boolean {
+  return (productOf(body).mouth?.(body) ?? null) !== null;
+}
+
 /** Whether what a scene shows stands free and alone: what lies or hangs has a back that nobody sees. */
 export function isTurnable({ backdrop, places }: Scene): boolean {
   return (backdrop.ground === 'sweep' || backdrop.ground === 'table') && places.length === 1;

@@ -74,10 +74,12 @@ export const DressSchema = v.object({
   colour: v.nullable(Hex),
   /** How strong shadows are, 0 to 1.5; 0 is none. */
   shadow: v.pipe(NotNegative, v.maxValue(1.5)),
+  /** Whether cups that are drunk hot from steam. */
+  steam: v.optional(v.boolean(), false),
 });
 export type Dress = v.InferOutput<typeof DressSchema>;
 
-export const USUAL_DRESS: Dress = { colour: null, shadow: 1 };
+export const USUAL_DRESS: Dress = { colour: null, shadow: 1, steam: false };
 
 export const PICTURE_FORMATS = ['jpeg', 'png', 'webp'] as const;
 export type PictureFormat = (typeof PICTURE_FORMATS)[number];

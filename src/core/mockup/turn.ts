@@ -3,6 +3,7 @@ import { IN_SILENCE, type Progress, type Raster } from '../raster/raster';
 import { besideOf } from './beside/beside';
 import { arranged, cameraOf, drawShot, type Pictured } from './draw';
 import type { Dress, Scene } from './schema';
+import { roomForSteam } from './steam';
 import { turnedBy, type Turning } from './turning';
 
 /** Times of a turn that it is framed for, so that it stays whole and where it is. */
@@ -32,7 +33,8 @@ export function drawTurn(
   const all = Array.from({ length: FRAMED }, (_, i) =>
     at(turnedBy({ ...turning, frames: FRAMED }, i)),
   ).flat();
-  const camera = cameraOf(scene, all, { width, height });
+  const shown = dress.steam ? [...all, ...roomForSteam(still)] : all;
+  const camera = cameraOf(scene, shown, { width, height });
   const beside = besideOf(scene.beside, still);
   const { frames } = turning;
   const strip = new Uint8Array(width * height * frames * 4);

@@ -5,7 +5,7 @@ import { caseMeshes, galleryMeshes, plateMeshes, tileMeshes, wallMeshes } from '
 import { foldedMeshes } from './bodies/folded';
 import { garmentMeshes, openedMeshes } from './bodies/garment';
 import { labelledMeshes } from './bodies/labelled';
-import { roundMeshes } from './bodies/round';
+import { mouthOf, roundMeshes, type Mouth } from './bodies/round';
 import { bagMeshes, cardMeshes, cushionMeshes, pouchMeshes } from './bodies/soft';
 import { stickerMeshes } from './bodies/sticker';
 import type { Eye } from './camera';
@@ -50,6 +50,8 @@ export interface ProductKind<B extends Body> {
   views: (body: B, known: Known) => View[];
   /** `faceId` matters where a face is only seen on the thing laid open. */
   model: (body: B, known: Known, faceId: string | null, holder: Holder) => Model;
+  /** Where it is open, if what is in it is drunk hot. */
+  mouth?: (body: B) => Mouth | null;
   /** What can hold it besides nothing. */
   holders?: (body: B) => readonly Holder[];
   family: (known: Known) => Family;
@@ -93,6 +95,7 @@ const round: ProductKind<BodyOf<'wrap' | 'taper'>> = {
     view('top', 'from above', 0, degrees(72)),
   ],
   model: (body) => ({ meshes: roundMeshes(body), rest: 'stands', finish: 'gloss' }),
+  mouth: mouthOf,
   turns: () => true,
   family: () => 'round',
   backFace: null,

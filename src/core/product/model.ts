@@ -1,4 +1,5 @@
 import { bodyAt, type PrintFace, type ResolvedBlank } from '../blank/resolve';
+import type { Mouth } from './bodies/round';
 import { productOf, type Holder, type Model } from './kinds';
 
 /** The product of a blank, at one of its graded sizes. `faceId` matters where a face is only seen on the thing laid open. */
@@ -7,9 +8,11 @@ export function modelOf(
   sizeId: string | null = null,
   faceId: string | null = null,
   holder: Holder = 'none',
-): Model {
+): Model & { mouth?: Mouth } {
   const body = bodyAt(known.blank, sizeId);
-  return productOf(body).model(body, known, faceId, holder);
+  const kind = productOf(body);
+  const mouth = kind.mouth?.(body);
+  return { ...kind.model(body, known, faceId, holder), ...(mouth && { mouth }) };
 }
 
 /** What of a face is seen on its product, in mm: its trim, and what is wrapped round its edges. */

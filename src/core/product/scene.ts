@@ -1,6 +1,7 @@
 import type { Finish } from '../blank/schema';
 import type { Fallen } from './bands';
 import type { Camera } from './camera';
+import type { Mouth } from './bodies/round';
 import { boundsOf, type Material, type Mesh } from './mesh';
 import type { Texture } from './texture';
 import { turned, type Vector } from '../geometry/vector';
@@ -33,6 +34,8 @@ export interface Standing {
   meshes: readonly Mesh[];
   look: Look;
   pose: Pose;
+  /** Where it is open, if what is in it is drunk hot. */
+  mouth?: Mouth;
 }
 
 /** A point of a product in the room of the picture. */

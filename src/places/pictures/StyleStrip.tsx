@@ -1,10 +1,11 @@
 import { FORMATS } from '@/core/formats/registry';
 import { useState } from 'react';
 import type { Fit } from '@/core/fit/schema';
-import { PICTURE_SIZES } from '@/core/mockup/scenes';
+import { isSteaming, PICTURE_SIZES } from '@/core/mockup/scenes';
 import { PICTURE_FORMATS, type PictureSet, type PictureStyle } from '@/core/mockup/schema';
 import { pictureName, type PictureWanted } from '@/state/handover/pictures';
 import { contextOf, useShop } from '@/state/shop/shop';
+import { Checkbox } from '@/ui/Checkbox';
 import { Choice, Field } from '@/ui/Field';
 import { Heading } from '@/ui/StripParts';
 import { BackdropField } from './BackdropField';
@@ -120,6 +121,17 @@ export function StyleStrip({ fits, set, wanted, onSet, onFits }: Props) {
             change({ dress: { ...style.dress, shadow: Number(shadow) } });
           }}
         />
+        {fits.some((fit) => steams(fit, shop)) && (
+          <Checkbox
+            className="mt-1 border-b border-rule py-1 text-sm"
+            checked={style.dress.steam}
+            onChange={(steam) => {
+              change({ dress: { ...style.dress, steam } });
+            }}
+          >
+            hot mugs steam: seen on what is darker
+          </Checkbox>
+        )}
         <BackdropField
           palette={palette}
           value={style.dress.colour}
@@ -174,6 +186,11 @@ export function StyleStrip({ fits, set, wanted, onSet, onFits }: Props) {
       </div>
     </aside>
   );
+}
+
+function steams(fit: Fit, shop: Parameters<typeof contextOf>[1]): boolean {
+  const context = contextOf(fit, shop);
+  return context !== null && isSteaming(context.blank);
 }
 
 /** Colours of the artworks that are pictured, for a backdrop that goes with them. */

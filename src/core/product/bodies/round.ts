@@ -116,6 +116,19 @@ export function roundMeshes(body: RoundBody): Mesh[] {
   return meshes;
 }
 
+/** The opening of a cup: the middle of its rim and how wide it is inside, in mm. */
+export interface Mouth {
+  at: Vector;
+  radius: number;
+}
+
+/** Where a cup that is held by a handle is open; null for what has a lid, or is held by its wall and so not hot. */
+export function mouthOf(body: RoundBody): Mouth | null {
+  if (!body.handle || body.closure) return null;
+  const { whole } = uprightOf(body);
+  return { at: [0, whole, 0], radius: radiusAt(body, whole) - WALL };
+}
+
 /** A shoulder, a neck and a cap over a wall that ends lower. */
 function neck(radius: number, top: number, whole: number, outside: Material): Mesh[] {
   const cap: Material = { faceId: null, colour: '#2d3034', finish: 'matt' };
