@@ -8,7 +8,8 @@ export function parsePath(d: string): Path | null {
   const path: Segment[] = [];
   let at: PathPoint = { x: 0, y: 0 };
   let start = at;
-  let known = true;
+  /** Letters that are no part of the grammar, though the reader knows them. */
+  const odd: string[] = [];
   read
     .abs()
     .unarc()
@@ -43,8 +44,8 @@ export function parsePath(d: string): Path | null {
           at = start;
           break;
         default:
-          known = false;
+          odd.push(segment[0]);
       }
     });
-  return known && path[0]?.kind === 'move' ? path : null;
+  return odd.length === 0 && path[0]?.kind === 'move' ? path : null;
 }

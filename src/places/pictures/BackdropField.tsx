@@ -3,10 +3,10 @@ import { readColour } from '@/core/colour/typed';
 import { Field } from '@/ui/Field';
 import { Patch, Segments } from '@/ui/Toggle';
 
-/** The backdrop's colour: the scene's own, one of the artwork's, or typed. */
 /** No colour of one's own, but the scene's. */
 const OWN = 'own';
 
+/** The backdrop's colour: the scene's own, one of the artwork's, or typed. */
 export function BackdropField({
   palette,
   value,
