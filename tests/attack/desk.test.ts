@@ -10,7 +10,7 @@ import { restart, shelf } from '@/desk/shelf';
 import type { Engine } from '@/imaging/engine';
 import { loadNodeEngine } from '@/imaging/node';
 import { circularTiff, hugePng, lyingZip } from '../support/hostile';
-import { LONG } from '../support/long';
+import { LONG, longTest } from '../support/long';
 import { packOf, print } from '../support/orders';
 
 const HARL = 'harl-kiln-works';
@@ -187,18 +187,21 @@ describe('what is sent', () => {
     expect(orders(HARL).status).toBe(200);
   });
 
-  test('three thousand orders that are only begun leave nothing behind, and the one that is on its way stays', async () => {
-    const made = await packed(sound);
-    const { uploadId } = await begin(made.order);
-    await put(uploadId, 0, made.pack.slice(0, 1_000));
-    const folders = (await readdir(join(folder, 'uploads'))).length;
-    for (let i = 0; i < 3_000; i++) await begin({ ...made.order, key: randomUUID() });
-    expect(await readdir(join(folder, 'uploads'))).toHaveLength(folders);
-    const open = [...shelf().uploads.values()].filter(({ answer }) => answer === null);
-    expect(open.length).toBeLessThanOrEqual(64);
-    restart();
-    expect(await begin(made.order)).toMatchObject({ uploadId, received: 1_000 });
-  });
+  longTest(
+    'three thousand orders that are only begun leave nothing behind, and the one that is on its way stays',
+    async () => {
+      const made = await packed(sound);
+      const { uploadId } = await begin(made.order);
+      await put(uploadId, 0, made.pack.slice(0, 1_000));
+      const folders = (await readdir(join(folder, 'uploads'))).length;
+      for (let i = 0; i < 3_000; i++) await begin({ ...made.order, key: randomUUID() });
+      expect(await readdir(join(folder, 'uploads'))).toHaveLength(folders);
+      const open = [...shelf().uploads.values()].filter(({ answer }) => answer === null);
+      expect(open.length).toBeLessThanOrEqual(64);
+      restart();
+      expect(await begin(made.order)).toMatchObject({ uploadId, received: 1_000 });
+    },
+  );
 
   test('what was sent back is let go of after a day, and told again until then; an order stays', async () => {
     const bad = new Blob([new Uint8Array(90)]);

@@ -165,6 +165,68 @@ describe('page trees', () => {
   });
 });
 
+describe('pages that draw without end', () => {
+  const stream = (content: string, entries = '') =>
+    `<< /Length ${content.length} ${entries} >>\nstream\n${content}\nendstream`;
+  const page = (resources: string, ...objects: string[]) =>
+    pdf([
+      `<< /Type /Page /Parent 2 0 R /MediaBox [0 0 300 300] /Contents 4 0 R /Resources << ${resources} >> >>`,
+      ...objects,
+    ]);
+  /** Forms in forms, each drawn so often in the one around it. */
+  const nested = (deep: number, times: number, group = '') =>
+    page(
+      '/XObject << /F 5 0 R >>',
+      stream('/F Do'),
+      ...Array.from({ length: deep }, (_, i) =>
+        stream(
+          i < deep - 1 ? '/F Do '.repeat(times) : '10 10 200 200 re f',
+          `/Type /XObject /Subtype /Form /BBox [0 0 300 300] ${group} /Resources << /XObject << /F ${i + 6} 0 R >> >>`,
+        ),
+      ),
+    );
+  const layer = '/Group << /S /Transparency >>';
+  const picture = (side: number) =>
+    page(
+      '/XObject << /F 5 0 R >>',
+      stream('q 300 0 0 300 0 0 cm /F Do Q'),
+      stream(
+        '\0',
+        `/Type /XObject /Subtype /Image /Width ${side} /Height ${side} /ColorSpace /DeviceGray /BitsPerComponent 8`,
+      ),
+    );
+  const dashed = (period: number, strokes: number, scale = 1) =>
+    page(
+      '',
+      stream(
+        `${scale} 0 0 ${scale} 0 0 cm [${period} ${period}] 0 d ${'0 0 m 300 300 l S '.repeat(strokes)}`,
+      ),
+    );
+
+  test.each([
+    ['forms that are drawn ten times in each other', nested(9, 10)],
+    ['forms deeper than pages may be nested', nested(40, 1)],
+    ['layers that are drawn ten times in each other', nested(6, 10, layer)],
+    ['more steps than any page has', page('', stream('q '.repeat(3_100_000)))],
+    ['dashes that nobody sees', dashed(0.001, 2000)],
+    ['dashes that nobody sees once they are scaled', dashed(1, 2000, 0.001)],
+    ['a picture of 400 megapixels', picture(20_000)],
+  ])('%s are told before they are drawn', async (_, text) => {
+    expect(await refused('page.pdf', text)).toMatch(
+      /draws more than can be looked at here: save it flattened/,
+    );
+  });
+
+  test.each([
+    ['forms in forms', nested(4, 10)],
+    ['layers in layers', nested(3, 6, layer)],
+    ['many dashed lines', dashed(3, 2_000)],
+    ['a large picture', picture(2_000)],
+  ])('%s, as people make them, are read', async (_, text) => {
+    expect((await measure('page.pdf', text)).facts.physical!.width).toBeCloseTo(105.833, 3);
+  });
+});
+
 /** A PDF of a catalog, a root of pages with one kid, and objects from number 3 on. */
 function pdf(objects: readonly string[]): string {
   const all = ['<< /Type /Catalog /Pages 2 0 R >>', '<< /Type /Pages /Kids [3 0 R] /Count 1 >>', ...objects];

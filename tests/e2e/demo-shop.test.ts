@@ -69,7 +69,7 @@ describe('the range of the demo shop', () => {
     await cell('Knot badge', 'Shirt: Ready');
   });
 
-  test('what it came with, measured when it was made, is what this browser measures', async () => {
+  longTest('what it came with, measured when it was made, is what this browser measures', async () => {
     const shipped = JSON.parse(readFileSync('public/demo/measured.json', 'utf8')) as MeasuredDemo;
     const before = await records<StoredDocket>(browser, 'dockets');
     expect(before).toHaveLength(shipped.dockets.length);

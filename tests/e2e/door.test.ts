@@ -1,6 +1,7 @@
 import { connect } from 'node:net';
 import { request } from 'node:http';
 import { startApp } from '../../scripts/lib/app.mjs';
+import { longTest } from '../support/long';
 
 let app: Awaited<ReturnType<typeof startApp>>;
 beforeAll(async () => {
@@ -71,20 +72,24 @@ test('another site’s page cannot order, and cannot tell the desk how to behave
   expect(mood.status).toBe(403);
 });
 
-test('a head that never ends is ended', async () => {
-  const opened = Date.now();
-  const line = connect(app.port, '127.0.0.1');
-  line.write('GET / HTTP/1.1\r\nHost: localhost\r\nX-Slow: ');
-  const end = await new Promise<string>((ended) => {
-    let said = '';
-    line.on('data', (part) => (said += String(part)));
-    line.on('close', () => {
-      ended(said);
+longTest(
+  'a head that never ends is ended',
+  async () => {
+    const opened = Date.now();
+    const line = connect(app.port, '127.0.0.1');
+    line.write('GET / HTTP/1.1\r\nHost: localhost\r\nX-Slow: ');
+    const end = await new Promise<string>((ended) => {
+      let said = '';
+      line.on('data', (part) => (said += String(part)));
+      line.on('close', () => {
+        ended(said);
+      });
     });
-  });
-  expect(end).toMatch(/408|^$/);
-  expect(Date.now() - opened).toBeLessThan(20_000);
-}, 30_000);
+    expect(end).toMatch(/408|^$/);
+    expect(Date.now() - opened).toBeLessThan(20_000);
+  },
+  30_000,
+);
 
 test('a server that is started again goes on with what it had', async () => {
   const { mkdtemp, rm } = await import('node:fs/promises');

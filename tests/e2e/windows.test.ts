@@ -4,7 +4,7 @@ import { PATIENCE } from '../support/bench';
 import { BenchShop } from '../support/bench-shop';
 import { entryOf, FILES, TABLE_NAMES } from '@/store/tables';
 import { putRecord, records } from '../support/stored';
-import { longTest } from '../support/long';
+import { longDescribe, longTest } from '../support/long';
 
 const shop = new BenchShop();
 beforeAll(() => shop.open());
@@ -53,7 +53,7 @@ describe('two windows of one shop', () => {
     await leaveSecond(first);
   });
 
-  test('a design taken off in one is off in the other, and comes back in both', async () => {
+  longTest('a design taken off in one is off in the other, and comes back in both', async () => {
     const [design] = await records<Design>(shop.browser, 'designs');
     await putRecord(shop.browser, 'designs', { ...design, id: 'spare', name: 'Spare' });
     await shop.browser.get(shop.address);
@@ -141,7 +141,7 @@ describe('another Up Fit', () => {
   });
 });
 
-describe('records that do not read', () => {
+longDescribe('records that do not read', () => {
   test('are set aside and named, every place opens, and they can be looked at, and taken out and back', async () => {
     await later(`indexedDB.deleteDatabase('up-fit').onsuccess = () => done();`);
     await shop.browser.get(shop.address);

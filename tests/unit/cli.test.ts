@@ -235,7 +235,7 @@ test.each([
 });
 
 describe('in a process of its own, without --json', () => {
-  test('a file is told in sentences', () => {
+  longTest('a file is told in sentences', () => {
     const { stdout } = inProcess('inspect', file('margin.png'));
     expect(stdout).toContain('Prints sharp up to 33.9 × 25.4 mm');
     expect(stdout).toContain('what is there takes 300 × 200 px from 50, 50.');

@@ -33,7 +33,7 @@ import { nodePlain } from '@/files/svg/node';
 import type { Engine } from '@/imaging/engine';
 import { loadNodeEngine } from '@/imaging/node';
 import { blankById, faceOf, factsOf, pieceAt } from '../support/fits';
-import { LONG, longTest } from '../support/long';
+import { few, LONG, longTest } from '../support/long';
 import { paint } from '../support/pictures';
 import { difference, pdfDrawn } from '../support/redrawn';
 
@@ -355,7 +355,7 @@ describe('a page of a PDF', () => {
     );
   };
 
-  test.each([0, 90, 180, 270])(
+  test.each(few([0, 90, 180, 270], 2))(
     'turned by %d degrees goes out as paths, and looks as its pixels do',
     async (turn) => {
       const bytes = await page(shapes, turn);

@@ -387,7 +387,9 @@ describe('scenes', () => {
       const alone = seen({ ...scene, beside: [] });
       expect(alone).toBeGreaterThan(20);
       expect(seen(scene) / alone).toBeGreaterThan(scene.id === 'hand' ? 0.85 : 0.99);
-      const shots = [scene, { ...scene, beside: [] }].map((one) => shotOf(one, [pictured], USUAL_DRESS, size));
+      const shots = [scene, { ...scene, beside: [] }].map((one) =>
+        shotOf(one, [pictured], USUAL_DRESS, size),
+      );
       expect(shots[0]!.beside).toHaveLength(scene.beside.length);
       expect(shots[0]!.camera).toEqual(shots[1]!.camera);
     }

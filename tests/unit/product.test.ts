@@ -21,7 +21,7 @@ import { eyeAt, readableFrom, viewsOf } from '@/core/product/views';
 import type { Raster } from '@/core/raster/raster';
 import { blankById } from '../support/fits';
 import { CLEAR, paint, solid } from '../support/pictures';
-import { longTest } from '../support/long';
+import { few, longTest } from '../support/long';
 
 const SIDE = 1000;
 
@@ -105,41 +105,44 @@ function pinhole(
 describe('a mark on the wrap stands where geometry says', () => {
   const RED = [220, 20, 30, 255] as const;
   const WHITE = [255, 255, 255, 255] as const;
-  for (const id of ['mug-325', 'mug-cone', 'cup-stemless-350', 'tumbler-590']) {
-    const blank = blankById(id);
-    const [face] = blank.faces;
-    const body = blank.blank.body as RoundBody;
-    const front = (face!.width - face!.overlap) / 2;
-    for (const view of viewsOf(blank).filter(({ id: side }) => side !== 'top')) {
-      test(`${id}, ${view.name}`, () => {
-        const axis =
-          front + (Math.atan2(Math.sin(view.yaw), Math.cos(view.yaw)) / (2 * Math.PI)) * circumference(body);
-        const places = [-22, 17]
-          .map((off) => axis + off)
-          .filter((x) => x > 4 && x < face!.width - face!.overlap - 4);
-        const camera = cameraOf(blank, view);
-        for (const x of places) {
-          const y = face!.height * 0.37;
-          const per = 8;
-          const raster = paint(Math.round(face!.width * per), Math.round(face!.height * per), (px, py) =>
-            Math.hypot(px / per - x, py / per - y) < 1.5 ? RED : WHITE,
-          );
-          const area = { left: 0, top: 0, width: raster.width / per, height: raster.height / per };
-          const prints = new Map([[face!.id, textureOf(raster, area)]]);
-          const standing = { meshes: modelOf(blank).meshes, look: pictureOf(blank, prints), pose: UPRIGHT };
-          const picture = drawProducts([standing], camera, FLAT_LIGHT, {
-            width: SIDE,
-            height: SIDE,
-            backdrop: null,
-          });
-          const found = middleOf(picture, RED);
-          const wanted = pinhole(view, camera, onWall(body, x, y, front));
-          expect(found.count).toBeGreaterThan(20);
-          expect(Math.abs(found.x - wanted.x)).toBeLessThan(1);
-          expect(Math.abs(found.y - wanted.y)).toBeLessThan(1);
-        }
-      });
-    }
+  const seen = ['mug-325', 'mug-cone', 'cup-stemless-350', 'tumbler-590'].flatMap((id) =>
+    viewsOf(blankById(id))
+      .filter(({ id: side }) => side !== 'top')
+      .map((view) => ({ id, view })),
+  );
+  for (const { id, view } of few(seen, 6)) {
+    test(`${id}, ${view.name}`, () => {
+      const blank = blankById(id);
+      const [face] = blank.faces;
+      const body = blank.blank.body as RoundBody;
+      const front = (face!.width - face!.overlap) / 2;
+      const axis =
+        front + (Math.atan2(Math.sin(view.yaw), Math.cos(view.yaw)) / (2 * Math.PI)) * circumference(body);
+      const places = [-22, 17]
+        .map((off) => axis + off)
+        .filter((x) => x > 4 && x < face!.width - face!.overlap - 4);
+      const camera = cameraOf(blank, view);
+      for (const x of places) {
+        const y = face!.height * 0.37;
+        const per = 8;
+        const raster = paint(Math.round(face!.width * per), Math.round(face!.height * per), (px, py) =>
+          Math.hypot(px / per - x, py / per - y) < 1.5 ? RED : WHITE,
+        );
+        const area = { left: 0, top: 0, width: raster.width / per, height: raster.height / per };
+        const prints = new Map([[face!.id, textureOf(raster, area)]]);
+        const standing = { meshes: modelOf(blank).meshes, look: pictureOf(blank, prints), pose: UPRIGHT };
+        const picture = drawProducts([standing], camera, FLAT_LIGHT, {
+          width: SIDE,
+          height: SIDE,
+          backdrop: null,
+        });
+        const found = middleOf(picture, RED);
+        const wanted = pinhole(view, camera, onWall(body, x, y, front));
+        expect(found.count).toBeGreaterThan(20);
+        expect(Math.abs(found.x - wanted.x)).toBeLessThan(1);
+        expect(Math.abs(found.y - wanted.y)).toBeLessThan(1);
+      }
+    });
   }
 });
 

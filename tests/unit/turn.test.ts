@@ -110,7 +110,7 @@ longTest('it turns about its own axis: a bar goes as the sine of the turn, and i
   }
 });
 
-test('a handle stays in the picture all the way round', () => {
+longTest('a handle stays in the picture all the way round', () => {
   const turning = { way: 'round', frames: 8, seconds: 2 } as const;
   const strip = drawTurn(plain, [withBar('mug-325')], { ...USUAL_DRESS, shadow: 0 }, { ...SIZE, turning });
   const bare = drawTurn(plain, [withBar('tumbler-470')], { ...USUAL_DRESS, shadow: 0 }, { ...SIZE, turning });

@@ -75,12 +75,7 @@ export async function picture(args: Args, readers: () => Promise<Readers>): Prom
     };
   }
   const things = scene.sizes ? inBothEnds(blank, fit).map((one) => ({ ...pictured, ...one })) : [pictured];
-  const { raster: drawn, read } = makePicture(
-    things,
-    { scene },
-    { ...size, dress, reads: true },
-    keep,
-  );
+  const { raster: drawn, read } = makePicture(things, { scene }, { ...size, dress, reads: true }, keep);
   const { bytes } = writePicture(ready.engine, drawn, format!);
   await writeFile(out, bytes);
   return {

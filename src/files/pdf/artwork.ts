@@ -24,7 +24,7 @@ export async function openPage(
   const { document, pages } = await openPdf(bytes, name);
   const index = Math.min(page, pages.length - 1);
   const chosen = pages[index]!;
-  const content = readContent(document.getPage(index), chosen.unit);
+  const content = readContent(name, document.getPage(index), chosen.unit);
   const [x0, y0, x1, y1] = chosen.crop;
   requireDrawnSize(name, { width: x1 - x0, height: y1 - y0 });
   const profile = outputProfile(document.catalog) ?? [...content.profiles][0] ?? null;

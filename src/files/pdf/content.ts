@@ -11,6 +11,7 @@ import {
   type PDFPage,
 } from '@cantoo/pdf-lib';
 import type { PixelSize, PlacedImage } from '@/core/artwork/facts';
+import { UpFitError } from '@/core/errors';
 import { MM_PER_INCH } from '@/core/length/units';
 import { combined, IDENTITY, scales, type Matrix } from '@/core/geometry/matrix';
 import { colourSpace, type SpaceFound } from './colour';
@@ -34,11 +35,22 @@ export interface PageContent {
 }
 
 const PT_PER_INCH = 72;
-/** Forms inside forms, and forms in all: further than any page goes, less than a bomb needs. */
-const MOST_NESTED = 12;
-const MOST_FORMS = 2000;
-/** Bytes of drawing that are read of one page. */
-const MOST_BYTES = 64 * 1024 * 1024;
+/** Forms inside forms: as deep as pages may be nested (ISO 32000-1, annex C). Each may want a layer of its own. */
+const MOST_NESTED = 28;
+/** Steps of drawing of one page, those of a form as often as it is drawn: a detailed map has a tenth of it. */
+const MOST_STEPS = 3_000_000;
+/** What a layer of its own costs, in steps: it is as large as the page. */
+const LAYER_STEPS = 3_000;
+/** What a picture costs each time that it is drawn, in steps. */
+const IMAGE_STEPS = 100;
+/** Dashes finer than this, in points, are no line that anybody sees: each of them is a step. */
+const FINEST_DASH = 0.1;
+/** Pixels of all pictures of one page, each once: they are held whole while it is drawn. */
+const MOST_PIXELS = 160_000_000;
+/** Bytes of drawing of one page, each form once. */
+const MOST_BYTES = 96 * 1024 * 1024;
+/** Bytes that are taken out of their compression at once. */
+const PART = 1024 * 1024;
 const INVISIBLE = 3;
 
 const SHOWS_TEXT = new Set(['Tj', 'TJ', "'", '"']);
@@ -51,31 +63,56 @@ const MODES: Record<string, SpaceFound['mode']> = {
   K: 'cmyk',
 };
 
-/** Walks through all that a page draws. `unit` is the page's `/UserUnit`. */
-export function readContent(page: PDFPage, unit: number): PageContent {
-  const walk = new Walk(page.doc.context, unit);
+/**
+ * Walks through all that a page draws, before anything draws it: a page that draws without end is refused here, `too-large`.
+ * `unit` is the page's `/UserUnit`.
+ */
+export function readContent(name: string, page: PDFPage, unit: number): PageContent {
+  const { width, height } = page.getMediaBox();
+  const walk = new Walk(name, page.doc.context, Math.hypot(width, height));
   const contents = page.node.lookup(PDFName.of('Contents'));
-  const resources = page.node.Resources();
-  walk.run(walk.bytesOf(contents), resources, IDENTITY, 0);
-  return walk.found;
+  const { textRuns, images } = walk.run(walk.bytesOf(contents), page.node.Resources(), 0);
+  return { ...walk.found, textRuns, images: images.flatMap((image) => placed(image, unit) ?? []) };
+}
+
+/** What a stream draws, where it lies by itself; as much as it draws each time that it is drawn. */
+interface Drawn {
+  steps: number;
+  textRuns: number;
+  images: { pixels: PixelSize; matrix: Matrix; stream?: PDFRawStream }[];
+}
+
+/** A picture fills the unit square of its own space (ISO 32000-1, 8.9.3). None where it has no size to speak of. */
+function placed(
+  { pixels, matrix, stream }: Drawn['images'][number],
+  unit: number,
+): PageContent['images'][number] | null {
+  const side = scales(matrix);
+  const inches = { x: (side.x * unit) / PT_PER_INCH, y: (side.y * unit) / PT_PER_INCH };
+  if (pixels.width < 1 || pixels.height < 1 || Math.min(inches.x, inches.y) * MM_PER_INCH < 1e-6) return null;
+  const ppi = { x: pixels.width / inches.x, y: pixels.height / inches.y };
+  return { pixels, ppi, ...(stream && { stream }) };
 }
 
 class Walk {
-  readonly found: PageContent = {
-    textRuns: 0,
-    images: [],
+  readonly found: Omit<PageContent, 'textRuns' | 'images'> = {
     modes: new Set(),
     spots: new Set(),
     overprints: false,
     profiles: new Set(),
     bits: 0,
   };
-  private forms = 0;
-  private read = 0;
+  private bytes = 0;
+  private pixels = 0;
+  private readonly pictures = new Set<PDFStream>();
+  /** Forms that were walked before: one is walked once, however often it is drawn. */
+  private readonly forms = new Map<PDFStream, Drawn>();
 
   constructor(
+    private readonly name: string,
     private readonly context: PDFContext,
-    private readonly unit: number,
+    /** The page's diagonal, in points. */
+    private readonly across: number,
   ) {}
 
   /** All streams of a page's contents, one behind the other. */
@@ -94,11 +131,14 @@ class Walk {
     return whole;
   }
 
-  run(bytes: Uint8Array, resources: PDFDict | undefined, start: Matrix, depth: number): void {
-    let matrix = start;
+  run(bytes: Uint8Array, resources: PDFDict | undefined, depth: number): Drawn {
+    const drawn: Drawn = { steps: 0, textRuns: 0, images: [] };
+    let matrix = IDENTITY;
     let invisible = false;
+    let dashes = 0;
     const saved: { matrix: Matrix; invisible: boolean }[] = [];
     for (const { operator, operands } of operatorsOf(bytes)) {
+      this.count(drawn, 1);
       switch (operator) {
         case 'q':
           if (saved.length < 1000) saved.push({ matrix, invisible });
@@ -108,6 +148,17 @@ class Walk {
           break;
         case 'cm':
           matrix = combined(matrix, matrixOf(operands));
+          break;
+        case 'd':
+          dashes = dashesOf(operands[0], this.across, scales(matrix).x);
+          break;
+        case 'S':
+        case 's':
+        case 'B':
+        case 'B*':
+        case 'b':
+        case 'b*':
+          this.count(drawn, dashes);
           break;
         case 'Tr':
           invisible = operands[0] === INVISIBLE;
@@ -120,79 +171,90 @@ class Walk {
           this.takeState(this.resource(resources, 'ExtGState', operands[0]));
           break;
         case 'Do':
-          this.draw(operands[0], resources, matrix, depth);
+          this.draw(drawn, this.resource(resources, 'XObject', operands[0]), resources, matrix, depth);
           break;
         case 'BI':
-          this.takeInline(operands, resources, matrix);
+          this.takeInline(drawn, operands, resources, matrix);
           break;
         default:
           if (MODES[operator]) this.found.modes.add(MODES[operator]);
-          else if (SHOWS_TEXT.has(operator) && !invisible) this.found.textRuns++;
+          else if (SHOWS_TEXT.has(operator) && !invisible) drawn.textRuns++;
       }
     }
+    return drawn;
   }
 
   private draw(
-    name: Operand | undefined,
+    drawn: Drawn,
+    stream: PDFObject | undefined,
     resources: PDFDict | undefined,
     matrix: Matrix,
     depth: number,
   ): void {
-    const stream = this.resource(resources, 'XObject', name);
     if (!(stream instanceof PDFStream)) return;
     const kind = stream.dict.lookup(PDFName.of('Subtype'));
-    if (kind === PDFName.of('Image')) {
-      const bare = stream.dict.lookup(PDFName.of('ImageMask'));
-      const size = { width: numberIn(stream.dict, 'Width'), height: numberIn(stream.dict, 'Height') };
-      // A mask has no detail of its own: it is the outline of a colour.
-      this.takeImage(
-        size,
-        matrix,
-        String(bare) !== 'true' && stream instanceof PDFRawStream ? stream : undefined,
-      );
-      if (String(bare) === 'true') return;
-      this.found.bits = Math.max(this.found.bits, numberIn(stream.dict, 'BitsPerComponent'));
-      this.takeSpace(stream.dict.lookup(PDFName.of('ColorSpace')));
-    } else if (kind === PDFName.of('Form') && depth < MOST_NESTED && this.forms++ < MOST_FORMS) {
-      const own = stream.dict.lookup(PDFName.of('Matrix'));
-      const inner =
-        own instanceof PDFArray
-          ? matrixOf(own.asArray().map((one) => numberOf(this.context.lookup(one))))
-          : IDENTITY;
-      const inside = stream.dict.lookup(PDFName.of('Resources'));
-      this.run(
-        this.decoded(stream),
-        inside instanceof PDFDict ? inside : resources,
-        combined(matrix, inner),
-        depth + 1,
-      );
-    }
+    if (kind === PDFName.of('Image')) this.takePicture(drawn, stream, matrix);
+    if (kind !== PDFName.of('Form')) return;
+    const { steps, textRuns, images } = this.form(stream, resources, depth);
+    this.count(drawn, steps);
+    drawn.textRuns += textRuns;
+    for (const image of images) drawn.images.push({ ...image, matrix: combined(matrix, image.matrix) });
   }
 
-  private takeInline(operands: readonly Operand[], resources: PDFDict | undefined, matrix: Matrix): void {
+  /** What a form draws, where it lies in what draws it. */
+  private form(stream: PDFStream, around: PDFDict | undefined, depth: number): Drawn {
+    const known = this.forms.get(stream);
+    if (known) return known;
+    if (depth === MOST_NESTED) this.refuse();
+    const own = stream.dict.lookup(PDFName.of('Matrix'));
+    const matrix =
+      own instanceof PDFArray
+        ? matrixOf(own.asArray().map((one) => numberOf(this.context.lookup(one))))
+        : IDENTITY;
+    const inside = stream.dict.lookup(PDFName.of('Resources'));
+    const drawn = this.run(this.decoded(stream), inside instanceof PDFDict ? inside : around, depth + 1);
+    if (stream.dict.lookup(PDFName.of('Group')) instanceof PDFDict) this.count(drawn, LAYER_STEPS);
+    const images = drawn.images.map((image) => ({ ...image, matrix: combined(matrix, image.matrix) }));
+    const form = { ...drawn, images };
+    this.forms.set(stream, form);
+    return form;
+  }
+
+  private takePicture(drawn: Drawn, stream: PDFStream, matrix: Matrix): void {
+    const pixels = { width: numberIn(stream.dict, 'Width'), height: numberIn(stream.dict, 'Height') };
+    if (!this.pictures.has(stream)) {
+      this.pictures.add(stream);
+      this.pixels += pixels.width * pixels.height;
+      if (this.pixels > MOST_PIXELS) this.refuse();
+    }
+    // A mask has no detail of its own: it is the outline of a colour.
+    const bare = String(stream.dict.lookup(PDFName.of('ImageMask'))) === 'true';
+    this.takeImage(drawn, { pixels, matrix, ...(!bare && stream instanceof PDFRawStream && { stream }) });
+    if (bare) return;
+    this.found.bits = Math.max(this.found.bits, numberIn(stream.dict, 'BitsPerComponent'));
+    this.takeSpace(stream.dict.lookup(PDFName.of('ColorSpace')));
+  }
+
+  private takeImage(drawn: Drawn, image: Drawn['images'][number]): void {
+    this.count(drawn, IMAGE_STEPS);
+    drawn.images.push(image);
+  }
+
+  private takeInline(
+    drawn: Drawn,
+    operands: readonly Operand[],
+    resources: PDFDict | undefined,
+    matrix: Matrix,
+  ): void {
     const value = (...keys: string[]) => {
       const at = operands.findIndex((one, i) => i % 2 === 0 && keys.some((key) => one === `/${key}`));
       return at < 0 ? undefined : operands[at + 1];
     };
     const whole = (given: Operand | undefined) => (typeof given === 'number' ? given : 0);
-    this.takeImage({ width: whole(value('W', 'Width')), height: whole(value('H', 'Height')) }, matrix);
+    const pixels = { width: whole(value('W', 'Width')), height: whole(value('H', 'Height')) };
+    this.takeImage(drawn, { pixels, matrix });
     this.found.bits = Math.max(this.found.bits, whole(value('BPC', 'BitsPerComponent')));
     this.takeSpace(this.spaceNamed(value('CS', 'ColorSpace'), resources));
-  }
-
-  /** A picture fills the unit square of its own space (ISO 32000-1, 8.9.3). */
-  private takeImage(pixels: PixelSize, matrix: Matrix, stream?: PDFRawStream): void {
-    const side = scales(matrix);
-    const inches = { x: (side.x * this.unit) / PT_PER_INCH, y: (side.y * this.unit) / PT_PER_INCH };
-    if (
-      pixels.width < 1 ||
-      pixels.height < 1 ||
-      inches.x * MM_PER_INCH < 1e-6 ||
-      inches.y * MM_PER_INCH < 1e-6
-    )
-      return;
-    const ppi = { x: pixels.width / inches.x, y: pixels.height / inches.y };
-    this.found.images.push({ pixels, ppi, ...(stream && { stream }) });
   }
 
   /** Overprint for strokes, or for fills and all else (ISO 32000-1, 8.6.7). */
@@ -228,14 +290,45 @@ class Walk {
   }
 
   private decoded(stream: PDFStream): Uint8Array {
-    try {
-      const bytes =
-        stream instanceof PDFRawStream ? decodePDFRawStream(stream).decode() : stream.getContents();
-      this.read += bytes.length;
-      return this.read > MOST_BYTES ? new Uint8Array(0) : bytes;
-    } catch {
-      return new Uint8Array(0);
-    }
+    const bytes = bytesIn(stream);
+    this.bytes += bytes.length;
+    if (this.bytes > MOST_BYTES) this.refuse();
+    return bytes;
+  }
+
+  private count(drawn: Drawn, steps: number): void {
+    drawn.steps += steps;
+    if (drawn.steps > MOST_STEPS) this.refuse();
+  }
+
+  private refuse(): never {
+    throw new UpFitError(
+      'too-large',
+      `“${this.name}” draws more than can be looked at here: save it flattened, or as a picture of the size that it prints in.`,
+    );
+  }
+}
+
+/** How many dashes a line across the page has, where they are too fine to be any; else none that count. */
+function dashesOf(pattern: Operand | undefined, across: number, scale: number): number {
+  const lengths = Array.isArray(pattern) ? pattern.filter((one) => typeof one === 'number') : [];
+  const period = (lengths.reduce((sum, length) => sum + Math.abs(length), 0) / lengths.length) * scale;
+  return period > 0 && period < FINEST_DASH ? across / period : 0;
+}
+
+/** What a stream says, or a little more than `MOST_BYTES` of it; nothing where it is damaged. */
+function bytesIn(stream: PDFStream): Uint8Array {
+  try {
+    if (!(stream instanceof PDFRawStream)) return stream.getContents();
+    const decoder = decodePDFRawStream(stream);
+    // Bit by bit: a stream may be a thousand times as long as it is stored.
+    let length = 0;
+    for (let more = -1; more !== 0 && length <= MOST_BYTES; length += more)
+      more = decoder.getBytes(PART).length;
+    decoder.reset();
+    return length === 0 ? new Uint8Array(0) : Uint8Array.from(decoder.getBytes(length));
+  } catch {
+    return new Uint8Array(0);
   }
 }
 

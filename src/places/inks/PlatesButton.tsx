@@ -2,11 +2,12 @@
 import { useState } from 'react';
 import type { PlatePlan } from '@/core/fit/plates';
 import { savePlates, type PlateFilesWanted } from '@/state/plates/files';
-import { sentence } from '@/state/sentence';
 import { Dialog, LeaveDialog } from '@/ui/Dialog';
 import { OneOf } from '@/ui/OneOf';
+import { StopButton } from '@/ui/StopButton';
 import { toast } from '@/ui/toast';
 import type { Live } from '../bench/live/useLive';
+import { useWork } from '../shell/useWork';
 
 /** Makes the plates: how far they are, a way to stop them, and what is said once they are there. */
 export function PlatesButton({
@@ -19,40 +20,17 @@ export function PlatesButton({
   product: { name: string; hex: string };
 }) {
   const [open, setOpen] = useState(false);
-  const [work, setWork] = useState<{ share: number; stop: AbortController } | null>(null);
-  if (work)
-    return (
-      <button
-        className="action-2 measure w-32"
-        onClick={() => {
-          work.stop.abort();
-        }}
-      >
-        {Math.round(work.share * 100)} % · Stop
-      </button>
-    );
-  const make = async (wanted: PlateFilesWanted) => {
-    if (!plan) return;
-    const stop = new AbortController();
-    setWork({ share: 0, stop });
-    try {
-      const made = await savePlates(live, plan, product, wanted, {
-        signal: stop.signal,
-        onProgress: (share) => {
-          setWork({ share, stop });
-        },
-      });
-      if (made) {
-        const { width, height } = made.pixels;
-        toast(
-          `${made.each.length} plates of ${width.toLocaleString('en')} × ${height.toLocaleString('en')} px at ${made.ppi} PPI, and all of them as one PDF, in one zip.`,
-        );
-      }
-    } catch (error) {
-      toast(sentence(error));
-    }
-    setWork(null);
-  };
+  const { progress, run, stop } = useWork<number>({ outlives: true });
+  if (progress !== null) return <StopButton share={progress} className="w-32" onStop={stop} />;
+  const make = (wanted: PlateFilesWanted) =>
+    run(0, async (options) => {
+      const made = plan && (await savePlates(live, plan, product, wanted, options));
+      if (!made) return;
+      const { width, height } = made.pixels;
+      toast(
+        `${made.each.length} plates of ${width.toLocaleString('en')} × ${height.toLocaleString('en')} px at ${made.ppi} PPI, and all of them as one PDF, in one zip.`,
+      );
+    });
   return (
     <>
       <button

@@ -3,6 +3,7 @@ import { valibotResolver } from '@hookform/resolvers/valibot';
 import { useForm, useWatch, type UseFormReturn } from 'react-hook-form';
 import * as v from 'valibot';
 import { Line } from '@/ui/Line';
+import { StopButton } from '@/ui/StopButton';
 import { nameFor, type PackableFit } from './packable';
 import { usePackWork } from './usePackWork';
 import { goesOut } from './words';
@@ -79,9 +80,7 @@ export function PackForm({
           </button>
         )}
         {work.progress ? (
-          <button type="button" className="action-2 measure w-44" onClick={work.stop}>
-            {Math.round(work.progress.share * 100)} % · Stop
-          </button>
+          <StopButton share={work.progress.share} className="w-44" onStop={work.stop} />
         ) : (
           <button className="action w-44" disabled={picked.length === 0 || unsaid > 0 || name.trim() === ''}>
             Make the pack

@@ -1,13 +1,13 @@
 'use client';
-import { useState } from 'react';
 import { toast } from '@/ui/toast';
 import { BACKING_INK } from '@/core/blank/schema';
 import type { Sheet } from '@/core/sheet/schema';
-import { sentence } from '@/state/sentence';
 import { saveCutLines, sheetCutPages, type CutFormat } from '@/state/handover/cut-files';
 import { useShop } from '@/state/shop/shop';
 import { layOutSheet, makeSheetFiles, printsIn } from '@/state/handover/sheets';
 import { MenuLine, VerbMenu } from '@/ui/Menu';
+import { StopButton } from '@/ui/StopButton';
+import { useWork } from '../shell/useWork';
 
 /** Makes a sheet's files: a PDF with its press card, or a picture of each sheet. */
 export function MakeButton({ sheet }: { sheet: Sheet }) {
@@ -18,49 +18,23 @@ export function MakeButton({ sheet }: { sheet: Sheet }) {
     ),
   );
   const cuts = prints.filter((print) => print.cut);
-  const cut = async (format: CutFormat) => {
-    try {
+  const cut = (format: CutFormat) =>
+    run(0, async () => {
       const laid = await layOutSheet(sheet, prints);
       if (laid)
         await saveCutLines(sheet.name, sheetCutPages(sheet.name, laid.layout), format, {
           cut: sheet.spot,
           backing: BACKING_INK,
         });
-    } catch (error) {
-      toast(sentence(error));
-    }
-  };
-  const [work, setWork] = useState<{ share: number; stop: AbortController } | null>(null);
+    });
+  const { progress, run, stop } = useWork<number>({ outlives: true });
   const bare = sheet.items.every(({ copies }) => copies === 0);
-  const make = async (format: 'pdf' | 'png' | 'tiff') => {
-    const stop = new AbortController();
-    setWork({ share: 0, stop });
-    try {
-      const made = await makeSheetFiles(sheet, format, {
-        signal: stop.signal,
-        onProgress: (share) => {
-          setWork({ share, stop });
-        },
-      });
+  const make = (format: 'pdf' | 'png' | 'tiff') =>
+    run(0, async (options) => {
+      const made = await makeSheetFiles(sheet, format, options);
       if (made) toast(`“${sheet.name}” is made${sheet.mirrored ? ', mirrored: print it as it is' : ''}.`);
-    } catch (error) {
-      toast(sentence(error));
-    } finally {
-      setWork(null);
-    }
-  };
-  if (work) {
-    return (
-      <button
-        className="action-2 measure w-[132px]"
-        onClick={() => {
-          work.stop.abort();
-        }}
-      >
-        {Math.round(work.share * 100)} % · Stop
-      </button>
-    );
-  }
+    });
+  if (progress !== null) return <StopButton share={progress} className="w-[132px]" onStop={stop} />;
   return (
     <span className="flex items-center gap-3">
       <button className="action" disabled={bare} onClick={() => void make('pdf')}>

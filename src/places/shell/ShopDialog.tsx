@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import {
   counted,
   countHere,
@@ -10,11 +10,10 @@ import {
   type Change,
   type OpenedArchive,
 } from '@/state/shop/archive';
-import { sentence } from '@/state/sentence';
 import { roomUsed } from '@/state/shop/storage';
 import { changeSettings } from '@/state/shop/records';
 import { useShop } from '@/state/shop/shop';
-import { isStopped, type JobOptions } from '@/state/engine/engine';
+import type { JobOptions } from '@/state/engine/engine';
 import { Field } from '@/ui/Field';
 import { Dialog, LeaveDialog } from '@/ui/Dialog';
 import { useFilePicker } from '@/ui/useFilePicker';
@@ -22,27 +21,36 @@ import { Progress } from '@/ui/Progress';
 import { Select } from '@/ui/Select';
 import { tellDone } from '@/ui/tell';
 import { SetAside } from './SetAside';
+import { useWork } from './useWork';
 
 /** The shop as a whole: its name, and all of it in one file, out and in. */
 export function ShopDialog({ onClose }: { onClose: () => void }) {
   const { settings, designs } = useShop();
   const [opened, setOpened] = useState<OpenedArchive | null>(null);
-  const [trouble, setTrouble] = useState<string | null>(null);
   const [designId, setDesignId] = useState('');
   const [name, setName] = useState(settings.shopName);
   const room = useRoomUsed();
-  const work = useWork(setTrouble);
+  const { progress, trouble, run, stop } = useWork<{ doing: string; share: number }>();
+  const work = (doing: string, job: (options: JobOptions) => Promise<void>) =>
+    run({ doing, share: 0 }, ({ signal, onProgress }) =>
+      job({
+        signal,
+        onProgress: (share) => {
+          onProgress({ doing, share });
+        },
+      }),
+    );
   const picker = useFilePicker('An archive to bring in', (file) => {
-    void work.run('Reading', async (options) => {
+    void work('Reading', async (options) => {
       setOpened(await openArchive(file, options));
     });
   });
   const save = () =>
-    work.run('Writing', async (options) => {
+    work('Writing', async (options) => {
       await saveArchive(designId === '' ? null : designId, options);
     });
   const take = (archive: OpenedArchive, replace: boolean) =>
-    work.run('Bringing in', async () => {
+    work('Bringing in', async () => {
       const undo = await takeArchive(archive, replace);
       tellDone(
         replace ? `The shop is what “${archive.name}” held.` : `“${archive.name}” is brought in.`,
@@ -67,11 +75,11 @@ export function ShopDialog({ onClose }: { onClose: () => void }) {
         safe: all of this is in this browser only.
       </p>
       {room !== null && <p className="mt-1 text-sm text-ink-2">{room}</p>}
-      {work.doing ? (
+      {progress ? (
         <p role="status" className="mt-3 flex items-center gap-4">
-          <span>{work.doing}</span>
-          <Progress label={work.doing} share={work.share} className="w-48" />
-          <button className="verb" onClick={work.stop}>
+          <span>{progress.doing}</span>
+          <Progress label={progress.doing} share={progress.share} className="w-48" />
+          <button className="verb" onClick={stop}>
             Stop
           </button>
         </p>
@@ -217,34 +225,4 @@ function Replace({ archive, onReplace }: { archive: OpenedArchive; onReplace: ()
       </p>
     </div>
   );
-}
-
-/** Long work with a word for it, how far it is, and a way to stop it. */
-function useWork(onTrouble: (sentence: string | null) => void) {
-  const [state, setState] = useState<{ doing: string; share: number } | null>(null);
-  const stop = useRef<AbortController>(null);
-  return {
-    doing: state?.doing ?? null,
-    share: state?.share ?? 0,
-    stop: () => {
-      stop.current?.abort();
-    },
-    run: async (doing: string, job: (options: JobOptions) => Promise<void>) => {
-      stop.current = new AbortController();
-      onTrouble(null);
-      setState({ doing, share: 0 });
-      try {
-        await job({
-          signal: stop.current.signal,
-          onProgress: (share) => {
-            setState({ doing, share });
-          },
-        });
-      } catch (error) {
-        if (!isStopped(error)) onTrouble(sentence(error));
-      } finally {
-        setState(null);
-      }
-    },
-  };
 }

@@ -1,6 +1,7 @@
-'use client';
 import { useEffect, useRef, useState } from 'react';
+import { isStopped } from '@/state/engine/engine';
 import { sentence } from '@/state/sentence';
+import { toast } from '@/ui/toast';
 
 /** What long work is handed: how it hears that it is to stop, and whom it tells how far it is. */
 export interface WorkAsked<P> {
@@ -8,16 +9,19 @@ export interface WorkAsked<P> {
   onProgress: (progress: P) => void;
 }
 
-/** One piece of long work at a time: how far it is, a way to stop it, and what was in the way. It ends with its page. */
-export function useWork<P>() {
+/**
+ * One piece of long work at a time: how far it is, a way to stop it, and what was in the way. It ends with its page; one that
+ * `outlives` it goes on, and says what is in its way as a message.
+ */
+export function useWork<P>({ outlives = false }: { outlives?: boolean } = {}) {
   const [progress, setProgress] = useState<P | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const stop = useRef<AbortController>(null);
   useEffect(
     () => () => {
-      stop.current?.abort();
+      if (!outlives) stop.current?.abort();
     },
-    [],
+    [outlives],
   );
   return {
     progress,
@@ -32,7 +36,9 @@ export function useWork<P>() {
       try {
         await work({ signal: stop.current.signal, onProgress: setProgress });
       } catch (error) {
-        setTrouble(sentence(error));
+        if (isStopped(error)) return;
+        if (outlives) toast(sentence(error));
+        else setTrouble(sentence(error));
       } finally {
         setProgress(null);
       }

@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { StopButton } from '@/ui/StopButton';
 import type { Live } from '../live/useLive';
 import { PrintDialog } from './PrintDialog';
 import { usePrintWork } from './usePrintWork';
@@ -9,13 +10,7 @@ export function PrintButton({ live }: { live: Live }) {
   const work = usePrintWork();
   const [open, setOpen] = useState(false);
   const bare = live.pieces.length === 0;
-  if (work.share !== null) {
-    return (
-      <button className="action-2 measure w-[132px]" onClick={work.stop}>
-        {Math.round(work.share * 100)} % · Stop
-      </button>
-    );
-  }
+  if (work.share !== null) return <StopButton share={work.share} className="w-[132px]" onStop={work.stop} />;
   return (
     <span className="flex items-center gap-3">
       <button

@@ -1,11 +1,10 @@
 'use client';
-import { useState } from 'react';
 import { toast } from '@/ui/toast';
 import type { Fit } from '@/core/fit/schema';
 import type { PrintParts } from '@/core/pack/cut-out';
 import type { PrintChoice } from '@/core/print/plan';
-import { sentence } from '@/state/sentence';
 import { makePrintFiles, savePrintFiles, type MadePrints } from '@/state/handover/print';
+import { useWork } from '../../shell/useWork';
 
 export interface PrintWork {
   /** How far it is, 0 to 1; null where nothing is being made. */
@@ -21,29 +20,15 @@ export interface PrintWork {
 
 /** Print files being made: how far they are, a way to stop them, and what is said once they are there. */
 export function usePrintWork(): PrintWork {
-  const [work, setWork] = useState<{ share: number; stop: AbortController } | null>(null);
+  const { progress, run, stop } = useWork<number>({ outlives: true });
   return {
-    share: work?.share ?? null,
-    stop: () => {
-      work?.stop.abort();
-    },
-    make: async (fit, faceId, parts, choice) => {
-      const stop = new AbortController();
-      setWork({ share: 0, stop });
-      try {
-        const made = await makePrintFiles(fit, faceId, parts, choice, {
-          signal: stop.signal,
-          onProgress: (share) => {
-            setWork({ share, stop });
-          },
-        });
+    share: progress,
+    stop,
+    make: (fit, faceId, parts, choice) =>
+      run(0, async (options) => {
+        const made = await makePrintFiles(fit, faceId, parts, choice, options);
         if (made) await handOver(made);
-      } catch (error) {
-        toast(sentence(error));
-      } finally {
-        setWork(null);
-      }
-    },
+      }),
   };
 }
 
