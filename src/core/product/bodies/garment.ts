@@ -6,6 +6,8 @@ import { flattenPath } from '../../geometry/path';
 import { parsePath } from '../../geometry/parse-path';
 import type { Material, Mesh } from '../mesh';
 import { capMeshes } from './cap';
+import { rolledEdge, softened } from './roll';
+import { settled } from './settled';
 import { flatPiece, keepOutRing, ribbon } from './slab';
 import { lerp } from '../../geometry/lerp';
 
@@ -21,20 +23,33 @@ const CLOTH: Material = { faceId: null, colour: 'product', finish: 'fabric', fol
 /** A sewn thing lying flat, front and back, in its own folds; each print where the body says. */
 export function garmentMeshes(body: GarmentBody): Mesh[] {
   if (body.cut === 'cap') return capMeshes(body);
-  const [, ...others] = ringsOf(body);
+  const { lie, lieAs } = settled(body);
+  const { front, back } = patternOf(body);
+  const others = ringsOf(body).slice(1);
+  const sides = [{ front, back }, ...others.map((ring) => ({ front: ring, back: ring }))].map((side) => ({
+    front: softened(side.front).map(lie),
+    back: softened(side.back).map(lie),
+  }));
   return [
-    ...sewnMeshes(body),
-    ...others.flatMap((ring) => sidesOf(body, ring, ring)),
-    ...ringsOf(body).map((ring) => rim(ring)),
-    ...(body.cut === 'hooded' ? [hoodOpening(body)] : []),
+    ...sides.flatMap((side) => [
+      ...sidesOf(body, side.front, side.back),
+      rim(side.front),
+      rolledEdge(CLOTH, side.front, HALF + 0.2),
+      rolledEdge(CLOTH, side.back, -HALF - 0.2, { behind: true }),
+    ]),
+    ...[...sewnOn(body), ...(body.cut === 'hooded' ? [hoodOpening(body), nape(body)] : [])].map(lieAs),
   ];
 }
 
 /** All that is cut from one pattern and sewn on it, as it lies: the cloth of both sides, its prints, pockets and seams. */
 export function sewnMeshes(body: GarmentBody): Mesh[] {
   const { front, back } = patternOf(body);
+  return [...sidesOf(body, front, back), ...sewnOn(body)];
+}
+
+/** What lies on a garment's cloth: its prints, pockets and seams. */
+function sewnOn(body: GarmentBody): Mesh[] {
   return [
-    ...sidesOf(body, front, back),
     ...body.prints.map((print) => printMesh(body, print)),
     ...body.prints.flatMap((print) => coversOf(body, print)),
     ...detailsOf(body),
@@ -315,6 +330,18 @@ function hoodOpening({ collarWidth, length }: GarmentBody): Mesh {
     (t) => [(2 * t - 1) * half, -length * 0.03 - length * 0.1 * (1 - (2 * t - 1) ** 2)] as const,
   );
   return flatPiece({ ...CLOTH, tone: 0.55 }, [[...opening, [half, 6], [-half, 6]]], DRAWN, HALF + 0.35);
+}
+
+/** The cloth that joins a hood to the back of the neck, behind all that lies on it. */
+function nape({ collarWidth, collarDrop }: GarmentBody): Mesh {
+  const half = collarWidth / 2;
+  const ring: Line = [
+    [-half, -12],
+    [half, -12],
+    [half, collarDrop * 0.3],
+    [-half, collarDrop * 0.3],
+  ];
+  return flatPiece({ ...CLOTH, tone: 0.62 }, [ring], DRAWN, -HALF + 0.4);
 }
 
 /** The cords of a hood. */
