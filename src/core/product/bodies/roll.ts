@@ -59,7 +59,7 @@ export function rolledEdge(
 }
 
 /** The same line with more points on it where they are far apart. */
-function dense(ring: readonly (readonly [number, number])[]): Line {
+export function dense(ring: readonly (readonly [number, number])[]): Line {
   return ring.flatMap(([x, y], i) => {
     const [nx, ny] = ring[(i + 1) % ring.length]!;
     const parts = Math.max(1, Math.ceil(Math.hypot(nx - x, ny - y) / APART));

@@ -1,7 +1,7 @@
 import type { GarmentBody } from '../../blank/bodies/garment';
 import { cross, minus, unit, type Vector } from '../../geometry/vector';
 import { memo } from '../../memo';
-import { garmentMeshes } from '../bodies/garment';
+import { plainMeshes } from '../bodies/garment';
 import { boxOf, type Mesh } from '../mesh';
 import { peg, PEG } from './hanger';
 import { laidOver } from './laid-over';
@@ -28,7 +28,7 @@ export function hangsOnHook({ cut }: GarmentBody): boolean {
 export function onHook(body: GarmentBody): Mesh[] {
   return known(JSON.stringify(body), () => {
     const { chest, length, sleeve } = body;
-    const lying = garmentMeshes(body);
+    const lying = plainMeshes(body);
     const top = -boxOf(lying).high[1];
     // Where the cloth begins that hangs on the handles or the strap.
     const edge = body.cut === 'tote' ? sleeve : 0;

@@ -1,5 +1,5 @@
 import type { Vector } from '../../geometry/vector';
-import { HALF } from '../bodies/garment';
+import { HALF } from '../bodies/seams';
 import type { Mesh } from '../mesh';
 
 /** What is printed or sewn on counts as nearer by so many times what it lies off, so that bent cloth does not show through. */

@@ -1,7 +1,8 @@
 import type { GarmentBody } from '../../blank/bodies/garment';
 import { memo } from '../../memo';
 import { unit, type Vector } from '../../geometry/vector';
-import { HALF, patternOf, sewnMeshes } from '../bodies/garment';
+import { patternOf, sewnMeshes } from '../bodies/garment';
+import { HALF } from '../bodies/seams';
 import { flatPiece } from '../bodies/slab';
 import type { Material, Mesh } from '../mesh';
 import { tessellated } from './tessellate';

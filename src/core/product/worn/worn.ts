@@ -1,6 +1,7 @@
 import { sleeveOf, type GarmentBody } from '../../blank/bodies/garment';
 import { memo } from '../../memo';
-import { HALF, patternOf, sewnMeshes } from '../bodies/garment';
+import { patternOf, sewnMeshes } from '../bodies/garment';
+import { HALF } from '../bodies/seams';
 import { lerp } from '../../geometry/lerp';
 import { surface, type Mesh } from '../mesh';
 import { drape, type Draped, type Pattern } from './drape';
