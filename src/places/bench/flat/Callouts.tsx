@@ -5,6 +5,7 @@ import { extentOf } from '@/core/fit/geometry';
 import type { Piece } from '@/core/fit/schema';
 import { isOpen, rank } from '@/core/check/finding';
 import { useHand } from '@/state/bench/hand';
+import { useRoomSize } from '@/ui/useRoomSize';
 import { VerdictShape } from '@/ui/Verdict';
 import type { Live } from '../live/useLive';
 import { inkOf } from '@/core/check/registry';
@@ -41,15 +42,11 @@ export function Callouts({ live, docket, view }: { live: Live; docket: Docket | 
             <path d="M0 0V5" stroke="var(--color-viewing-fix)" strokeWidth="1.4" />
           </pattern>
         </defs>
-        {called?.place && (
-          <>
-            {onPieces.length === 0 &&
-              (called.places ?? [called.place]).map((place, index) => (
-                <Mark key={index} view={view} place={place} />
-              ))}
-            <Leader view={view} place={called.places?.[0] ?? called.place} />
-          </>
-        )}
+        {called?.place &&
+          onPieces.length === 0 &&
+          (called.places ?? [called.place]).map((place, index) => (
+            <Mark key={index} view={view} place={place} />
+          ))}
       </svg>
       {called?.place && onPieces.length > 0 && (
         <FoundOnPieces
@@ -60,19 +57,38 @@ export function Callouts({ live, docket, view }: { live: Live; docket: Docket | 
           places={called.places ?? [called.place]}
         />
       )}
-      {called?.place && (
-        <p
-          data-callout
-          className="pointer-events-none absolute bottom-2 left-8 right-3 flex items-center justify-center gap-2 font-semibold leading-tight text-viewing-fix [--color-fix:#8a1a10] [--color-look:#5c3c00]"
-        >
-          <VerdictShape verdict={called.verdict} size={12} />
-          <span className={called.verdict === 'fix' ? '' : 'text-look'}>{called.message}</span>
-        </p>
-      )}
+      {called?.place && <Words view={view} finding={called} place={called.places?.[0] ?? called.place} />}
     </>
   );
 }
 
+/** px between the flat's sides and the words at its foot. */
+const [LEFT, RIGHT] = [32, 12];
+
+/** What was found, in words at the foot of the flat, and a line from its place down to them. */
+function Words({ view, finding, place }: { view: View; finding: Finding; place: Place }) {
+  const { room, size } = useRoomSize();
+  return (
+    <>
+      <svg aria-hidden className="pointer-events-none absolute inset-0 h-full w-full">
+        <Leader view={view} place={place} wide={size?.width ?? 0} />
+      </svg>
+      <div
+        data-callout
+        style={{ left: LEFT, right: RIGHT }}
+        className="pointer-events-none absolute bottom-2 flex justify-center font-semibold leading-tight text-viewing-fix [--color-fix:#8a1a10] [--color-look:#5c3c00]"
+      >
+        <div ref={room} className="flex items-center gap-2">
+          <VerdictShape verdict={finding.verdict} size={12} />
+          <span className={finding.verdict === 'fix' ? '' : 'text-look'}>{finding.message}</span>
+        </div>
+      </div>
+    </>
+  );
+}
+
+/** px from the end of the words to where a line may come down to them. */
+const LEADER_IN = 12;
 /** px from which a place is marked by its outline alone. */
 const LARGE = 160;
 
@@ -109,12 +125,15 @@ function Mark({ view, place, dashed = false }: { view: View; place: Place; dashe
   );
 }
 
-/** From the place down to the words at the foot of the flat. */
-function Leader({ view, place }: { view: View; place: Place }) {
+/** From the place down to the words, `wide` px of them, as straight as it goes: over as little of the drawing as it can. */
+function Leader({ view, place, wide }: { view: View; place: Place; wide: number }) {
   const from = toPx(view, (place.left + place.right) / 2, place.bottom);
+  const middle = (LEFT + view.width - RIGHT) / 2;
+  const reach = Math.max(0, wide / 2 - LEADER_IN);
+  const to = Math.min(middle + reach, Math.max(middle - reach, from.x));
   return (
     <path
-      d={`M${from.x} ${from.y}L${view.width / 2} ${view.height - 32}`}
+      d={`M${from.x} ${from.y}L${to} ${view.height - 32}`}
       stroke="var(--color-viewing-fix)"
       strokeWidth="1.2"
       fill="none"
