@@ -12,25 +12,39 @@ export interface Args {
   switches: Set<string>;
 }
 
-const SWITCHES = ['json', 'mirror', 'marks', 'steam'];
+/** What a command takes besides `--json`. */
+export interface Takes {
+  /** Options with a value after them. */
+  options?: readonly string[];
+  /** Options that stand alone. */
+  switches?: readonly string[];
+  /** Whether files are named without an option before them. */
+  files?: boolean;
+}
 
-/** Takes `command FILE... --name value --switch` apart; throws `bad-argument` for what no command knows. */
-export function readArgs(argv: readonly string[], known: readonly string[]): Args {
+/** Takes `command FILE... --name value --switch` apart; throws `bad-argument` for what the command does not take. */
+export function readArgs(argv: readonly string[], takes: Takes): Args {
   const [command = '', ...rest] = argv;
   const args: Args = { command, files: [], values: new Map(), all: new Map(), switches: new Set() };
+  const switches = ['json', ...(takes.switches ?? [])];
   const options = Object.fromEntries([
-    ...known.map((name) => [name, { type: 'string' as const }]),
-    ...SWITCHES.map((name) => [name, { type: 'boolean' as const }]),
+    ...(takes.options ?? []).map((name) => [name, { type: 'string' as const }]),
+    ...switches.map((name) => [name, { type: 'boolean' as const }]),
   ]) as NonNullable<ParseArgsConfig['options']>;
   // Not strict: that would refuse a value below zero (`--at -5mm,3mm`) as another option.
   const { tokens } = parseArgs({ args: rest, options, strict: false, allowPositionals: true, tokens: true });
   for (const token of tokens) {
-    if (token.kind === 'positional') args.files.push(token.value);
+    if (token.kind === 'positional') {
+      if (!takes.files) throw badArgument(`“${token.value}” stands alone: no option before it takes it.`);
+      args.files.push(token.value);
+    }
     if (token.kind !== 'option') continue;
     const { name, rawName, value } = token;
     if (!(name in options)) throw badArgument(`There is no option ${rawName}.`);
-    if (SWITCHES.includes(name)) args.switches.add(name);
-    else if (value === undefined) throw badArgument(`--${name} wants a value after it.`);
+    if (switches.includes(name)) {
+      if (value !== undefined) throw badArgument(`--${name} stands alone, and takes no “${value}”.`);
+      args.switches.add(name);
+    } else if (value === undefined) throw badArgument(`--${name} wants a value after it.`);
     else {
       args.values.set(name, value);
       args.all.set(name, [...(args.all.get(name) ?? []), value]);

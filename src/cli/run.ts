@@ -1,6 +1,6 @@
 import { UpFitError } from '@/core/errors';
 import type { Answer, ReaderSupply } from './answer';
-import { badArgument, readArgs, type Args } from './args';
+import { badArgument, readArgs, type Args, type Takes } from './args';
 import { blanks } from './commands/blanks';
 import { check, CHECK_OPTIONS } from './commands/check';
 import { inspect } from './commands/inspect';
@@ -12,20 +12,17 @@ import { rows, ROWS_OPTIONS } from './commands/rows';
 import { scenes } from './commands/scenes';
 import { template, TEMPLATE_OPTIONS } from './commands/template';
 
-type Command = {
-  options: readonly string[];
-  run: (args: Args, readers: ReaderSupply) => Promise<Answer>;
-};
+type Command = Takes & { run: (args: Args, readers: ReaderSupply) => Promise<Answer> };
 
 const COMMANDS: Record<string, Command> = {
-  inspect: { options: [], run: inspect },
-  blanks: { options: [], run: blanks },
+  inspect: { files: true, run: inspect },
+  blanks: { run: blanks },
   check: { options: CHECK_OPTIONS, run: check },
-  scenes: { options: [], run: scenes },
-  picture: { options: PICTURE_OPTIONS, run: picture },
+  scenes: { run: scenes },
+  picture: { options: PICTURE_OPTIONS, switches: ['marks', 'steam'], run: picture },
   plates: { options: PLATES_OPTIONS, run: plates },
   price: { options: PRICE_OPTIONS, run: price },
-  render: { options: RENDER_OPTIONS, run: render },
+  render: { options: RENDER_OPTIONS, switches: ['mirror'], run: render },
   rows: { options: ROWS_OPTIONS, run: rows },
   template: { options: TEMPLATE_OPTIONS, run: template },
 };
@@ -43,7 +40,7 @@ export async function run(argv: readonly string[], readers: ReaderSupply): Promi
   try {
     const command = COMMANDS[argv[0] ?? ''];
     if (!command) throw badArgument(`Say what to do: ${Object.keys(COMMANDS).join(', ')}.`);
-    const answer = await command.run(readArgs(argv, command.options), readers);
+    const answer = await command.run(readArgs(argv, command), readers);
     return { out: asJson ? lines(answer.json) : `${answer.text}\n`, err: '', status: answer.status };
   } catch (error) {
     const told = tell(error);
