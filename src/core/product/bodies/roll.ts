@@ -1,8 +1,7 @@
 import { fromRings, grow } from '../../cut/polygons';
 import type { Material, Mesh } from '../mesh';
+import type { Line } from './seams';
 import { onSheet, ringOf } from './slab';
-
-type Line = (readonly [x: number, y: number])[];
 
 /** mm of the radius of the sharpest corner that cloth has when it is turned: no needle goes into a point. */
 const CORNER = 8;
