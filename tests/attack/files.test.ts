@@ -174,14 +174,14 @@ describe('pages that draw without end', () => {
       ...objects,
     ]);
   /** Forms in forms, each drawn so often in the one around it. */
-  const nested = (deep: number, times: number, group = '') =>
+  const nested = (deep: number, times: number, group = '', side = 300) =>
     page(
       '/XObject << /F 5 0 R >>',
       stream('/F Do'),
       ...Array.from({ length: deep }, (_, i) =>
         stream(
           i < deep - 1 ? '/F Do '.repeat(times) : '10 10 200 200 re f',
-          `/Type /XObject /Subtype /Form /BBox [0 0 300 300] ${group} /Resources << /XObject << /F ${i + 6} 0 R >> >>`,
+          `/Type /XObject /Subtype /Form /BBox [0 0 ${side} ${side}] ${group} /Resources << /XObject << /F ${i + 6} 0 R >> >>`,
         ),
       ),
     );
@@ -220,7 +220,12 @@ describe('pages that draw without end', () => {
   test.each([
     ['forms in forms', nested(4, 10)],
     ['layers in layers', nested(3, 6, layer)],
-    ['many dashed lines', dashed(3, 2_000)],
+    ['thousands of small layers', nested(3, 40, layer, 6)],
+    ['many dashed lines', dashed(3, 500)],
+    [
+      'lines after fine dashes that were put away',
+      page('', stream(`q [0.001 0.001] 0 d Q ${'0 0 m 300 300 l S '.repeat(2_000)}`)),
+    ],
     ['a large picture', picture(2_000)],
   ])('%s, as people make them, are read', async (_, text) => {
     expect((await measure('page.pdf', text)).facts.physical!.width).toBeCloseTo(105.833, 3);

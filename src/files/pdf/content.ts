@@ -39,14 +39,14 @@ const PT_PER_INCH = 72;
 const MOST_NESTED = 28;
 /** Steps of drawing of one page, those of a form as often as it is drawn: a detailed map has a tenth of it. */
 const MOST_STEPS = 3_000_000;
-/** What a layer of its own costs, in steps: it is as large as the page. */
+/** What a layer of its own costs, in steps, where it is as large as the page; a smaller one by its area. */
 const LAYER_STEPS = 3_000;
 /** What a picture costs each time that it is drawn, in steps. */
 const IMAGE_STEPS = 100;
 /** Dashes finer than this, in points, are no line that anybody sees: each of them is a step. */
 const FINEST_DASH = 0.1;
-/** Pixels of all pictures of one page, each once: they are held whole while it is drawn. */
-const MOST_PIXELS = 160_000_000;
+/** Pixels of all pictures of one page, each once: they are held whole while it is drawn. A banner of 1.8 m has 180 million. */
+const MOST_PIXELS = 250_000_000;
 /** Bytes of drawing of one page, each form once. */
 const MOST_BYTES = 96 * 1024 * 1024;
 /** Bytes that are taken out of their compression at once. */
@@ -68,8 +68,7 @@ const MODES: Record<string, SpaceFound['mode']> = {
  * `unit` is the page's `/UserUnit`.
  */
 export function readContent(name: string, page: PDFPage, unit: number): PageContent {
-  const { width, height } = page.getMediaBox();
-  const walk = new Walk(name, page.doc.context, Math.hypot(width, height));
+  const walk = new Walk(name, page.doc.context, page.getMediaBox());
   const contents = page.node.lookup(PDFName.of('Contents'));
   const { textRuns, images } = walk.run(walk.bytesOf(contents), page.node.Resources(), 0);
   return { ...walk.found, textRuns, images: images.flatMap((image) => placed(image, unit) ?? []) };
@@ -78,6 +77,8 @@ export function readContent(name: string, page: PDFPage, unit: number): PageCont
 /** What a stream draws, where it lies by itself; as much as it draws each time that it is drawn. */
 interface Drawn {
   steps: number;
+  /** The area of the layer that it wants for itself. */
+  layer?: number;
   textRuns: number;
   images: { pixels: PixelSize; matrix: Matrix; stream?: PDFRawStream }[];
 }
@@ -111,8 +112,8 @@ class Walk {
   constructor(
     private readonly name: string,
     private readonly context: PDFContext,
-    /** The page's diagonal, in points. */
-    private readonly across: number,
+    /** In points. */
+    private readonly page: { width: number; height: number },
   ) {}
 
   /** All streams of a page's contents, one behind the other. */
@@ -136,21 +137,21 @@ class Walk {
     let matrix = IDENTITY;
     let invisible = false;
     let dashes = 0;
-    const saved: { matrix: Matrix; invisible: boolean }[] = [];
+    const saved: { matrix: Matrix; invisible: boolean; dashes: number }[] = [];
     for (const { operator, operands } of operatorsOf(bytes)) {
       this.count(drawn, 1);
       switch (operator) {
         case 'q':
-          if (saved.length < 1000) saved.push({ matrix, invisible });
+          if (saved.length < 1000) saved.push({ matrix, invisible, dashes });
           break;
         case 'Q':
-          ({ matrix, invisible } = saved.pop() ?? { matrix, invisible });
+          ({ matrix, invisible, dashes } = saved.pop() ?? { matrix, invisible, dashes });
           break;
         case 'cm':
           matrix = combined(matrix, matrixOf(operands));
           break;
         case 'd':
-          dashes = dashesOf(operands[0], this.across, scales(matrix).x);
+          dashes = dashesOf(operands[0], Math.hypot(this.page.width, this.page.height), scales(matrix).x);
           break;
         case 'S':
         case 's':
@@ -195,8 +196,9 @@ class Walk {
     const kind = stream.dict.lookup(PDFName.of('Subtype'));
     if (kind === PDFName.of('Image')) this.takePicture(drawn, stream, matrix);
     if (kind !== PDFName.of('Form')) return;
-    const { steps, textRuns, images } = this.form(stream, resources, depth);
-    this.count(drawn, steps);
+    const { steps, textRuns, images, layer = 0 } = this.form(stream, resources, depth);
+    const share = (layer * areaOf(matrix)) / (this.page.width * this.page.height || 1);
+    this.count(drawn, steps + LAYER_STEPS * Math.min(1, share));
     drawn.textRuns += textRuns;
     for (const image of images) drawn.images.push({ ...image, matrix: combined(matrix, image.matrix) });
   }
@@ -213,9 +215,10 @@ class Walk {
         : IDENTITY;
     const inside = stream.dict.lookup(PDFName.of('Resources'));
     const drawn = this.run(this.decoded(stream), inside instanceof PDFDict ? inside : around, depth + 1);
-    if (stream.dict.lookup(PDFName.of('Group')) instanceof PDFDict) this.count(drawn, LAYER_STEPS);
+    const layered = stream.dict.lookup(PDFName.of('Group')) instanceof PDFDict;
+    const layer = layered ? boxArea(stream.dict.lookup(PDFName.of('BBox'))) * areaOf(matrix) : 0;
     const images = drawn.images.map((image) => ({ ...image, matrix: combined(matrix, image.matrix) }));
-    const form = { ...drawn, images };
+    const form = { ...drawn, images, layer };
     this.forms.set(stream, form);
     return form;
   }
@@ -298,7 +301,8 @@ class Walk {
 
   private count(drawn: Drawn, steps: number): void {
     drawn.steps += steps;
-    if (drawn.steps > MOST_STEPS) this.refuse();
+    // What is no number at all is past all bounds too.
+    if (!(drawn.steps <= MOST_STEPS)) this.refuse();
   }
 
   private refuse(): never {
@@ -330,6 +334,18 @@ function bytesIn(stream: PDFStream): Uint8Array {
   } catch {
     return new Uint8Array(0);
   }
+}
+
+/** How many times as large an area is after a matrix. */
+function areaOf([a, b, c, d]: Matrix): number {
+  return Math.abs(a * d - b * c);
+}
+
+/** The area of a form's box; larger than any page where it says none. */
+function boxArea(box: PDFObject | undefined): number {
+  if (!(box instanceof PDFArray) || box.size() !== 4) return 1e12;
+  const { width, height } = box.asRectangle();
+  return Math.abs(width * height);
 }
 
 function matrixOf(operands: readonly Operand[]): Matrix {
