@@ -55,20 +55,20 @@ test('cloth that is sewn has no sharp corner, and next to no less of it', () => 
     [0, 200],
   ] as const;
   const ring = softened([...square]);
-  expect(Math.min(...ring.map(([x, y]) => Math.hypot(x, y)))).toBeCloseTo(8 * (Math.SQRT2 - 1), 1);
+  expect(Math.min(...ring.map(([x, y]) => Math.hypot(x, y)))).toBeCloseTo(2 * Math.SQRT2, 1);
   expect(areaIn(ring) / areaIn(square)).toBeGreaterThan(0.998);
-  expect(ring.length).toBeGreaterThan(100);
-  // Narrower than its corners would be round, it stays what it is.
-  expect(
-    areaIn(
-      softened([
-        [0, 0],
-        [9, 0],
-        [9, 50],
-        [0, 50],
-      ]),
-    ),
-  ).toBe(450);
+  expect(ring.length).toBeGreaterThan(50);
+  // Narrower than its corners would be round, they are as round as there is room for.
+  const narrow = areaIn(
+    softened([
+      [0, 0],
+      [9, 0],
+      [9, 50],
+      [0, 50],
+    ]),
+  );
+  expect(narrow).toBeGreaterThan(400);
+  expect(narrow).toBeLessThan(450);
 });
 
 test.each([false, true])(
@@ -90,8 +90,8 @@ test.each([false, true])(
       expect(off).toBeGreaterThan(-1e-6);
       expect(off).toBeLessThan(5.9);
       // Furthest inside it faces as the cloth does, at the edge out of it.
-      if (i % 4 === 0) expect(nz).toBe(way);
-      if (i % 4 === 3) expect(nx * (x - 50) * 60 + ny * (y + 30) * 100).toBeGreaterThan(0);
+      if (i % 3 === 0) expect(nz).toBe(way);
+      if (i % 3 === 2) expect(nx * (x - 50) * 60 + ny * (y + 30) * 100).toBeGreaterThan(0);
     }
   },
 );
