@@ -14,7 +14,7 @@ type Work = (options: WorkAsked<number>) => Promise<Changed>;
 
 /** Runs a change of an artwork's pixels: shows how far it is, can be stopped, tells what became of it, and undoes it. */
 export function useChange(): { busy: Busy | null; run: (label: string, work: Work) => void } {
-  const { progress, run, stop } = useWork<{ label: string; share: number }>({ outlives: true });
+  const { progress, run, stop } = useWork<{ label: string; share: number }>({ outlives: true, place: false });
   return {
     busy: progress && { ...progress, stop },
     run: (label, work) =>

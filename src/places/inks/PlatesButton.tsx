@@ -20,7 +20,7 @@ export function PlatesButton({
   product: { name: string; hex: string };
 }) {
   const [open, setOpen] = useState(false);
-  const { progress, run, stop } = useWork<number>({ outlives: true });
+  const { progress, run, stop } = useWork<number>({ outlives: true, place: false });
   if (progress !== null) return <StopButton share={progress} className="w-32" onStop={stop} />;
   const make = (wanted: PlateFilesWanted) =>
     run(0, async (options) => {

@@ -27,7 +27,7 @@ export function MakeButton({ sheet }: { sheet: Sheet }) {
           backing: BACKING_INK,
         });
     });
-  const { progress, run, stop } = useWork<number>({ outlives: true });
+  const { progress, run, stop } = useWork<number>({ outlives: true, place: false });
   const bare = sheet.items.every(({ copies }) => copies === 0);
   const make = (format: 'pdf' | 'png' | 'tiff') =>
     run(0, async (options) => {

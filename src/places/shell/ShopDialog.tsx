@@ -30,7 +30,7 @@ export function ShopDialog({ onClose }: { onClose: () => void }) {
   const [designId, setDesignId] = useState('');
   const [name, setName] = useState(settings.shopName);
   const room = useRoomUsed();
-  const { progress, trouble, run, stop } = useWork<{ doing: string; share: number }>();
+  const { progress, trouble, run, stop } = useWork<{ doing: string; share: number }>({ outlives: true });
   const work = (doing: string, job: (options: JobOptions) => Promise<void>) =>
     run({ doing, share: 0 }, ({ signal, onProgress }) =>
       job({

@@ -11,18 +11,20 @@ export interface WorkAsked<P> {
 
 /**
  * One piece of long work at a time: how far it is, a way to stop it, and what was in the way. It ends with its page; one that
- * `outlives` it goes on, and says what is in its way as a message.
+ * `outlives` it goes on. What is in the way is a message where the page is left by then, or has no `place` to say it.
  */
-export function useWork<P>({ outlives = false }: { outlives?: boolean } = {}) {
+export function useWork<P>({ outlives = false, place = true }: { outlives?: boolean; place?: boolean } = {}) {
   const [progress, setProgress] = useState<P | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const stop = useRef<AbortController>(null);
-  useEffect(
-    () => () => {
+  const here = useRef(false);
+  useEffect(() => {
+    here.current = true;
+    return () => {
+      here.current = false;
       if (!outlives) stop.current?.abort();
-    },
-    [outlives],
-  );
+    };
+  }, [outlives]);
   return {
     progress,
     trouble,
@@ -37,8 +39,8 @@ export function useWork<P>({ outlives = false }: { outlives?: boolean } = {}) {
         await work({ signal: stop.current.signal, onProgress: setProgress });
       } catch (error) {
         if (isStopped(error)) return;
-        if (outlives) toast(sentence(error));
-        else setTrouble(sentence(error));
+        if (place && here.current) setTrouble(sentence(error));
+        else toast(sentence(error));
       } finally {
         setProgress(null);
       }

@@ -20,7 +20,7 @@ export interface PrintWork {
 
 /** Print files being made: how far they are, a way to stop them, and what is said once they are there. */
 export function usePrintWork(): PrintWork {
-  const { progress, run, stop } = useWork<number>({ outlives: true });
+  const { progress, run, stop } = useWork<number>({ outlives: true, place: false });
   return {
     share: progress,
     stop,
