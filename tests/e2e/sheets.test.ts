@@ -75,7 +75,6 @@ describe('a sheet', () => {
       const order = async () => {
         await shop.browser.get(`${shop.address}/packs?fit=mug-325`);
         await (await shop.bench.named('The sheet Sheet 1', '[role=checkbox]')).click();
-        await (await shop.bench.named('Why gull on Mug 325 ml', 'input')).sendKeys('a proof');
         await shop.bench.press('Make the pack');
         await shop.bench.press('Send to a house');
         await shop.bench.named('How many of gull');
