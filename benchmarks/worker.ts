@@ -1,11 +1,9 @@
 import { shippedBlanks } from '@/core/blank/library';
 import { printPixels, printSize } from '@/core/blank/resolve';
-import { makeDocket } from '@/core/check/docket';
-import { COARSE_GRID } from '@/core/check/face-findings';
 import { newPiece } from '@/core/fit/place';
 import { MM_PER_INCH } from '@/core/length/units';
 import type { Fit, Role } from '@/core/fit/schema';
-import { boxShrink, reducedTo } from '@/core/raster/shrink';
+import { reducedTo } from '@/core/raster/shrink';
 import type { Press } from '@/core/colour/press';
 import { inkPixels } from '@/core/colour/press-pixels';
 import { words, type Raster } from '@/core/raster/raster';
@@ -22,6 +20,7 @@ import { newSheet } from '@/core/sheet/schema';
 import { measureArtwork, type Readers } from '@/files/artwork';
 import { writePrint } from '@/files/print';
 import type { Measured } from '@/imaging/measure';
+import { docketRows, otherHalf } from './docket';
 import { plateRows } from './plates';
 import { clothRows, makePictures, pictureRows, viewRows } from './products';
 
@@ -251,31 +250,12 @@ async function run(): Promise<void> {
   tell('import: decode and every measurement', 4, await ratio(file, () => measure('bench.png', bytes)));
 
   const press = engine.bakePress(null, 'relative');
-  const known = { facts: () => measured.facts, press };
-  let moved = 0;
-  const check = (role: Role, pixels: () => Raster, coarse?: number) => {
-    const fit = fitOf(measured, role);
-    // Each time a tenth of a mm further, so that nothing is taken from the time before.
-    moved += 0.1;
-    for (const piece of fit.faces[0]!.pieces) if (piece.kind === 'artwork') piece.x += moved % 3;
-    makeDocket(shirt, fit, { ...known, pixels, coarse });
-  };
-  // Other pixels to the program, though the same bytes: nothing of them is known yet.
-  const fresh = () => {
-    const raster = { ...measured.raster! };
-    return () => raster;
-  };
-  const kept = fresh();
-  tell('exact docket of a motif, all rules', 4, await ratio(file, () => check('motif', fresh())));
-  check('motif', kept);
-  tell('exact docket after moving it', 1.5, await ratio(file, () => check('motif', kept)));
-  tell('exact docket of a ground, all rules', 4, await ratio(file, () => check('ground', fresh())));
-  const reduced = boxShrink(measured.raster!, 15, 15);
-  const again = () => {
-    const raster = { ...reduced };
-    return () => raster;
-  };
-  tell('coarse docket', 0.15, await ratio(file, () => check('motif', again(), COARSE_GRID)));
+  await docketRows(
+    async (name, limit, work) => {
+      tell(name, limit, await ratio(file, work));
+    },
+    { blank: shirt, measured, press, fitOf },
+  );
   tell(
     '24 megapixels to inks by the table, against the engine',
     1,
@@ -359,9 +339,18 @@ async function pictures(first: number): Promise<void> {
   postMessage('ready');
 }
 
+/** The engine that measures half of the rules beside the one that is timed. */
+async function half(): Promise<void> {
+  const bytes = new Uint8Array(engine.encodePng(picture(WIDTH, HEIGHT), { ppi: 300, use: 'print' }));
+  const press = engine.bakePress(null, 'relative');
+  otherHalf({ blank: shirt, measured: await measure('bench.png', bytes), press, fitOf });
+}
+
 // On its own page the rate of imports is timed, of files that are made here; else all that one engine does.
 if (self.location.search.startsWith('?pictures=')) {
   await pictures(Number(self.location.search.slice(-1)));
+} else if (self.location.search === '?half') {
+  await half();
 } else if (self.location.search === '?plates') {
   await plates();
 } else if (self.location.search === '?products') {

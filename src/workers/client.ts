@@ -6,6 +6,7 @@ import type { Press } from '@/core/colour/press';
 import type { Swatch } from '@/core/colour/swatches';
 import type { PrintFace } from '@/core/blank/resolve';
 import type { Docket } from '@/core/check/docket';
+import type { Finding } from '@/core/check/finding';
 import type { BesideAsked } from '@/files/beside';
 import type { CutPage } from '@/files/cut-lines';
 import type { DocketPage } from '@/core/pack/docket-page';
@@ -131,6 +132,16 @@ class EngineClient {
 /** Engines that work side by side: one uses one core. */
 export const ENGINES = 2;
 
+/** Pixels of a fit's artworks from which two engines share what is measured in them: each has to decode them. */
+const SHARED_PIXELS = 6e6;
+
+function pixelsShown({ artworks }: FitJob): number {
+  return artworks.reduce(
+    (sum, { facts: { pixels } }) => sum + (pixels ? pixels.width * pixels.height : 0),
+    0,
+  );
+}
+
 /** The page's engines. A job goes to the one with the least to do, of two alike to the one that has its pixels. */
 class EnginePool {
   private readonly clients = Array.from({ length: ENGINES }, () => new EngineClient());
@@ -155,8 +166,36 @@ class EnginePool {
     return this.runFit(job, options, (service, flag, tell) => service.cutFaces(job, flag, tell));
   }
 
-  docket(job: FitJob, unit: UnitSetting, options: JobOptions = {}): Promise<Docket> {
-    return this.runFit(job, options, (service, flag, tell) => service.docket(job, unit, flag, tell));
+  /** The docket of a fit. Where it is much work and nobody else waits, two engines measure half of the rules each. */
+  async docket(job: FitJob, unit: UnitSetting, options: JobOptions = {}): Promise<Docket> {
+    const found =
+      this.isIdle && pixelsShown(job) > SHARED_PIXELS ? await this.findings(job, unit, options) : undefined;
+    return this.runFit(job, options, (service, flag, tell) => service.docket(job, unit, found, flag, tell));
+  }
+
+  private async findings(job: FitJob, unit: UnitSetting, options: JobOptions): Promise<Finding[]> {
+    const stop = new AbortController();
+    const signal = AbortSignal.any([stop.signal, ...(options.signal ? [options.signal] : [])]);
+    const shares = [0, 0];
+    const half = (which: 0 | 1) => {
+      const onProgress = (share: number) => {
+        shares[which] = share;
+        options.onProgress?.((shares[0]! + shares[1]!) / 2);
+      };
+      const find: Job<Finding[]> = (service, flag, tell) => service.findings(job, unit, which, flag, tell);
+      // The same half goes to the same engine again, which knows what was measured before an edit.
+      return this.runFits([job], { signal, onProgress }, find, which);
+    };
+    try {
+      return (await Promise.all([half(0), half(1)])).flat();
+    } catch (error) {
+      stop.abort();
+      throw error;
+    }
+  }
+
+  private get isIdle(): boolean {
+    return this.clients.every(({ load }) => load === 0);
   }
 
   printFiles(job: FitJob, asked: PrintFilesAsked, options: JobOptions = {}): Promise<PrintFile[]> {
@@ -241,9 +280,10 @@ class EnginePool {
     return this.runFits([fit], options, job);
   }
 
-  private runFits<T>(fits: readonly FitJob[], options: JobOptions, job: Job<T>): Promise<T> {
+  private runFits<T>(fits: readonly FitJob[], options: JobOptions, job: Job<T>, half?: 0 | 1): Promise<T> {
     const artworks = fits.flatMap((fit) => fit.artworks);
-    const keys = artworks.map(({ facts }) => `${facts.name}/${facts.bytes}`);
+    const names = artworks.map(({ facts }) => `${facts.name}/${facts.bytes}`);
+    const keys = half === undefined ? names : [...names.map((name) => `${half} ${name}`), ...names];
     const bytes = Math.max(0, ...artworks.map(({ original }) => original.size));
     return this.run(keys, bytes, options, job);
   }
@@ -251,7 +291,8 @@ class EnginePool {
   private run<T>(keys: readonly string[], bytes: number, options: JobOptions, job: Job<T>): Promise<T> {
     const least = Math.min(...this.clients.map(({ load }) => load));
     const free = this.clients.filter(({ load }) => load === least);
-    const client = free.find((one) => keys.some((key) => this.had.get(key) === one)) ?? free[0]!;
+    const had = keys.map((key) => this.had.get(key)).find((one) => one && free.includes(one));
+    const client = had ?? free[0]!;
     for (const key of keys) this.had.set(key, client);
     return client.run(options, bytes, job);
   }

@@ -8,6 +8,9 @@ import { cutAnew } from '@/core/cut/make';
 import { PARTED, partPicture, withGroups } from '@/core/cut/parting';
 import { reducedTo } from '@/core/raster/shrink';
 import { makeDocket } from '@/core/check/docket';
+import { findingsOf, type DocketOptions } from '@/core/check/face-findings';
+import { HALVES } from '@/core/check/registry';
+import type { UnitSetting } from '@/core/length/show';
 import type { Progress, Raster } from '@/core/raster/raster';
 import { artworkPixels, measureArtwork } from '@/files/artwork';
 import { hexOf, rgbOf } from '@/core/colour/hex';
@@ -82,6 +85,16 @@ async function pressOf({ profile, intent }: PressAsked): Promise<Press> {
     lastPress = { key, press: (await engine()).bakePress(await profileOf(profile), intent) };
   }
   return lastPress.press;
+}
+
+async function docketOptions(job: FitJob, unit: UnitSetting, progress: Progress): Promise<DocketOptions> {
+  return {
+    facts: factsOf(job),
+    pixels: await rastersOf(job, part(progress, 0, 0.5)),
+    press: await pressOf(job.press),
+    unit,
+    progress: part(progress, 0.5, 1),
+  };
 }
 
 /** What is printed on the fits that were pictured last. */
@@ -183,18 +196,15 @@ const service: EngineService = {
       });
     }),
 
-  docket: (job, unit, flag, onProgress) =>
-    answer(async () => {
-      const progress = follow(flag, onProgress);
-      const pixels = await rastersOf(job, part(progress, 0, 0.5));
-      return makeDocket(job.blank, job.fit, {
-        facts: factsOf(job),
-        pixels,
-        press: await pressOf(job.press),
-        unit,
-        progress: part(progress, 0.5, 1),
-      });
-    }),
+  findings: (job, unit, half, flag, onProgress) =>
+    answer(async () =>
+      findingsOf(job.blank, job.fit, await docketOptions(job, unit, follow(flag, onProgress)), HALVES[half]),
+    ),
+
+  docket: (job, unit, found, flag, onProgress) =>
+    answer(async () =>
+      makeDocket(job.blank, job.fit, await docketOptions(job, unit, follow(flag, onProgress)), found),
+    ),
 
   printFiles: (job, asked, flag, onProgress) =>
     answer(async () => {

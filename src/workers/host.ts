@@ -45,6 +45,8 @@ export class WorkerHost<Service> {
     let timer: ReturnType<typeof setTimeout> | undefined;
     const alive = () => {
       clearTimeout(timer);
+      // A sign of life may come after the answer.
+      if (!this.waiting.has(fail)) return;
       timer = setTimeout(() => {
         // The others that it had did not hang: they are told that it ended, and may be tried again.
         fail(new WorkerEnded(true));

@@ -7,6 +7,7 @@ import type { Swatch } from '@/core/colour/swatches';
 import type { Step } from '@/core/artwork/steps';
 import type { PrintFace, ResolvedBlank } from '@/core/blank/resolve';
 import type { Docket } from '@/core/check/docket';
+import type { Finding } from '@/core/check/finding';
 import type { Parting } from '@/core/cut/parting';
 import type { PlatePlan } from '@/core/fit/plates';
 import type { Fit, FitFace } from '@/core/fit/schema';
@@ -167,7 +168,22 @@ export interface EngineService {
   partPicture(artwork: JobArtwork, flag: Int32Array, onProgress: OnProgress): Promise<Outcome<Parting>>;
   /** The faces of a fit with their cut lines made anew. */
   cutFaces(job: FitJob, flag: Int32Array, onProgress: OnProgress): Promise<Outcome<FitFace[]>>;
-  docket(job: FitJob, unit: UnitSetting, flag: Int32Array, onProgress: OnProgress): Promise<Outcome<Docket>>;
+  /** What one half of the rules finds on a fit's faces. */
+  findings(
+    job: FitJob,
+    unit: UnitSetting,
+    half: 0 | 1,
+    flag: Int32Array,
+    onProgress: OnProgress,
+  ): Promise<Outcome<Finding[]>>;
+  /** The docket of a fit; `found` is what both halves of the rules found on its faces, where they were measured. */
+  docket(
+    job: FitJob,
+    unit: UnitSetting,
+    found: readonly Finding[] | undefined,
+    flag: Int32Array,
+    onProgress: OnProgress,
+  ): Promise<Outcome<Docket>>;
   printFiles(
     job: FitJob,
     asked: PrintFilesAsked,

@@ -1,7 +1,8 @@
 import { worst, type Finding, type RuleId } from '@/core/check/finding';
 import { makeDocket } from '@/core/check/docket';
+import { findingsOf } from '@/core/check/face-findings';
 import { summaryOf } from '@/core/check/summary';
-import { RULES, ruleName } from '@/core/check/registry';
+import { HALVES, RULES, ruleName } from '@/core/check/registry';
 import { coverBleed, newFill, scalePiece } from '@/core/fit/place';
 import type { ArtworkPiece, FillPiece, Piece } from '@/core/fit/schema';
 import {
@@ -328,6 +329,29 @@ describe('the docket', () => {
       unit,
     });
     expect(findingOf(docket, 'safe').shown.measured).toBe('0.472 in inside');
+  });
+
+  test('of two halves of the rules, measured apart, is the one of all of them', () => {
+    expect(new Set(HALVES.flat())).toEqual(new Set(RULES));
+    expect(HALVES.flat()).toHaveLength(RULES.length);
+    const shirt = blankById('shirt');
+    const picture = paint(400, 500, (x, y) => [
+      x % 256,
+      y % 256,
+      90,
+      x < 3 ? 120 : (x * y) % 17 === 0 ? 0 : 255,
+    ]);
+    const faces = shirt.faces.slice(0, 2).map(({ id }, i) => ({
+      faceId: id,
+      pieces: [pieceAt(150 + 40 * i, 200, 340, 425)],
+    }));
+    const fit = { ...fitOf(shirt, []), faces };
+    const own = shown(picture);
+    const halves = HALVES.map((rules) => findingsOf(shirt, fit, own, rules));
+    const whole = makeDocket(shirt, fit, own);
+    expect(new Set(whole.findings.map(({ faceId }) => faceId)).size).toBe(2);
+    expect(halves.every((half) => half.some(({ verdict }) => verdict !== 'ready'))).toBe(true);
+    expect(makeDocket(shirt, fit, own, halves.flat())).toEqual(whole);
   });
 
   test('an empty face has nothing to measure', () => {

@@ -1,6 +1,6 @@
-import { expose } from 'comlink';
 import { WorkerEnded, WorkerHost } from '@/workers/host';
 import { Latest } from '@/workers/latest';
+import { FakeWorker } from '../support/fake-worker';
 
 interface Service {
   double(n: number): number;
@@ -8,49 +8,18 @@ interface Service {
   hang(): Promise<number>;
 }
 
-/** A worker in this thread: what it is sent goes through a channel, as to a real one. */
-class FakeWorker extends EventTarget {
-  static made: FakeWorker[] = [];
-  private readonly channel = new MessageChannel();
-  ended = false;
-
-  constructor() {
-    super();
-    FakeWorker.made.push(this);
-    const { port1, port2 } = this.channel;
-    const service: Service = {
-      double: (n) => 2 * n,
-      fail: () => {
-        throw new Error('It broke.');
-      },
-      hang: () => new Promise(() => undefined),
-    };
-    expose(service, port2);
-    port1.addEventListener('message', (event) => {
-      if (!this.ended)
-        this.dispatchEvent(new MessageEvent('message', { data: (event as MessageEvent).data }));
-    });
-    port1.start();
-  }
-
-  postMessage(message: unknown, transfer: Transferable[] = []): void {
-    this.channel.port1.postMessage(message, transfer);
-  }
-
-  terminate(): void {
-    this.ended = true;
-    this.channel.port1.close();
-  }
-
-  die(): void {
-    this.dispatchEvent(new Event('error', { cancelable: true }));
-  }
-}
+const service: Service = {
+  double: (n) => 2 * n,
+  fail: () => {
+    throw new Error('It broke.');
+  },
+  hang: () => new Promise(() => undefined),
+};
 
 let forgotten = 0;
 const open = () =>
   new WorkerHost<Service>(
-    () => new FakeWorker() as unknown as Worker,
+    () => new FakeWorker(service) as unknown as Worker,
     () => forgotten++,
   );
 let host = open();
@@ -110,6 +79,22 @@ describe('a worker', () => {
       jest.useRealTimers();
     }
     expect(await host.call((worker) => worker.double(6))).toBe(12);
+  });
+
+  test('is not ended for a sign of life that comes after its answer', async () => {
+    let late: () => void = () => undefined;
+    await host.call((worker, sign) => {
+      late = sign;
+      return worker.double(1);
+    }, 1000);
+    jest.useFakeTimers();
+    try {
+      late();
+      expect(jest.getTimerCount()).toBe(0);
+    } finally {
+      jest.useRealTimers();
+    }
+    expect(FakeWorker.made.map(({ ended }) => ended)).toEqual([false]);
   });
 
   test('an old one that dies late does not end the one in its place', async () => {

@@ -66,6 +66,8 @@ export interface Rule {
   moves?: true;
   /** Where its places are parts of the piece itself: they are marked by all that it shows there, or by what is half clear. */
   onInk?: 'whole' | 'soft';
+  /** Whether what it takes long over are the artworks' own pixels; those of the print are gone over by the other rules. */
+  ofArtwork?: true;
   check: (context: CheckContext) => Finding[];
 }
 

@@ -4,6 +4,7 @@ import type { ProductLook } from './context';
 import { findingsOf, looksOf, type DocketOptions } from './face-findings';
 import { standing, worst, type Finding, type Verdict } from './finding';
 import { outcomeOf, type Outcome } from './outcome';
+import { RULES } from './registry';
 import { sizesOf } from './sizes';
 
 /** All findings of a fit, in the docket's order, and whether they come from every pixel. */
@@ -18,10 +19,18 @@ export interface Docket {
   sizes: Outcome[];
 }
 
-/** Measures every face of a fit by every rule, on every look and in every size of the product. */
-export function makeDocket(blank: ResolvedBlank, fit: Fit, options: DocketOptions): Docket {
+/**
+ * Measures every face of a fit by every rule, on every look and in every size of the product. `known` is what all rules
+ * found on the faces as they are, in any order, where that was measured before.
+ */
+export function makeDocket(
+  blank: ResolvedBlank,
+  fit: Fit,
+  options: DocketOptions,
+  known?: readonly Finding[],
+): Docket {
+  const own = known ? inOrder(blank, known) : findingsOf(blank, fit, options);
   const exact = options.coarse === undefined;
-  const own = findingsOf(blank, fit, options);
   const looks = looksOf(blank, fit, options);
   const graded = blank.blank.sizes.length > 1 && exact ? sizesOf(blank, fit, options, own) : null;
   const findings = [...own, ...(graded?.findings ?? [])];
@@ -32,6 +41,13 @@ export function makeDocket(blank: ResolvedBlank, fit: Fit, options: DocketOption
     looks: looks.length > 1 ? looks.map((look) => onLook(look, own)) : [],
     sizes: graded?.outcomes ?? [],
   };
+}
+
+/** As the docket lists them: by faces, and on each by rules. */
+function inOrder({ faces }: ResolvedBlank, findings: readonly Finding[]): Finding[] {
+  const place = ({ faceId, rule }: Finding) =>
+    faces.findIndex(({ id }) => id === faceId) * RULES.length + RULES.findIndex(({ id }) => id === rule);
+  return [...findings].sort((a, b) => place(a) - place(b));
 }
 
 function onLook({ id, name }: ProductLook, findings: readonly Finding[]): Outcome {

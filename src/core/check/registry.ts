@@ -63,6 +63,12 @@ export const RULES: readonly Rule[] = [
   fileSpec,
 ];
 
+/** Two parts of the rules that share none of their work: each may be measured by an engine of its own. */
+export const HALVES = [
+  RULES.filter(({ ofArtwork }) => ofArtwork),
+  RULES.filter(({ ofArtwork }) => !ofArtwork),
+] as const;
+
 /** What a stored docket was measured by: it is stale when a rule is another. */
 export const RULES_KEY = RULES.map(({ id, version }) => `${id} ${version}`).join();
 

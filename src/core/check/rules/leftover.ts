@@ -15,6 +15,7 @@ export const leftover: Rule = {
   rests: [],
   name: 'Leftover lines',
   way: 'Save the artwork without its template lines, and bring it in again.',
+  ofArtwork: true,
   check: (context) => {
     if (showingPieces(context).length === 0) return [];
     const found = flawsOf(context, ['line'], (flaw, shown) => guideOf(context, flaw, shown) !== null);

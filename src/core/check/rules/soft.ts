@@ -17,6 +17,7 @@ export const soft: Rule = {
   name: 'Soft parts',
   way: 'Give soft parts a hard edge in Artwork, or choose a method that prints them.',
   onInk: 'soft',
+  ofArtwork: true,
   check: (context) => {
     const plan = planOf(context.fit, context.face.id);
     // Plates have solids and dots, and nothing half there.

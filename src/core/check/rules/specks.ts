@@ -19,6 +19,7 @@ export const specks: Rule = {
   name: 'Specks',
   way: 'Clean the artwork up, or accept them where they belong to it.',
   moves: true,
+  ofArtwork: true,
   check: (context) => {
     if (showingPieces(context).length === 0) return [];
     const found = flawsOf(context, KINDS);

@@ -17,6 +17,7 @@ export const thin: Rule = {
   name: 'Thin strokes',
   way: 'Make it larger, or bring artwork with thicker strokes.',
   moves: true,
+  ofArtwork: true,
   check: (context) => [
     ...measureEach(context, [...showingPieces(context), ...shapesOf(context)], 'more', (own, piece) =>
       piece.kind === 'shape' ? measureShape(own, piece) : measure(own, piece),
