@@ -79,6 +79,13 @@ export default {
     {
       ...shared,
       displayName: 'unit',
+      transform: {
+        '/tests/(unit|truth|attack)/.*\\.test\\.ts$': [
+          '<rootDir>/tests/support/bundle.mjs',
+          shared.transform['\\.(ts|tsx|js|mjs)$'][1],
+        ],
+        ...shared.transform,
+      },
       testEnvironment: 'node',
       testMatch: [`<rootDir>/tests/{unit,truth,attack}/${LONG ? '**/' : ''}*.test.ts`],
       setupFilesAfterEnv: ['<rootDir>/tests/support/thorough.ts'],
