@@ -6,7 +6,10 @@ import { join, relative } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
-const { KEPT_PAGES } = await modules('src/offline/pages.ts');
+const { asKept, pageRoutes } = await modules('src/offline/pages.ts');
+const routes = pageRoutes(
+  JSON.parse(await readFile(join(root, '.next/app-path-routes-manifest.json'), 'utf8')),
+);
 const buildId = (await readFile(join(root, '.next/BUILD_ID'), 'utf8')).trim();
 
 const files = [
@@ -15,7 +18,7 @@ const files = [
   ...(await below('public/pdf', '/pdf')),
   ...(await below('public/resvg', '/resvg')),
   ...(await below('public/fonts', '/fonts')),
-  ...[...KEPT_PAGES, '/icon.svg', '/manifest.webmanifest'].map((url) => ({ url, revision: buildId })),
+  ...[...routes.map(asKept), '/icon.svg', '/manifest.webmanifest'].map((url) => ({ url, revision: buildId })),
 ];
 
 await build({
@@ -25,7 +28,11 @@ await build({
   minify: true,
   target: 'es2022',
   tsconfig: join(root, 'tsconfig.json'),
-  define: { 'self.BUILT_FILES': JSON.stringify(files), 'self.BUILD': JSON.stringify(buildId) },
+  define: {
+    'self.BUILT_FILES': JSON.stringify(files),
+    'self.ROUTES': JSON.stringify(routes),
+    'self.BUILD': JSON.stringify(buildId),
+  },
   logLevel: 'warning',
 });
 

@@ -1,41 +1,25 @@
-/** The page that stands for every fit: it reads from its address which one it is. */
-const ANY_FIT = '/bench/any';
+/** Routes of pages, as the build lists them: `/blanks`, or `/bench/[fitId]` for every address of its kind. */
+export type Routes = readonly string[];
 
-const PAGES: readonly string[] = [
-  '/',
-  '/beside',
-  '/blanks',
-  '/blanks/houses',
-  '/blanks/layouts',
-  '/blanks/make',
-  '/blanks/measure',
-  '/blanks/prices',
-  '/blanks/spec',
-  '/blanks/template',
-  '/earnings',
-  '/inks',
-  '/listing',
-  '/artwork',
-  '/artwork/stickers',
-  '/rows',
-  '/sheets',
-  '/packs',
-  '/pictures',
-  '/pictures/photo',
-  ANY_FIT,
-];
+const NAMED = /\[\w+\]/g;
 
-/** Every page that is kept for when the server is gone, under an address that is asked for by nobody else. */
-export const KEPT_PAGES: readonly string[] = PAGES.map(asKept);
-
-/** The kept page that stands for an address; null for one that is none of ours. */
-export function keptPage(pathname: string): string | null {
-  if (/^\/bench\/[^/]+$/.test(pathname)) return asKept(ANY_FIT);
-  return PAGES.includes(pathname) ? asKept(pathname) : null;
+/** The routes that have a page, of what the build's list says of each of its entries. */
+export function pageRoutes(entries: Readonly<Record<string, string>>): string[] {
+  // Its own pages, for what is not found or went wrong, begin with a line.
+  return Object.entries(entries).flatMap(([entry, route]) =>
+    entry.endsWith('/page') && !route.startsWith('/_') ? [route] : [],
+  );
 }
 
-function asKept(page: string): string {
-  return `${page}?kept`;
+/** Where a route's page is kept for when the server is gone: under an address that is asked for by nobody else. */
+export function asKept(route: string): string {
+  return `${route.replace(NAMED, 'any')}?kept`;
+}
+
+/** The kept page that stands for an address; null for one that is none of ours. */
+export function keptPage(routes: Routes, pathname: string): string | null {
+  const route = routes.find((one) => new RegExp(`^${one.replace(NAMED, '[^/]+')}$`).test(pathname));
+  return route === undefined ? null : asKept(route);
 }
 
 /** The header in which the server says which build it serves. */

@@ -1,10 +1,11 @@
 /// <reference lib="webworker" />
 import { NetworkFirst, Serwist, type PrecacheEntry } from 'serwist';
-import { isOfAnother, keptPage } from './pages';
+import { isOfAnother, keptPage, type Routes } from './pages';
 
 declare const self: ServiceWorkerGlobalScope & {
   /** Every file the build serves, with what tells its versions apart; put in when this is bundled. */
   BUILT_FILES: PrecacheEntry[];
+  ROUTES: Routes;
   BUILD: string;
 };
 
@@ -38,10 +39,10 @@ self.addEventListener('install', (event) => {
 
 kept.registerCapture(
   ({ request, url, sameOrigin }) =>
-    sameOrigin && request.mode === 'navigate' && keptPage(url.pathname) !== null,
+    sameOrigin && request.mode === 'navigate' && keptPage(self.ROUTES, url.pathname) !== null,
   async ({ request, url }) => {
     const served = fetch(request);
-    const page = await kept.matchPrecache(keptPage(url.pathname) ?? '');
+    const page = await kept.matchPrecache(keptPage(self.ROUTES, url.pathname) ?? '');
     if (!page) return served;
     const given = await Promise.race([served.catch(() => null), afterPatience()]);
     // A page of another build would ask for files that this one does not have.

@@ -334,24 +334,24 @@ describe('the docket', () => {
   test('of two halves of the rules, measured apart, is the one of all of them', () => {
     expect(new Set(HALVES.flat())).toEqual(new Set(RULES));
     expect(HALVES.flat()).toHaveLength(RULES.length);
-    const shirt = blankById('shirt');
-    const picture = paint(400, 500, (x, y) => [
+    const label = blankById('label-bottle');
+    const picture = paint(300, 400, (x, y) => [
       x % 256,
       y % 256,
       90,
       x < 3 ? 120 : (x * y) % 17 === 0 ? 0 : 255,
     ]);
-    const faces = shirt.faces.slice(0, 2).map(({ id }, i) => ({
+    const faces = label.faces.map(({ id }, i) => ({
       faceId: id,
-      pieces: [pieceAt(150 + 40 * i, 200, 340, 425)],
+      pieces: [pieceAt(40 + 9 * i, 55, 78, 104)],
     }));
-    const fit = { ...fitOf(shirt, []), faces };
+    const fit = { ...fitOf(label, []), faces };
     const own = shown(picture);
-    const halves = HALVES.map((rules) => findingsOf(shirt, fit, own, rules));
-    const whole = makeDocket(shirt, fit, own);
+    const halves = HALVES.map((rules) => findingsOf(label, fit, own, rules));
+    const whole = makeDocket(label, fit, own);
     expect(new Set(whole.findings.map(({ faceId }) => faceId)).size).toBe(2);
     expect(halves.every((half) => half.some(({ verdict }) => verdict !== 'ready'))).toBe(true);
-    expect(makeDocket(shirt, fit, own, halves.flat())).toEqual(whole);
+    expect(makeDocket(label, fit, own, halves.flat())).toEqual(whole);
   });
 
   test('an empty face has nothing to measure', () => {

@@ -1,21 +1,31 @@
-import { readdirSync } from 'node:fs';
-import { isOfAnother, KEPT_PAGES, keptPage } from '@/offline/pages';
+import { asKept, isOfAnother, keptPage, pageRoutes } from '@/offline/pages';
 
-/** Every address that has a page, as the folders of the routes say. */
-function routes(folder = 'src/app', at = ''): string[] {
-  return readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
-    if (entry.isDirectory() && entry.name !== 'api')
-      return routes(`${folder}/${entry.name}`, `${at}/${entry.name}`);
-    return entry.name === 'page.tsx' ? [at === '' ? '/' : at] : [];
-  });
-}
+const ENTRIES = {
+  '/_not-found/page': '/_not-found',
+  '/api/desk/route': '/api/desk',
+  '/bench/[fitId]/page': '/bench/[fitId]',
+  '/blanks/houses/page': '/blanks/houses',
+  '/blanks/page': '/blanks',
+  '/icon.svg/route': '/icon.svg',
+  '/page': '/',
+};
 
-test('every page there is is kept for when the server is gone, and nothing else', () => {
-  const pages = routes().map((route) => keptPage(route.replace('[fitId]', '4eb3c71f')));
-  expect(pages).not.toContain(null);
-  expect([...pages].sort()).toEqual([...KEPT_PAGES].sort());
-  for (const other of ['/api/desk', '/bench', '/bench/a/b', '/packs/', '/_next/static/a.js', '/offline.js'])
-    expect(keptPage(other)).toBeNull();
+test('every page of a build is kept for when the server is gone, and nothing else', () => {
+  const routes = pageRoutes(ENTRIES);
+  expect(routes).toEqual(['/bench/[fitId]', '/blanks/houses', '/blanks', '/']);
+  for (const route of routes)
+    expect(keptPage(routes, route.replace('[fitId]', '4eb3c71f'))).toBe(asKept(route));
+  expect(new Set(routes.map(asKept)).size).toBe(routes.length);
+  for (const other of [
+    '/api/desk',
+    '/bench',
+    '/bench/a/b',
+    '/blanks/',
+    '/icon.svg',
+    '/_not-found',
+    '/offline.js',
+  ])
+    expect(keptPage(routes, other)).toBeNull();
 });
 
 test('an answer of another build is told from this one’s, and from what is no Up Fit', () => {
