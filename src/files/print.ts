@@ -6,7 +6,7 @@ import { inkPixels } from '@/core/colour/press-pixels';
 import { MM_PER_INCH } from '@/core/length/units';
 import type { Piece } from '@/core/fit/schema';
 import type { PrintPart } from '@/core/pack/cut-out';
-import { FORMATS } from '@/core/formats/registry';
+import { FORMATS, type PrintFormat } from '@/core/formats/registry';
 import type { PrintPlan } from '@/core/print/plan';
 import { IN_SILENCE, isOpaque, words, type Progress, type Raster } from '@/core/raster/raster';
 import { flatten, renderFace, type Shown } from '@/core/render/face';
@@ -59,7 +59,7 @@ export async function writePrint(
   progress: Progress = IN_SILENCE,
 ): Promise<WrittenPrint> {
   const { plan, sides } = asked;
-  const { bytes, told = [] } = await writeAs(engine, asked, shown, progress);
+  const { bytes, told = [] } = await WRITERS[plan.format](engine, asked, shown, progress);
   const wrong = await readBack(
     bytes,
     plan,
@@ -74,60 +74,73 @@ export async function writePrint(
   return { bytes, type: FORMATS[plan.format].type, plan, told };
 }
 
-async function writeAs(
-  engine: Engine,
-  asked: PrintAsked,
-  shown: Shown,
-  progress: Progress,
-): Promise<{ bytes: Uint8Array; told?: string[] }> {
-  const { title, sides, plan } = asked;
-  const [first] = sides;
-  if (plan.format === 'pdf') {
-    const drawings = await drawingsOn(engine, sides, shown, plan, (raster, at) => ({
-      ...at,
-      ...pictureFor(engine, asked, first!, raster),
-    }));
-    const pages = sides.map((side, i) => {
-      const step = part(progress, (i / sides.length) * 0.95, ((i + 1) / sides.length) * 0.95);
-      return { face: side.face, layers: pdfLayers(engine, asked, side, { shown, drawings }, step) };
-    });
-    const colours =
-      plan.mode === 'cmyk' ? { inks: conditionOf(engine, asked) } : { rgb: engine.screenProfile() };
-    const marks = { mirrored: plan.mirrored, cutInk: cutInksOf(asked.blank.spec).cut };
-    return { bytes: await printPdf(title, pages, colours, marks), told: drawings.told() };
-  }
-  if (plan.format === 'svg') {
-    const drawings = await drawingsOn(engine, sides, shown, plan, (raster, at): PngPart => ({
-      ...at,
-      png: pngOf(engine, raster, plan),
-    }));
-    const svg = printSvg(first!.face, svgLayers(engine, asked, first!, { shown, drawings }, progress));
-    return { bytes: new TextEncoder().encode(svg), told: drawings.told() };
-  }
-  return { bytes: writePixels(engine, asked, first!, shown, progress) };
+/** What a writer makes: the file, and what was drawn as pixels though it is a drawing, a sentence each. */
+interface Made {
+  bytes: Uint8Array;
+  told?: string[];
 }
+type Writer = (engine: Engine, asked: PrintAsked, shown: Shown, progress: Progress) => Made | Promise<Made>;
 
-function writePixels(
-  engine: Engine,
-  asked: PrintAsked,
-  side: PrintPart,
-  shown: Shown,
-  progress: Progress,
-): Uint8Array {
-  const { plan, blank } = asked;
-  const drawn = draw(asked, side, side.pieces, shown, part(progress, 0, 0.4));
-  const raster = plan.alpha ? drawn : flatten(drawn, PAPER);
-  const saving = part(progress, 0.5, 1);
-  if (plan.mode === 'cmyk') {
-    const { profile } = pressOf(asked);
-    const format = plan.format === 'jpeg' ? 'jpeg' : 'tiff';
-    return engine.encodeInks(inksOf(asked, side, raster), { format, ppi: plan.ppi, profile }, saving);
-  }
-  if (plan.format === 'jpeg') return engine.encodeJpeg(raster, { ppi: plan.ppi, quality: 100 }, saving);
-  if (plan.format === 'tiff') return engine.encodeTiff(raster, { ppi: plan.ppi }, saving);
-  const tight = forecastBytes(raster, (band) => pngOf(engine, band, plan)) > blank.spec.files.maxBytes.value;
-  return engine.encodePng(raster, { ppi: plan.ppi, use: tight ? 'small' : 'print' }, saving);
-}
+const writePages: Writer = async (engine, asked, shown, progress) => {
+  const { title, sides, plan } = asked;
+  const drawings = await drawingsOn(engine, sides, shown, plan, (raster, at) => ({
+    ...at,
+    ...pictureFor(engine, asked, sides[0]!, raster),
+  }));
+  const pages = sides.map((side, i) => {
+    const step = part(progress, (i / sides.length) * 0.95, ((i + 1) / sides.length) * 0.95);
+    return { face: side.face, layers: pdfLayers(engine, asked, side, { shown, drawings }, step) };
+  });
+  const colours =
+    plan.mode === 'cmyk' ? { inks: conditionOf(engine, asked) } : { rgb: engine.screenProfile() };
+  const marks = { mirrored: plan.mirrored, cutInk: cutInksOf(asked.blank.spec).cut };
+  return { bytes: await printPdf(title, pages, colours, marks), told: drawings.told() };
+};
+
+const writeDrawing: Writer = async (engine, asked, shown, progress) => {
+  const { sides, plan } = asked;
+  const drawings = await drawingsOn(engine, sides, shown, plan, (raster, at): PngPart => ({
+    ...at,
+    png: pngOf(engine, raster, plan),
+  }));
+  const [first] = sides;
+  const svg = printSvg(first!.face, svgLayers(engine, asked, first!, { shown, drawings }, progress));
+  return { bytes: new TextEncoder().encode(svg), told: drawings.told() };
+};
+
+type Encode = (engine: Engine, raster: Raster, asked: PrintAsked, saving: Progress) => Uint8Array;
+
+/** A file of pixels alone; `inInks` is left out where its format holds none. */
+const pixelWriter =
+  (inRgb: Encode, inInks?: 'tiff' | 'jpeg'): Writer =>
+  (engine, asked, shown, progress) => {
+    const { plan, sides } = asked;
+    const [side] = sides;
+    const drawn = draw(asked, side!, side!.pieces, shown, part(progress, 0, 0.4));
+    const raster = plan.alpha ? drawn : flatten(drawn, PAPER);
+    const saving = part(progress, 0.5, 1);
+    if (plan.mode !== 'cmyk' || !inInks) return { bytes: inRgb(engine, raster, asked, saving) };
+    const as = { format: inInks, ppi: plan.ppi, profile: pressOf(asked).profile };
+    return { bytes: engine.encodeInks(inksOf(asked, side!, raster), as, saving) };
+  };
+
+const WRITERS: Record<PrintFormat, Writer> = {
+  pdf: writePages,
+  svg: writeDrawing,
+  jpeg: pixelWriter(
+    (engine, raster, { plan: { ppi } }, saving) => engine.encodeJpeg(raster, { ppi, quality: 100 }, saving),
+    'jpeg',
+  ),
+  tiff: pixelWriter(
+    (engine, raster, { plan: { ppi } }, saving) => engine.encodeTiff(raster, { ppi }, saving),
+    'tiff',
+  ),
+  png: pixelWriter((engine, raster, { plan, blank }, saving) => {
+    const bytes = forecastBytes(raster, (band) => pngOf(engine, band, plan));
+    const isTight = bytes > blank.spec.files.maxBytes.value;
+    return engine.encodePng(raster, { ppi: plan.ppi, use: isTight ? 'small' : 'print' }, saving);
+  }),
+};
 
 function svgLayers(
   engine: Engine,

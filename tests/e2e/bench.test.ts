@@ -213,7 +213,7 @@ describe('a mug', () => {
     expect((await shop.fit.pieces())[0]!.id).toBe(piece.id);
   });
 
-  test('nudged by a step in the unit at hand, ten with Shift', async () => {
+  longTest('nudged by a step in the unit at hand, ten with Shift', async () => {
     const box = async () => (await shop.fit.boxes())[0]!;
     const from = await box();
     await shop.bench.keys(Key.ARROW_RIGHT);
@@ -355,7 +355,7 @@ longTest(
   },
 );
 
-test('a frame of a drag renders what the hand moves, and nothing else', async () => {
+longTest('a frame of a drag renders what the hand moves, and nothing else', async () => {
   const rest = ['Docket', 'Product', 'Piece', 'Bench'];
   await watchRenders(shop.browser, ['Flat', ...rest]);
   await shop.openFit('tumbler-470');

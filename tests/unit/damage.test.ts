@@ -19,7 +19,7 @@ afterAll(() => {
 const ANSWERS = new Set<string>([...FORMAT_IDS, ...ERROR_CODES]);
 
 test('damaged files by the command line: facts or a reason, never a crash', async () => {
-  const paths = writeDamaged(folder, LONG ? 100 : 10, 7);
+  const paths = writeDamaged(folder, LONG ? 100 : 6, 7);
   const readers = nodeReaders();
   const told: string[] = [];
   for (const path of paths) {
@@ -37,7 +37,7 @@ test('damaged files by the command line: facts or a reason, never a crash', asyn
   expect(read.length).toBeLessThan(told.length);
 }, 60_000);
 
-const MANY = LONG ? 10_000 : 12;
+const MANY = LONG ? 10_000 : 8;
 
 test(`${MANY} damaged files in one process, the engine replaced where it dies of one`, async () => {
   const paths = writeDamaged(folder, MANY, 11);

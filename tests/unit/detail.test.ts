@@ -61,7 +61,7 @@ describe('true detail', () => {
   });
 
   describe.each(few([3, 2, 4], 1))('enlarged %d times', (times) => {
-    test.each(few(['Point', 'Triangle', 'Catrom', 'Lanczos'], 2))(
+    test.each(few(['Point', 'Triangle', 'Catrom', 'Lanczos'], 1))(
       'by %s it is one n-th, within a quarter',
       (filter) => {
         for (const picture of [photograph, drawing]) {

@@ -1,4 +1,3 @@
-import { readFileSync } from 'node:fs';
 import * as v from 'valibot';
 import { BodySchema, KIND_IDS, kindOf, KINDS } from '@/core/blank/kinds';
 import { shippedBlanks } from '@/core/blank/library';
@@ -15,24 +14,6 @@ import { FAMILIES, PRODUCT_KINDS, productOf } from '@/core/product/kinds';
 import { modelOf } from '@/core/product/model';
 import { viewsOf } from '@/core/product/views';
 import { scenesFor } from '@/core/mockup/scenes';
-
-const COUNTS = [
-  'zero',
-  'one',
-  'two',
-  'three',
-  'four',
-  'five',
-  'six',
-  'seven',
-  'eight',
-  'nine',
-  'ten',
-  'eleven',
-];
-const TENS = ['', '', 'twenty', 'thirty', 'forty'];
-const inWords = (count: number) =>
-  COUNTS[count] ?? `${TENS[Math.floor(count / 10)]!}${count % 10 ? `-${COUNTS[count % 10]!}` : ''}`;
 
 describe('kinds of blank', () => {
   const kindsOf = new Map(shippedBlanks().map((blank) => [blank.blank.body.kind, blank]));
@@ -98,14 +79,6 @@ describe('rules', () => {
     }
     expect(new Set(RULES.map(({ name }) => name)).size).toBe(RULES.length);
     expect(RULES_KEY.split(',')).toHaveLength(RULES.length);
-  });
-
-  test('the README says how many there are, of products and of kinds too', () => {
-    const readme = readFileSync('README.md', 'utf8').replace(/\s+/g, ' ');
-    expect(readme).toContain(`The docket has ${inWords(RULES.length)} rules`);
-    expect(readme).toContain(
-      `a library of ${shippedBlanks().length} products of ${inWords(KIND_IDS.length)} kinds`,
-    );
   });
 });
 

@@ -99,6 +99,12 @@ export const FORMATS = {
 export type Format = keyof typeof FORMATS;
 export const FORMAT_IDS = Object.keys(FORMATS) as Format[];
 
+/** What is read, as it is said: "PNG, JPEG, ... or SVG". */
+export function formatNames(last: 'and' | 'or'): string {
+  const names = FORMAT_IDS.map((id) => FORMATS[id].name);
+  return `${names.slice(0, -1).join(', ')} ${last} ${names.at(-1)!}`;
+}
+
 /** Formats that print files are written in. */
 export type PrintFormat = { [F in Format]: (typeof FORMATS)[F]['print'] extends null ? never : F }[Format];
 export const PRINT_FORMATS = FORMAT_IDS.filter((id) => FORMATS[id].print !== null) as PrintFormat[];

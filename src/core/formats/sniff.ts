@@ -1,7 +1,7 @@
 import { UpFitError } from '../errors';
 import { ByteReader } from './bytes';
 import type { Header } from './header';
-import { FORMAT_IDS, FORMATS, type Format } from './registry';
+import { FORMAT_IDS, formatNames, FORMATS, type Format } from './registry';
 import type { Source } from './source';
 
 /** A PDF may begin with other bytes, up to here (ISO 32000-1, annex H). */
@@ -15,7 +15,7 @@ export function formatOf(name: string, file: Uint8Array | Source): Format {
   if (found) return found;
   throw new UpFitError(
     'unreadable',
-    `“${name}” is not a picture, whatever its name ends in: bring in a PNG, JPEG, TIFF, WebP, GIF, AVIF, SVG or PDF.`,
+    `“${name}” is not a picture, whatever its name ends in: bring in a ${formatNames('or')}.`,
   );
 }
 

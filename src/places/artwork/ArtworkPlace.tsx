@@ -1,4 +1,5 @@
 'use client';
+import { formatNames } from '@/core/formats/registry';
 import { useState } from 'react';
 import { toast } from '@/ui/toast';
 import { importFiles } from '@/state/artwork/imports';
@@ -87,8 +88,8 @@ function Empty({ onFiles, onFolder }: { onFiles: () => void; onFolder: () => voi
       <p className="text-lg font-semibold">Drop files or a folder here, or paste a picture.</p>
       <p className="max-w-[60ch]">
         Up Fit reads what each one really is: pixels, true size, colours, transparency, real detail, and which
-        of your blanks it is good enough for. PNG, JPEG, TIFF, WebP, GIF, AVIF, SVG and PDF; the files stay in
-        this browser, byte for byte.
+        of your blanks it is good enough for. {formatNames('and')}; the files stay in this browser, byte for
+        byte.
       </p>
       <p className="flex gap-4">
         <button className="action" onClick={onFiles}>

@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from '@/ui/toast';
+import { formatNames } from '@/core/formats/registry';
 import type { Verdict } from '@/core/check/finding';
 import { WHOLE, type View } from '@/core/many/view';
 import { look } from '@/state/many/view';
@@ -201,8 +202,8 @@ function Empty({ onBringIn, onStart }: { onBringIn: () => void; onStart: (blankI
       <section aria-label="The first design" className="border-t-2 border-ink pt-4">
         <p className="text-lg font-bold">2. Bring in the first artwork</p>
         <p className="mt-1 text-ink-2">
-          Drop a PNG, JPEG, TIFF, WebP, GIF, AVIF, SVG or PDF anywhere on this page, or paste a picture. It
-          becomes a design, a row. Nothing leaves this browser.
+          Drop a {formatNames('or')} anywhere on this page, or paste a picture. It becomes a design, a row.
+          Nothing leaves this browser.
         </p>
         <button className="action mt-3" onClick={onBringIn}>
           Choose files
