@@ -9,7 +9,8 @@ import { ENGINE_SETTINGS, type VipsModule } from './vips';
 export async function loadNodeEngine(): Promise<Engine> {
   const require = requireAtHome();
   const load = require('wasm-vips') as (config: object) => Promise<VipsModule>;
-  return makeEngine(await load(ENGINE_SETTINGS));
+  // What it is given becomes the engine itself: another one begins with settings of its own.
+  return makeEngine(await load({ ...ENGINE_SETTINGS }));
 }
 
 /** A file on disk; a large one is read part by part. Throws as `fs` does where there is none to read. */

@@ -233,3 +233,18 @@ describe('encoding', () => {
     expect(pixelAt(raster, 300, 80)[3]).toBe(0);
   });
 });
+
+test('one that died is replaced in the same process by another, which decodes as it did', async () => {
+  const bytes = otherPng(
+    paint(30, 20, (x) => [8 * x, 90, 40, 255]),
+    6,
+  );
+  const first = await measure('a.png', bytes);
+  const another = await loadNodeEngine();
+  try {
+    const { raster } = await measureBytes(another, 'a.png', bytes);
+    expect(raster).toEqual(first.raster);
+  } finally {
+    another.close();
+  }
+});
