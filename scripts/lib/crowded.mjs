@@ -199,6 +199,7 @@ function dragTwelve(done) {
     await frame();
     await frame();
     for (const { duration } of watch.takeRecords()) longest = Math.max(longest, duration);
+    watch.disconnect();
     while (!isExact()) await frame();
     done({ longest, late: late / 120, exact: performance.now() - released });
   })();
