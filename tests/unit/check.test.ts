@@ -81,6 +81,20 @@ describe('bleed', () => {
   const bleedOf = (pieces: (ArtworkPiece | FillPiece)[], raster = picture) =>
     only('bleed', mug, pieces, raster);
 
+  test('on a product without a bleed no share of one is told', () => {
+    const tee = blankById('shirt-child');
+    const { width, height } = faceOf(tee);
+    const short = pieceAt(width / 2 + 1, height / 2, width, height, { role: 'ground' });
+    expect(only('bleed', tee, [short], solid(300, 360)).shown).toEqual({
+      measured: '1.0 mm short',
+      required: 'left edge',
+    });
+    const mugs = { ...covering, x: covering.x + 8 };
+    expect(only('bleed', mug, [mugs], picture, facts).shown.required).toMatch(
+      /^left edge, \d\d\.\d % covered$/,
+    );
+  });
+
   test('is listed only where there is a ground', () => {
     const { findings } = docketOf(mug, [pieceAt(111, 46, 60, 40)], picture);
     expect(findings.some(({ rule }) => rule === 'bleed')).toBe(false);

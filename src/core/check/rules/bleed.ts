@@ -19,7 +19,7 @@ export const SIDE_NAMES = {
 /** With all grounds drawn, how far the ring between trim and bleed edge is covered. Listed where there is a ground. */
 export const bleed: Rule = {
   id: 'bleed',
-  version: 2,
+  version: 3,
   rests: ['size', 'bleed'],
   name: 'Bleed',
   way: 'Lay a ground out past the bleed edge, or bring one that reaches further.',
@@ -44,7 +44,8 @@ export const bleed: Rule = {
         required:
           verdict === 'ready'
             ? `${context.say(context.face.bleed)} all round`
-            : `${SIDE_NAMES[side]}, ${percent(share)} covered`,
+            : // Without a bleed there is no ring of which a share could be covered.
+              `${SIDE_NAMES[side]}${context.face.bleed > 0 ? `, ${percent(share)} covered` : ''}`,
       },
       gauge: { from: Math.max(6, context.face.bleed * 3), to: -2, limit: 0, value: gap },
       word: verdict === 'ready' ? 'Bleed' : `Bleed −${context.say(gap)}`,
