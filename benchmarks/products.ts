@@ -6,7 +6,7 @@ import type { Camera } from '@/core/product/camera';
 import { drawProducts } from '@/core/product/draw';
 import { cameraIn, frameThings, roundEyes, viewingDistance } from '@/core/product/frame';
 import { lampAt } from '@/core/product/light';
-import type { Holder } from '@/core/product/kinds';
+import type { Holder } from '@/core/product/families';
 import { modelOf, seenOf } from '@/core/product/model';
 import { UPRIGHT, type Standing } from '@/core/product/scene';
 import { textureOf } from '@/core/product/texture';

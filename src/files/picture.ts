@@ -10,7 +10,7 @@ import type { Dress, PictureFormat, Scene } from '@/core/mockup/schema';
 import { drawTurn } from '@/core/mockup/turn';
 import { delayOf, type TurnFormat, type Turning } from '@/core/mockup/turning';
 import type { Eye } from '@/core/product/camera';
-import type { Holder } from '@/core/product/kinds';
+import type { Holder } from '@/core/product/families';
 import { modelOf } from '@/core/product/model';
 import type { Texture } from '@/core/product/texture';
 import { viewsOf } from '@/core/product/views';

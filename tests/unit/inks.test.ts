@@ -4,7 +4,7 @@ import { renditionFor } from '@/core/fit/rendition';
 import { offeredFor } from '@/state/artwork/renditions';
 import { applySteps } from '@/core/raster/steps/apply';
 import type { Raster } from '@/core/raster/raster';
-import { remedied } from '@/core/many/findings';
+import { remedied } from '@/core/check/remedy';
 import { makeDocket } from '@/core/check/docket';
 import type { PlannedInk, PlatePlan } from '@/core/fit/plates';
 import { PlatePlanSchema } from '@/core/fit/plates';

@@ -6,11 +6,12 @@ import { numbersOf, withNumber } from '@/core/blank/numbers';
 import { facesOf } from '@/core/blank/resolve';
 import { MethodSchema } from '@/core/blank/schema';
 import { bodyTroubles } from '@/core/blank/troubles';
-import { RULE_IDS } from '@/core/check/finding';
-import { RULES, RULES_KEY } from '@/core/check/registry';
+import { RULE_IDS, RULE_VERSIONS, RULES_KEY } from '@/core/check/finding';
+import { RULES } from '@/core/check/registry';
 import { FORMAT_IDS, FORMATS, PRINT_FORMATS, printFormatOf } from '@/core/formats/registry';
 import { formatOf } from '@/core/formats/sniff';
-import { FAMILIES, PRODUCT_KINDS, productOf } from '@/core/product/kinds';
+import { FAMILIES } from '@/core/product/families';
+import { PRODUCT_KINDS, productOf } from '@/core/product/kinds';
 import { modelOf } from '@/core/product/model';
 import { viewsOf } from '@/core/product/views';
 import { scenesFor } from '@/core/mockup/scenes';
@@ -71,11 +72,11 @@ describe('kinds of blank', () => {
 });
 
 describe('rules', () => {
-  test('every id has one rule, and every rule says what it is called and which version it is', () => {
-    expect(RULES.map(({ id }) => id).sort()).toEqual([...RULE_IDS].sort());
-    for (const { name, version } of RULES) {
+  test('every id has one rule, in the one order, and every rule says what it is called and has a version', () => {
+    expect(RULES.map(({ id }) => id)).toEqual(RULE_IDS);
+    for (const { id, name } of RULES) {
       expect(name).toMatch(/^[A-Z]/);
-      expect(Number.isInteger(version)).toBe(true);
+      expect(Number.isInteger(RULE_VERSIONS[id])).toBe(true);
     }
     expect(new Set(RULES.map(({ name }) => name)).size).toBe(RULES.length);
     expect(RULES_KEY.split(',')).toHaveLength(RULES.length);

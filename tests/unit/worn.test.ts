@@ -11,7 +11,7 @@ import { USUAL_DRESS } from '@/core/mockup/schema';
 import { project } from '@/core/product/camera';
 import { drawProducts, sightOf, whereOnProduct } from '@/core/product/draw';
 import { FLAT_LIGHT } from '@/core/product/light';
-import type { Holder } from '@/core/product/kinds';
+import type { Holder } from '@/core/product/families';
 import { boxOf } from '@/core/product/mesh';
 import { modelOf } from '@/core/product/model';
 import { fall } from '@/core/product/scene';

@@ -3,7 +3,7 @@ import { digestOf } from '../digest';
 import type { Fit, FitFace } from '../fit/schema';
 import { inOneOrder } from '../key-order';
 import type { UnitSetting } from '../length/show';
-import { RULES_KEY } from './registry';
+import { RULES_KEY } from './finding';
 
 /** What a docket goes by besides its fit and blank. */
 export interface Measuring {

@@ -50,8 +50,6 @@ export interface ProductLook {
 /** One rule of the docket. Gives no finding where it does not apply to this blank or these pieces. */
 export interface Rule {
   id: RuleId;
-  /** Raised when it measures otherwise, so that stored dockets are measured again. */
-  version: number;
   /** Numbers of the blank that its verdict rests on. */
   rests: readonly SpecNumber[];
   /** What the docket calls it. */

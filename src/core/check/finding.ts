@@ -6,39 +6,46 @@ import { PlatePlanSchema } from '../fit/plates';
 import { PieceSchema } from '../fit/schema';
 import { SIDES } from '../blank/shape';
 
-/** Stable ids of every rule, as the command line names them. */
-export const RULE_IDS = [
-  'resolution',
-  'true-detail',
-  'bleed',
-  'safe',
-  'keep-out',
-  'seam',
-  'centre',
-  'colour-mode',
-  'gamut',
-  'total-ink',
-  'black',
-  'ink-count',
-  'inks',
-  'soft',
-  'thin',
-  'contrast',
-  'same-as-product',
-  'stretch',
-  'text',
-  'read-share',
-  'fold',
-  'seam-crossing',
-  'leftover',
-  'specks',
-  'stray',
-  'mirror',
-  'cut-line',
-  'file-spec',
-  'contents',
-] as const;
-export type RuleId = (typeof RULE_IDS)[number];
+/**
+ * Every rule by its stable id, as the command line names it, in the order the docket lists them, with the version of what it
+ * measures. A version is raised when its rule's limits or words change: what was measured by another is measured again.
+ */
+export const RULE_VERSIONS = {
+  bleed: 3,
+  seam: 3,
+  safe: 2,
+  'cut-line': 2,
+  'keep-out': 2,
+  'seam-crossing': 1,
+  fold: 1,
+  centre: 2,
+  'read-share': 1,
+  stray: 2,
+  resolution: 3,
+  'true-detail': 5,
+  stretch: 2,
+  text: 5,
+  contrast: 2,
+  'same-as-product': 2,
+  thin: 4,
+  soft: 3,
+  specks: 2,
+  leftover: 4,
+  'ink-count': 2,
+  inks: 1,
+  gamut: 2,
+  'total-ink': 2,
+  black: 2,
+  'colour-mode': 2,
+  mirror: 1,
+  contents: 2,
+  'file-spec': 3,
+} as const;
+export type RuleId = keyof typeof RULE_VERSIONS;
+export const RULE_IDS = Object.keys(RULE_VERSIONS) as [RuleId, ...RuleId[]];
+
+/** What a stored docket was measured by. */
+export const RULES_KEY = RULE_IDS.map((id) => `${id} ${RULE_VERSIONS[id]}`).join();
 
 export const VERDICTS = ['ready', 'look', 'fix'] as const;
 /** Ready meets the requirement, Look wants a person's decision, Fix would be rejected or print wrong. */

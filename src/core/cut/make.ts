@@ -1,4 +1,3 @@
-import { inOneOrder } from '../key-order';
 import { plainFace, rectangle } from '../blank/face';
 import type { PrintFace } from '../blank/resolve';
 import { fromShares } from '../fit/clip';
@@ -8,6 +7,7 @@ import { newFill } from '../fit/place';
 import { writePath } from '../geometry/path';
 import { IN_SILENCE, type Progress } from '../raster/raster';
 import { renderFace, type Shown } from '../render/face';
+import { WHITE_BORDER } from './key';
 import { cutLine, toCorner } from './line';
 import { settingsOf, type Cut } from '../fit/cut';
 import { traceAlpha, type Ring } from './trace';
@@ -18,7 +18,6 @@ const TRACED = 2000;
 const FINER = 1.5;
 /** mm round what is traced. */
 const ROUND = 1;
-export const WHITE_BORDER = 'white-border';
 
 /**
  * A face with its cut line made anew round all that lies on it, grounds of plain colour apart. Its pieces move with the
@@ -121,23 +120,4 @@ function finestOf(placed: readonly PlacedPiece[], { pixels }: Shown): number {
       return Math.max(width / piece.width, height / piece.height);
     }),
   );
-}
-
-/** What a cut line is known by: the pieces that it goes round, their pixels, and its settings. */
-export function cutKey({ pieces, cut }: FitFace & { cut: Cut }, pixelKeys: readonly string[]): string {
-  const round = pieces.filter(({ id }) => id !== WHITE_BORDER);
-  return hash(inOneOrder([round, settingsOf(cut), pixelKeys]));
-}
-
-/** 53 bits of a text (cyrb53: two rounds of 32 bits, mixed): enough to tell states of one face apart. */
-function hash(text: string): string {
-  let [a, b] = [0xdeadbeef, 0x41c6ce57];
-  for (let i = 0; i < text.length; i++) {
-    const code = text.charCodeAt(i);
-    a = Math.imul(a ^ code, 2654435761);
-    b = Math.imul(b ^ code, 1597334677);
-  }
-  a = Math.imul(a ^ (a >>> 16), 2246822507) ^ Math.imul(b ^ (b >>> 13), 3266489909);
-  b = Math.imul(b ^ (b >>> 16), 2246822507) ^ Math.imul(a ^ (a >>> 13), 3266489909);
-  return (4294967296 * (2097151 & b) + (a >>> 0)).toString(36);
 }

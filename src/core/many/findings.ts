@@ -1,7 +1,8 @@
 import { accept } from '../check/acceptance';
-import { isOpen, type Finding, type Remedy, type RuleId } from '../check/finding';
+import { isOpen, type Finding, type RuleId } from '../check/finding';
 import { ruleName } from '../check/registry';
-import type { Fit, FitFace } from '../fit/schema';
+import { remedied } from '../check/remedy';
+import type { Fit } from '../fit/schema';
 import type { Changed } from './changed';
 
 /** The findings of a rule that still stand against a fit. */
@@ -18,20 +19,6 @@ export function mend(fit: Fit, findings: readonly Finding[], rule: RuleId): Chan
   );
   if (remedies.size === 0) return { why: own[0]!.message };
   return { fit: [...remedies].reduce((so, [faceId, remedy]) => remedied(so, faceId, remedy), fit) };
-}
-
-/** The fit with what a remedy makes of one of its faces. */
-export function remedied(fit: Fit, faceId: string, { pieces, cut, plates }: Remedy): Fit {
-  const mended = (face: FitFace): FitFace =>
-    face.faceId === faceId
-      ? {
-          ...face,
-          pieces,
-          ...(cut && face.cut && { cut: { ...face.cut, ...cut } }),
-          ...(plates && { plates }),
-        }
-      : face;
-  return { ...fit, faces: fit.faces.map(mended) };
 }
 
 /** Accepts what a person should decide of a rule, for one reason; a Fix is accepted one by one, on the bench. */

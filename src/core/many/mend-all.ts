@@ -1,7 +1,7 @@
 import type { Docket } from '../check/docket';
 import { isOpen, rank, type Finding, type Remedy } from '../check/finding';
+import { remedied } from '../check/remedy';
 import type { Fit } from '../fit/schema';
-import { remedied } from './findings';
 
 /** So many remedies are tried on one fit. */
 const MOST = 24;

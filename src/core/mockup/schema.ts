@@ -1,7 +1,6 @@
 import * as v from 'valibot';
-import { FAMILIES, HOLDERS } from '../product/kinds';
+import { FAMILIES, HOLDERS } from '../product/families';
 import { IdSchema, NameSchema } from '../blank/basics';
-import { BESIDE } from './beside/beside';
 import { Finite, list, NotNegative, Positive } from '../bounds';
 
 const Hex = v.pipe(v.string(), v.regex(/^#[0-9a-f]{6}$/, 'A colour is written #rrggbb.'));
@@ -10,6 +9,10 @@ const Share = v.pipe(v.number(), v.minValue(0), v.maxValue(1));
 /** What the things of a scene stand on or hang on. */
 export const GROUNDS = ['sweep', 'table', 'lying', 'wall'] as const;
 export const SURFACES = ['smooth', 'boards', 'linen', 'stone', 'plaster', 'brushed'] as const;
+
+/** What can stand beside the things of a scene. */
+export const BESIDE = ['awning', 'brushes', 'crates', 'gift-box', 'hand'] as const;
+export type Beside = (typeof BESIDE)[number];
 
 /** A scene that is drawn: lengths are shares of the first product's width, angles degrees. */
 export const SceneSchema = v.object({

@@ -9,14 +9,11 @@ import { mouthOf, roundMeshes, type Mouth } from './bodies/round';
 import { bagMeshes, cardMeshes, cushionMeshes, pouchMeshes } from './bodies/soft';
 import { stickerMeshes } from './bodies/sticker';
 import type { Eye } from './camera';
+import type { Family, Holder } from './families';
 import { inStack, isFolded } from './worn/stack';
 import { hangsOnHook, onHook } from './worn/hook';
 import { hangsOnForm, onForm, onHanger } from './worn/worn';
 import type { Mesh } from './mesh';
-
-/** What holds a sewn thing in its shape, where it does not just lie there. */
-export const HOLDERS = ['none', 'form', 'hanger', 'stack', 'hook'] as const;
-export type Holder = (typeof HOLDERS)[number];
 
 /** A side that a product is looked at from. */
 export interface View extends Eye {
@@ -37,10 +34,6 @@ export interface Model {
   /** How such products take light, where the colour does not say. */
   finish: Finish;
 }
-
-/** What kinds of things scenes are made for. */
-export const FAMILIES = ['round', 'garment', 'case', 'wall', 'soft', 'paper', 'small', 'sticker'] as const;
-export type Family = (typeof FAMILIES)[number];
 
 type Known = Pick<ResolvedBlank, 'blank' | 'faces'>;
 

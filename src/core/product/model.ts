@@ -1,6 +1,7 @@
 import { bodyAt, type PrintFace, type ResolvedBlank } from '../blank/resolve';
 import type { Mouth } from './bodies/round';
-import { productOf, type Holder, type Model } from './kinds';
+import type { Holder } from './families';
+import { productOf, type Model } from './kinds';
 
 /** The product of a blank, at one of its graded sizes. `faceId` matters where a face is only seen on the thing laid open. */
 export function modelOf(

@@ -3,7 +3,7 @@ import { ChevronDown } from 'lucide-react';
 import Link from 'next/link';
 import { fitTitle } from '@/core/fit/version';
 import { earningsIn } from '@/state/price/earning';
-import { outletIn, outletsIn, reckonFor } from '@/state/price/prices';
+import { outletIn, outletsIn, reckonFor } from '@/state/price/outlets';
 import { contextOf, useShop } from '@/state/shop/shop';
 import { SearchMenu } from '@/ui/SearchMenu';
 import { Select } from '@/ui/Select';

@@ -1,7 +1,7 @@
 'use client';
 import { Bar, BarChart, CartesianGrid, ReferenceLine, Tooltip, XAxis, YAxis } from 'recharts';
 import { rangeEarned, type Earned } from '@/state/price/range';
-import { outletIn } from '@/state/price/prices';
+import { outletIn } from '@/state/price/outlets';
 import { useShop } from '@/state/shop/shop';
 import { Chart } from './Chart';
 import { GRID, HAND, INK, MARGIN } from './drawn';

@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import { draftListings, listingFor, saveListings, type ListingProgress } from '@/state/price/listing-pack';
-import { outletIn, outletsIn, reckonFor } from '@/state/price/prices';
+import { outletIn, outletsIn, reckonFor } from '@/state/price/outlets';
 import { useShop } from '@/state/shop/shop';
 import { Select } from '@/ui/Select';
 import { tellDone } from '@/ui/tell';

@@ -7,6 +7,7 @@ import { toast } from '@/ui/toast';
 import { formatNames } from '@/core/formats/registry';
 import type { Verdict } from '@/core/check/finding';
 import { WHOLE, type View } from '@/core/many/view';
+import { useChosen } from '@/state/many/chosen';
 import { look } from '@/state/many/view';
 import { sentence } from '@/state/sentence';
 import { dropFiles } from '@/state/shop/dropped';
@@ -19,23 +20,24 @@ import { MenuLine, VerbMenu } from '@/ui/Menu';
 import { tellDone } from '@/ui/tell';
 import { Segments } from '@/ui/Toggle';
 import { VERDICT_INK, VERDICT_WORDS } from '@/ui/Verdict';
-import { StartDesign } from '../shell/StartDesign';
 import { usePaste } from '../shell/usePaste';
 import type { Asked } from './asked';
 import { RangeGrid } from './grid/RangeGrid';
-import { ChooseMenu } from './many/ChooseMenu';
-import { ChosenBar } from './many/ChosenBar';
 import { SEARCH_ID } from './grid/useGridKeys';
 import { dropSpotOf, spotOf } from './spots';
 import { useShown } from './useShown';
 import { ViewPopup } from './ViewPopup';
 
 // Fetched when they are first asked for: the range opens without them.
+const ChooseLines = dynamic(() => import('./many/ChooseLines').then((module) => module.ChooseLines));
+const ChosenBar = dynamic(() => import('./many/ChosenBar').then((module) => module.ChosenBar));
 const DesignDialog = dynamic(() => import('./design/DesignDialog').then((module) => module.DesignDialog));
 const SizeDialog = dynamic(() => import('./design/SizeDialog').then((module) => module.SizeDialog));
 const VersionsDialog = dynamic(() =>
   import('./design/VersionsDialog').then((module) => module.VersionsDialog),
 );
+
+const StartDesign = dynamic(() => import('../shell/StartDesign').then((module) => module.StartDesign));
 
 const STANDINGS: readonly View['standing'][] = ['all', 'needs work', 'ready'];
 
@@ -47,6 +49,7 @@ export function Range() {
   const router = useRouter();
   const { view, columns, all, found, heads } = useShown(search);
   const { designs } = shop;
+  const isAnyChosen = useChosen(({ keys }) => keys.size > 0);
   const count = (verdict: Verdict) => all.filter((one) => one === verdict).length;
   const measuring = all.filter((one) => one === undefined).length;
 
@@ -98,7 +101,9 @@ export function Range() {
               onSearch={setSearch}
               className="ml-auto w-40 min-w-0 shrink border-b border-ink bg-frame px-1 py-0.5 text-sm"
             />
-            <ChooseMenu shown={found} columns={columns.map(({ blank }) => blank.id)} />
+            <VerbMenu label="Choose…" spoken="Choose cells of the range" align="end">
+              <ChooseLines shown={found} columns={columns.map(({ blank }) => blank.id)} />
+            </VerbMenu>
             <Segments
               label="Designs that are shown"
               value={view.standing}
@@ -113,7 +118,7 @@ export function Range() {
               Add artwork
             </button>
           </div>
-          <ChosenBar />
+          {isAnyChosen && <ChosenBar />}
           {designs.size === 0 ? (
             <Empty
               onBringIn={pick}

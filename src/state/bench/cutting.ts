@@ -1,7 +1,7 @@
 import { pixelsKey } from '@/core/artwork/steps';
 import type { ResolvedBlank } from '@/core/blank/resolve';
 import { isToShape } from '@/core/cut/face';
-import { cutKey } from '@/core/cut/make';
+import { cutKey } from '@/core/cut/key';
 import type { Parting } from '@/core/cut/parting';
 import type { Cut } from '@/core/fit/cut';
 import { artworkIdsOf, type Fit, type FitFace } from '@/core/fit/schema';

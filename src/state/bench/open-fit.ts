@@ -2,7 +2,7 @@ import { temporal } from 'zundo';
 import { create } from 'zustand';
 import type { FacePieces } from '@/core/fit/selection';
 import { withoutEmptyGroups } from '@/core/fit/selection';
-import { remedied } from '@/core/many/findings';
+import { remedied } from '@/core/check/remedy';
 import type { Remedy } from '@/core/check/finding';
 import type { Cut } from '@/core/fit/cut';
 import { artworkIdsOf, type Fit, type FitFace, type Piece } from '@/core/fit/schema';

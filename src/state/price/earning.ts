@@ -8,7 +8,8 @@ import { earningOf, marginOf, type Earning } from '@/core/price/earn';
 import type { Price } from '@/core/price/list';
 import type { Outlet } from '@/core/price/outlet';
 import { contextOf, type Shop } from '../shop/shop';
-import { outletIn, pricesOf } from './prices';
+import { outletIn } from './outlets';
+import { pricesOf } from './prices';
 
 /** What a fit costs and earns, and what that was reckoned from. */
 export interface FitEarning {

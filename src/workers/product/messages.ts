@@ -3,7 +3,7 @@ import type { PrintFace, ResolvedBlank } from '@/core/blank/resolve';
 import type { Press } from '@/core/colour/press';
 import type { Piece } from '@/core/fit/schema';
 import type { Eye } from '@/core/product/camera';
-import type { Holder } from '@/core/product/kinds';
+import type { Holder } from '@/core/product/families';
 import type { PicturePoint } from '@/core/product/lines';
 
 /** A face with what lies on it. `version` changes with either. */

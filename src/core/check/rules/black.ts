@@ -6,7 +6,6 @@ import { hasRecipe, measureBlack, recipeOf } from '../measure/inks';
 /** Large blacks that would be printed by black ink nearly alone, and come out grey. Listed where there is an ink limit. */
 export const black: Rule = {
   id: 'black',
-  version: 2,
   rests: [],
   name: 'Black',
   way: 'Print it in the house’s black, or accept a greyer one.',

@@ -19,7 +19,6 @@ export const SIDE_NAMES = {
 /** With all grounds drawn, how far the ring between trim and bleed edge is covered. Listed where there is a ground. */
 export const bleed: Rule = {
   id: 'bleed',
-  version: 3,
   rests: ['size', 'bleed'],
   name: 'Bleed',
   way: 'Lay a ground out past the bleed edge, or bring one that reaches further.',

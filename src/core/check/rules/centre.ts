@@ -13,7 +13,6 @@ import { CHECK_LIMITS } from '../../limits';
  */
 export const centre: Rule = {
   id: 'centre',
-  version: 2,
   rests: ['size'],
   name: 'Centre',
   way: 'Move it onto the centre, or more than 3 mm off.',

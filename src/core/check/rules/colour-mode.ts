@@ -16,7 +16,6 @@ const MODE_NAMES: Record<Facts['colour']['mode'], string> = {
 /** Each artwork's colour mode against those the house accepts: as it is, converted, or not to be converted. */
 export const colourMode: Rule = {
   id: 'colour-mode',
-  version: 2,
   rests: ['modes'],
   name: 'Colour mode',
   way: 'Bring the file in a colour mode that the house takes, or choose another house.',

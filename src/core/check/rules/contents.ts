@@ -8,7 +8,6 @@ import type { Rule } from '../context';
  */
 export const contents: Rule = {
   id: 'contents',
-  version: 2,
   rests: [],
   name: 'Contents',
   way: 'Add what is missing, or tick it by hand where it stands.',

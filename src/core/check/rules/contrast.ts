@@ -12,7 +12,6 @@ import { boundaryOf, whereIs } from '../measure/picture';
 /** How much of the artwork's outline melts into the product, in each of its colours and states. */
 export const contrast: Rule = {
   id: 'contrast',
-  version: 2,
   rests: [],
   name: 'Contrast',
   way: 'Choose another product colour, or lay a line of another colour round it.',

@@ -11,7 +11,6 @@ import { CHECK_LIMITS } from '../../limits';
 /** Where a cut line tears, will not peel, or cannot be followed by the knife: necks, corners, points, parts that fall apart. */
 export const cutLine: Rule = {
   id: 'cut-line',
-  version: 2,
   rests: [],
   name: 'Cut line',
   way: 'Give it a wider border, or bring artwork without parts so narrow.',

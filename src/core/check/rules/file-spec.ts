@@ -15,7 +15,6 @@ const RESTS: readonly SpecNumber[] = ['bleed', 'target', 'formats', 'pixels', 'd
 /** What the print file will be against what the house takes; a number that is only assumed is said. */
 export const fileSpec: Rule = {
   id: 'file-spec',
-  version: 3,
   rests: RESTS,
   name: 'File',
   way: 'Choose another kind of file or another house, or ask the house.',

@@ -4,7 +4,6 @@ import { checkLines } from './crossing';
 /** Motifs across a fold of the product: lettering breaks there. Listed where the face is folded. */
 export const fold: Rule = {
   id: 'fold',
-  version: 1,
   rests: ['size'],
   name: 'Fold',
   way: 'Move it into one panel.',

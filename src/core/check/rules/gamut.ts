@@ -6,7 +6,6 @@ import { measureGamut } from '../measure/inks';
 /** Colours that the printing inks cannot reach. Listed where the profile is known and the method mixes its colours. */
 export const gamut: Rule = {
   id: 'gamut',
-  version: 2,
   rests: [],
   name: 'Gamut',
   way: 'Look at the soft proof: where it looks right, accept it.',

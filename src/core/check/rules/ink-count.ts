@@ -12,7 +12,6 @@ import { inksOfFace } from '../measure/picture';
 /** Inks that the face needs against the screens or films there are. Listed for methods that print spot inks. */
 export const inkCount: Rule = {
   id: 'ink-count',
-  version: 2,
   rests: [],
   name: 'Inks',
   way: 'Merge inks, or choose a method that prints more.',

@@ -7,7 +7,6 @@ import { platesOf, type MeasuredPlates } from '../measure/plates';
 /** The plates of a face that is printed in few inks: how many screens, and whether they hold on the press. */
 export const inks: Rule = {
   id: 'inks',
-  version: 1,
   rests: [],
   name: 'Plates',
   way: 'Open its inks, and change the plates there.',

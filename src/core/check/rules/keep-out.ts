@@ -16,7 +16,6 @@ import { alphaAt } from '../measure/grid';
 /** How much of a motif lies where nothing may sit: in a hole, or under a cover, in mm2. Listed where there are such. */
 export const keepOut: Rule = {
   id: 'keep-out',
-  version: 2,
   rests: ['size'],
   name: 'Keep-out',
   way: 'Move it aside, or make it smaller.',

@@ -11,7 +11,6 @@ import { flawsOf } from './flaws';
 /** Guide and crop lines that a template left in an artwork. */
 export const leftover: Rule = {
   id: 'leftover',
-  version: 4,
   rests: [],
   name: 'Leftover lines',
   way: 'Save the artwork without its template lines, and bring it in again.',

@@ -11,7 +11,6 @@ const OWNERS = { file: 'the print file', driver: 'the printer driver', house: 't
  */
 export const mirror: Rule = {
   id: 'mirror',
-  version: 1,
   rests: [],
   name: 'Mirror',
   way: 'Have it mirrored once: by the file or by the driver.',

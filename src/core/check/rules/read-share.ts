@@ -18,7 +18,6 @@ type Motif = ReturnType<typeof motifsOf>[number];
  */
 export const readShare: Rule = {
   id: 'read-share',
-  version: 1,
   rests: ['size'],
   name: 'Readable',
   way: 'Make it narrower, or set it on the side that it is read from.',

@@ -7,7 +7,6 @@ import type { ShowingPiece } from '../../fit/schema';
 /** Placed PPI of every piece, the smaller of its axes, against the blank's target and floor. */
 export const resolution: Rule = {
   id: 'resolution',
-  version: 3,
   rests: ['target', 'floor'],
   name: 'Resolution',
   way: 'Bring the picture with more pixels, or make it smaller.',

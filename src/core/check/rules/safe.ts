@@ -11,7 +11,6 @@ import { SIDE_NAMES } from './bleed';
 /** Every motif's pixels against the safe area: inside, between safe edge and trim, or past the trim. */
 export const safe: Rule = {
   id: 'safe',
-  version: 2,
   rests: ['size', 'safe', 'safeFrom'],
   name: 'Safe area',
   way: 'Move it in from the edge, or make it smaller.',

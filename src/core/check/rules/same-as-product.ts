@@ -16,7 +16,6 @@ import { coloursOf, flatPatches, whereIs } from '../measure/picture';
  */
 export const sameAsProduct: Rule = {
   id: 'same-as-product',
-  version: 2,
   rests: [],
   name: 'Same as product',
   way: 'Knock it out, or choose another product colour.',

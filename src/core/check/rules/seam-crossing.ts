@@ -5,7 +5,6 @@ import { checkLines } from './crossing';
 /** Motifs across the seam of a wrap that closes on itself, at either end. Listed where there is such a seam. */
 export const seamCrossing: Rule = {
   id: 'seam-crossing',
-  version: 1,
   rests: ['size'],
   name: 'Across the seam',
   way: 'Move it off the seam.',

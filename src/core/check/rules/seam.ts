@@ -11,7 +11,6 @@ import { measureSeam } from '../measure/seam';
 /** On a wrap that closes on itself, the colour difference where its ends meet. Listed where there is a ground. */
 export const seam: Rule = {
   id: 'seam',
-  version: 3,
   rests: ['size'],
   name: 'Seam',
   way: 'Bring a picture whose ends meet, or keep what does not meet off the seam.',

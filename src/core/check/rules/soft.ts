@@ -12,7 +12,6 @@ import { halfClearShare } from '../measure/faded';
  */
 export const soft: Rule = {
   id: 'soft',
-  version: 3,
   rests: [],
   name: 'Soft parts',
   way: 'Give soft parts a hard edge in Artwork, or choose a method that prints them.',

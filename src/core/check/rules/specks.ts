@@ -14,7 +14,6 @@ const NAMES: Record<(typeof KINDS)[number], [one: string, several: string]> = {
 /** Stray specks and pinholes in artworks, at their size here. */
 export const specks: Rule = {
   id: 'specks',
-  version: 2,
   rests: [],
   name: 'Specks',
   way: 'Clean the artwork up, or accept them where they belong to it.',

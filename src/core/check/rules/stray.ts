@@ -23,7 +23,6 @@ const PROBES = 60;
 /** Pieces that nobody will see as they were meant: outside the print, under another, doubled, or in the wrong panel. */
 export const stray: Rule = {
   id: 'stray',
-  version: 2,
   rests: [],
   name: 'Stray pieces',
   way: 'Move it to where it is seen, or take it off.',

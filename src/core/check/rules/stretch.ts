@@ -10,7 +10,6 @@ import { CHECK_LIMITS } from '../../limits';
 /** How much more one axis of a piece is scaled than the other: x scale / y scale - 1, whichever way it is larger. */
 export const stretch: Rule = {
   id: 'stretch',
-  version: 2,
   rests: [],
   name: 'Proportion',
   way: 'Give width and height one scale again.',

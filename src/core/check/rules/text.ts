@@ -15,7 +15,6 @@ import { inAnotherInk, inPlannedInks } from './text-plates';
 /** Lettering: its smallest capitals and thinnest strokes against the method, and how it reads against what is behind it. */
 export const text: Rule = {
   id: 'text',
-  version: 5,
   rests: [],
   name: 'Lettering',
   way: 'Make the letters larger or heavier, or choose another colour for them.',

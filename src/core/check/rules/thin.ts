@@ -12,7 +12,6 @@ import { thinOnPlates } from './thin-plates';
 /** Strokes, the gaps between them, and lines of one ink on another, against the thinnest that the method holds. */
 export const thin: Rule = {
   id: 'thin',
-  version: 4,
   rests: [],
   name: 'Thin strokes',
   way: 'Make it larger, or bring artwork with thicker strokes.',

@@ -7,7 +7,6 @@ import { measureInk } from '../measure/inks';
 /** The sum of the four inks against what the material holds. Listed where the method has a limit. */
 export const totalInk: Rule = {
   id: 'total-ink',
-  version: 2,
   rests: [],
   name: 'Total ink',
   way: 'Lighten the darkest parts of the artwork, or choose a house with a higher limit.',

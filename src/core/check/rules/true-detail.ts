@@ -13,7 +13,6 @@ const CRISP = 0.8;
 /** How many of a piece's placed PPI carry detail: an enlarged picture has pixels enough and nothing in them. */
 export const trueDetail: Rule = {
   id: 'true-detail',
-  version: 5,
   rests: ['target', 'floor'],
   name: 'True detail',
   way: 'Bring a sharper original, or make it smaller.',

@@ -1,5 +1,6 @@
 import { boxAbout, UPRIGHT, type Look, type Standing } from '../../product/scene';
 import { boxOf, type Mesh } from '../../product/mesh';
+import type { Beside } from '../schema';
 import { awning } from './awning';
 import { brushes } from './brushes';
 import { crates } from './crates';
@@ -8,12 +9,7 @@ import { hand } from './hand';
 import type { Room } from './room';
 
 /** What a scene shows beside its things, so that one sees where they belong: drawn to the size of the things. */
-const DRAWN = { awning, brushes, crates, 'gift-box': giftBox, hand } satisfies Record<
-  string,
-  (room: Room) => Mesh[]
->;
-export type Beside = keyof typeof DRAWN;
-export const BESIDE = Object.keys(DRAWN) as [Beside, ...Beside[]];
+const DRAWN: Record<Beside, (room: Room) => Mesh[]> = { awning, brushes, crates, 'gift-box': giftBox, hand };
 
 /** They are of colours of their own, and nothing is printed on them. */
 const LOOK: Look = { colour: '#ffffff', finish: 'matt', ink: 'cover', prints: new Map() };

@@ -7,7 +7,7 @@ import { askingFor, ENDINGS, marginOf, sayMoney, sayShare, type Ending } from '@
 import { MoneySchema } from '@/core/price/list';
 import { inksCompared } from '@/core/price/series';
 import { earningOfFit, type FitEarning } from '@/state/price/earning';
-import { outletsIn, reckonFor } from '@/state/price/prices';
+import { outletsIn, reckonFor } from '@/state/price/outlets';
 import { useShop } from '@/state/shop/shop';
 import { Choice } from '@/ui/Field';
 import { Select } from '@/ui/Select';

@@ -1,6 +1,6 @@
 'use client';
 import { toast } from '@/ui/toast';
-import type { Holder } from '@/core/product/kinds';
+import type { Holder } from '@/core/product/families';
 import { viewsOf } from '@/core/product/views';
 import { safeName } from '@/core/pack/names';
 import { useHand } from '@/state/bench/hand';

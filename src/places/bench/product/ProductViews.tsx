@@ -1,6 +1,7 @@
 'use client';
 import { useState, type PointerEvent } from 'react';
-import { productOf, type Holder, type View } from '@/core/product/kinds';
+import type { Holder } from '@/core/product/families';
+import { productOf, type View } from '@/core/product/kinds';
 import { viewsOf } from '@/core/product/views';
 import { useHand } from '@/state/bench/hand';
 import type { LookAt, LookTold, ProductView } from '@/state/bench/product';

@@ -1,7 +1,8 @@
 'use client';
 import { useState } from 'react';
 import type { PriceColumn, PriceList } from '@/core/price/list';
-import { addPrices, COLUMNS, matchedBy, readMatched } from '@/state/price/prices';
+import { COLUMNS, matchedBy, readMatched } from '@/state/price/price-table';
+import { addPrices } from '@/state/price/prices';
 import { today } from '@/state/today';
 import { Dialog, LeaveDialog } from '@/ui/Dialog';
 import { Select } from '@/ui/Select';

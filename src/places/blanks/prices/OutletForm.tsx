@@ -2,7 +2,7 @@
 import * as v from 'valibot';
 import { HOLDS, columnsOf, type Holds } from '@/core/listing/columns';
 import { OutletSchema, type ListingLimits, type Outlet } from '@/core/price/outlet';
-import { isShippedOutlet, reckonFor, removeOutlet, saveOutlet } from '@/state/price/prices';
+import { isShippedOutlet, reckonFor, removeOutlet, saveOutlet } from '@/state/price/outlets';
 import { useShop } from '@/state/shop/shop';
 import { today } from '@/state/today';
 import { NameField } from '@/ui/NameField';

@@ -2,14 +2,8 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef, useState } from 'react';
 import { pricesTable, readPrices, type PriceColumn, type PriceList } from '@/core/price/list';
-import {
-  COLUMNS,
-  exportPrices,
-  priceQuestions,
-  removePrices,
-  savePrices,
-  twiceIn,
-} from '@/state/price/prices';
+import { COLUMNS, exportPrices } from '@/state/price/price-table';
+import { priceQuestions, removePrices, savePrices, twiceIn } from '@/state/price/prices';
 import { useShop } from '@/state/shop/shop';
 import { today } from '@/state/today';
 import { Fold } from '@/ui/Fold';

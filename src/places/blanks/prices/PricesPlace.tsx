@@ -2,7 +2,9 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import { sentence } from '@/state/sentence';
-import { addOutlet, addPrices, outletsIn, priceTable } from '@/state/price/prices';
+import { addOutlet, outletsIn } from '@/state/price/outlets';
+import { priceTable } from '@/state/price/price-table';
+import { addPrices } from '@/state/price/prices';
 import { useShop } from '@/state/shop/shop';
 import { Segments } from '@/ui/Toggle';
 import { toast } from '@/ui/toast';

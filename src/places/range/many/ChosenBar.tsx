@@ -18,7 +18,6 @@ export function ChosenBar() {
   const { keys, act, brokenOff } = useChosen();
   const shop = useShop();
   const [files, setFiles] = useState<ManyFiles | null>(null);
-  if (keys.size === 0) return null;
   const targets = targetsIn(keys, shop);
   // What was taken off meanwhile is not chosen any more.
   const cells = new Set(targets.map(({ design, blankId }) => keyOfPlace({ designId: design.id, blankId })));

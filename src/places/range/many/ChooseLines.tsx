@@ -6,7 +6,7 @@ import { allPlaces, keyOfPlace } from '@/core/many/choice';
 import { currentSummary } from '@/state/bench/dockets';
 import { chooseOnly } from '@/state/many/chosen';
 import { useShop } from '@/state/shop/shop';
-import { MenuHeading, MenuLine, VerbMenu } from '@/ui/Menu';
+import { MenuHeading, MenuLine } from '@/ui/Menu';
 
 interface Props {
   /** The designs that are shown. */
@@ -14,17 +14,8 @@ interface Props {
   columns: readonly string[];
 }
 
-/** Chooses many cells at once: all that are shown, all that are not fitted, all that something stands against. */
-export function ChooseMenu({ shown, columns }: Props) {
-  return (
-    <VerbMenu label="Choose…" spoken="Choose cells of the range" align="end">
-      <Lines shown={shown} columns={columns} />
-    </VerbMenu>
-  );
-}
-
-/** Worked out while the menu is open. */
-function Lines({ shown, columns }: Props) {
+/** What cells can be chosen by at once: all that are shown, all that are not fitted, all that something stands against. */
+export function ChooseLines({ shown, columns }: Props) {
   const shop = useShop();
   const here = new Set(shown.map(({ id }) => id));
   const blanks = new Set(columns);
