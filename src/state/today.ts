@@ -1,6 +1,6 @@
-import { format } from 'date-fns';
+import { lightFormat } from 'date-fns';
 
 /** Today where the seller is, as records and dockets write it: `2026-11-25`. */
 export function today(): string {
-  return format(new Date(), 'yyyy-MM-dd');
+  return lightFormat(new Date(), 'yyyy-MM-dd');
 }

@@ -12,7 +12,7 @@ import { digestOf } from '@/core/digest';
 import { UnitSettingSchema } from '@/core/length/show';
 import { FIRST_LISTING_WORDS, ListingWordsSchema } from '@/core/listing/schema';
 import { RateSchema } from '@/core/price/earn';
-import { StyleSchema } from '@/core/type/style';
+import { StyleSchema } from '@/core/type/schema';
 import { KeptTurningSchema } from '@/core/mockup/turning';
 import { KeptPicturesSchema } from '@/core/mockup/schema';
 import { ViewSchema } from '@/core/many/view';

@@ -42,9 +42,9 @@ import {
   moveDesign,
   renameDesign,
   setVersion,
-  startDesign,
 } from '@/state/shop/designs';
-import { addColumn, removeColumn } from '@/state/shop/range';
+import { startDesign } from '@/state/shop/fitting';
+import { addColumn, removeColumn } from '@/state/shop/columns';
 import { changeSettings, keep, removeDesign, removeFit, saveDocket } from '@/state/shop/records';
 import { openShop, useShop } from '@/state/shop/shop';
 import { ARCHIVED_TABLES, readRecords, type Records } from '@/store/archive';

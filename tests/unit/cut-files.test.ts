@@ -8,7 +8,7 @@ import { outlineDistance } from '@/core/geometry/outline';
 import { cutAnew } from '@/core/cut/make';
 import { partPicture } from '@/core/cut/parting';
 import { common } from '@/core/cut/polygons';
-import { ringsOf } from '@/core/cut/line';
+import { ringsOf } from '@/core/cut/path-shape';
 import { stickerFaces } from '@/core/cut/set';
 import { firstSet, sized } from '@/core/cut/sorting';
 import { USUAL_CUT } from '@/core/fit/cut';

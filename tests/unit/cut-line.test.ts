@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { outlineDistance } from '@/core/geometry/outline';
-import { cutLine, shapeOfPath } from '@/core/cut/line';
+import { cutLine } from '@/core/cut/line';
+import { shapeOfPath } from '@/core/cut/path-shape';
 import { measureCut } from '@/core/cut/measure';
 import { areaOf, lengthOf } from '@/core/cut/polygons';
 import { USUAL_CUT, type CutSettings } from '@/core/fit/cut';

@@ -17,10 +17,10 @@ import {
   renameDesign,
   setArtworkRole,
   setVersion,
-  startDesign,
   takeOffDesign,
   versionsOf,
 } from '@/state/shop/designs';
+import { startDesign } from '@/state/shop/fitting';
 import { keep } from '@/state/shop/records';
 import { openShop, useShop } from '@/state/shop/shop';
 import { database } from '@/store/database';

@@ -2,7 +2,7 @@ import type { Face, KeepOut } from '../blank/face';
 import type { PrintFace, ResolvedBlank } from '../blank/resolve';
 import type { Fit } from '../fit/schema';
 import { parsePath } from '../geometry/parse-path';
-import { shapeOfPath } from './line';
+import { shapeOfPath } from './path-shape';
 import type { Shape } from './polygons';
 import { USUAL_CUT, type Cut, type CutSettings } from '../fit/cut';
 import type { Ring } from './trace';

@@ -2,6 +2,7 @@ import { boundsOf, flattenPath, mapPath, type Path, type Segment } from '../geom
 import { parsePath } from '../geometry/parse-path';
 import { outlineDistance } from '../geometry/outline';
 import { bridged } from './bridge';
+import { FINE, shapeOfPath } from './path-shape';
 import { curvesOf } from './curves';
 import { areaOf, fromRings, grow, growAll, simplified, united, type Shape } from './polygons';
 import type { CutSettings } from '../fit/cut';
@@ -12,8 +13,6 @@ const EVEN = 0.008;
 const CLOSE = 0.02;
 /** Parts of less than this share of the whole are specks: no sticker is cut for them. */
 const SPECK = 0.0005;
-/** How near to its curves a cut line is taken as corners, in mm. */
-export const FINE = 0.02;
 /** A strip that joins two parts is as wide as this at least, in mm. */
 const STRIP = 3;
 
@@ -31,21 +30,6 @@ export function cutLine(rings: readonly Ring[], settings: CutSettings): Path {
   // Growing to and fro leaves points that lie closer than any curve is kept.
   const round = simplified(rounded(whole, settings.radius), EVEN / 2);
   return [...round.outers, ...round.holes].flatMap(smooth);
-}
-
-/** A path in mm as the shape it goes round. */
-export function shapeOfPath(path: Path): Shape {
-  return fromRings(ringsOf(path, FINE));
-}
-
-/** A path as rings of corners that stray from its curves by no more than `tolerance`. */
-export function ringsOf(path: Path, tolerance: number): Ring[] {
-  return flattenPath(path, tolerance).map((points) =>
-    Array.from({ length: points.length / 2 }, (_, i): [number, number] => [
-      points[2 * i]!,
-      points[2 * i + 1]!,
-    ]),
-  );
 }
 
 export function withoutSpecks({ outers, holes }: Shape): Shape {

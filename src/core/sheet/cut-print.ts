@@ -2,7 +2,7 @@ import { rectangle } from '../blank/face';
 import type { PrintFace } from '../blank/resolve';
 import { shapePath } from '../blank/shape';
 import { simplified } from '../cut/polygons';
-import { shapeOfPath } from '../cut/line';
+import { shapeOfPath } from '../cut/path-shape';
 import { mapPath, writePath } from '../geometry/path';
 import { parsePath } from '../geometry/parse-path';
 import { bleedPath } from '../render/layers';

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { NameSchema } from '../blank/basics';
 import { list } from '../bounds';
 
 const finite = v.pipe(v.number(), v.finite());
@@ -103,3 +104,10 @@ export const InkSchema = v.object({
   lines: list(v.object({ width: finite, cap: finite })),
 });
 export type Ink = v.InferOutput<typeof InkSchema>;
+
+/** How words are set, kept under a name: all of a lettering but the words themselves. */
+export const StyleSchema = v.object({
+  name: NameSchema,
+  lettering: v.omit(LetteringSchema, ['lines']),
+});
+export type Style = v.InferOutput<typeof StyleSchema>;

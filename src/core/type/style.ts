@@ -1,14 +1,5 @@
-import * as v from 'valibot';
-import { NameSchema } from '../blank/basics';
 import { scaledLettering } from './layout';
-import { LetteringSchema, type Lettering } from './schema';
-
-/** How words are set, kept under a name: all of a lettering but the words themselves. */
-export const StyleSchema = v.object({
-  name: NameSchema,
-  lettering: v.omit(LetteringSchema, ['lines']),
-});
-export type Style = v.InferOutput<typeof StyleSchema>;
+import type { Lettering, Style } from './schema';
 
 /** A lettering's style, to be kept. */
 export function styleOf(name: string, lettering: Lettering): Style {

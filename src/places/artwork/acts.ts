@@ -1,7 +1,7 @@
 import { toast } from '@/ui/toast';
 import { removeArtwork } from '@/state/artwork/artworks';
 import { sentence } from '@/state/sentence';
-import { designFromArtwork } from '@/state/shop/range';
+import { designFromArtwork } from '@/state/shop/fitting';
 import { tellDone } from '@/ui/tell';
 import type { Artwork } from './types';
 

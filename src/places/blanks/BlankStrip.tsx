@@ -15,7 +15,7 @@ import { changeBlank, duplicateBlank, exportBlank, removeBlank } from '@/state/s
 import { sentence } from '@/state/sentence';
 import { sayPrices } from '@/state/price/earning';
 import { layoutsOf } from '@/state/shop/layouts';
-import { addColumn } from '@/state/shop/range';
+import { addColumn } from '@/state/shop/columns';
 import { useShop } from '@/state/shop/shop';
 import { saveTemplate } from '@/state/handover/templates';
 import { ColourList } from './ColourList';

@@ -10,8 +10,7 @@ import { WHOLE, type View } from '@/core/many/view';
 import { useChosen } from '@/state/many/chosen';
 import { look } from '@/state/many/view';
 import { sentence } from '@/state/sentence';
-import { dropFiles } from '@/state/shop/dropped';
-import { addColumn, removeColumn } from '@/state/shop/range';
+import { addColumn, removeColumn } from '@/state/shop/columns';
 import { useShop } from '@/state/shop/shop';
 import { SearchField } from '@/ui/SearchField';
 import { Checkbox } from '@/ui/Checkbox';
@@ -55,6 +54,8 @@ export function Range() {
 
   const bringIn = async (files: File[], on: Element | null) => {
     try {
+      // Fetched with the first file.
+      const { dropFiles } = await import('@/state/shop/dropped');
       const done = await dropFiles(files, spotOf(on));
       if (done) tellDone(done.said, done.undo);
     } catch (error) {

@@ -1,7 +1,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { startDesign } from '@/state/shop/designs';
+import { startDesign } from '@/state/shop/fitting';
 import { layoutsOf } from '@/state/shop/layouts';
 import { useShop } from '@/state/shop/shop';
 import { Select } from '@/ui/Select';

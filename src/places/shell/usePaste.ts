@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useRef } from 'react';
-import { format } from 'date-fns';
+import { lightFormat } from 'date-fns';
 
 /**
  * Takes pictures that are pasted anywhere but into a field or a dialog, with what they are pasted on: what has the focus, or lies
@@ -42,5 +42,5 @@ function hovered(): Element | null {
 
 /** A picture from the clipboard has no name of its own. */
 function named(file: File): File {
-  return new File([file], `Pasted ${format(new Date(), 'HH.mm.ss')}.png`, { type: file.type });
+  return new File([file], `Pasted ${lightFormat(new Date(), 'HH.mm.ss')}.png`, { type: file.type });
 }

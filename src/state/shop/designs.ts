@@ -3,34 +3,8 @@ import { NO_IDEA, type Idea } from '@/core/fit/idea';
 import { withArtworks, type Design, type Fit, type Role } from '@/core/fit/schema';
 import { byVersion, nextVersionName, type Version } from '@/core/fit/version';
 import type { Store } from '@/store/commit';
-import { newDesign } from '../artwork/folders';
 import { commit, type Kept } from './commit';
 import { freeName, wantedName } from './names';
-import { bareFit } from './range';
-import { useShop } from './shop';
-import { FIRST_SETTINGS } from '@/store/schema';
-
-/**
- * Begins a design on a blank: by one of its starting layouts, with nothing on its faces (null), or by the one that fits
- * there begin with; answers with the fit.
- */
-export async function startDesign(
-  name: string,
-  blankId: string,
-  layoutId?: string | null,
-): Promise<Kept<Fit>> {
-  const wanted = wantedName(name);
-  const resolved = useShop.getState().blanks.get(blankId);
-  if (!resolved) throw new UpFitError('not-found', 'This blank is no longer here: choose another.');
-  return commit(['designs', 'fits', 'settings'], async (store) => {
-    const design = await newDesign(store, wanted, []);
-    const fit = bareFit(design, resolved, [], layoutId);
-    store.put('fits', fit);
-    const settings = (await store.get('settings', 'settings')) ?? FIRST_SETTINGS;
-    store.put('settings', { ...settings, columns: [...new Set([...settings.columns, blankId])] });
-    return fit;
-  });
-}
 
 /** Changes a design from what it is on the disk. */
 export function changeDesign(

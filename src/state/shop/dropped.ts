@@ -8,7 +8,7 @@ import { inRoles } from '../artwork/folders';
 import { importFiles } from '../artwork/imports';
 import { commit } from './commit';
 import { addToDesign, versionsOf } from './designs';
-import { designFromArtwork, fitDesign } from './range';
+import { designFromArtwork, fitDesign } from './fitting';
 import { removeFit } from './records';
 import { contextOf, useShop } from './shop';
 

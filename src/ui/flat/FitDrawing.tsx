@@ -1,3 +1,4 @@
+import dynamic from 'next/dynamic';
 import { useId } from 'react';
 import { shapePath } from '@/core/blank/shape';
 import type { Facts } from '@/core/artwork/facts';
@@ -6,7 +7,9 @@ import type { Fit } from '@/core/fit/schema';
 import type { Drawn } from '@/core/product/drawn';
 import { FaceLines } from './FaceLines';
 import { GarmentShape } from './GarmentShape';
-import { PieceDrawings } from './PieceDrawings';
+
+// Fetched where no picture of the pieces is at hand.
+const PieceDrawings = dynamic(() => import('./PieceDrawings').then((module) => module.PieceDrawings));
 
 interface Props {
   drawn: Drawn;

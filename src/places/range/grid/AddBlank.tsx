@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import type { ResolvedBlank } from '@/core/blank/resolve';
-import { addColumn } from '@/state/shop/range';
+import { addColumn } from '@/state/shop/columns';
 import { useShop } from '@/state/shop/shop';
 import { SearchField } from '@/ui/SearchField';
 import { Popup } from '@/ui/Popup';

@@ -6,7 +6,6 @@ import { isMotifKind, type Design, type Fit, type Piece } from '@/core/fit/schem
 import { sentence } from '@/state/sentence';
 import { addVersion } from '@/state/shop/designs';
 import { layoutsOf } from '@/state/shop/layouts';
-import { fitDesign } from '@/state/shop/range';
 import { removeFit, saveFit } from '@/state/shop/records';
 import { contextOf, useShop } from '@/state/shop/shop';
 import { MenuLine } from '@/ui/Menu';
@@ -26,7 +25,10 @@ export interface CellOf {
 
 /** Fits a design by a starting layout, by none (null), or by the blank's usual one. */
 export function fitCell({ design, blank }: Pick<CellOf, 'design' | 'blank'>, layoutId?: string | null): void {
-  fitDesign(design.id, blank.id, layoutId).then(tellSmaller, (error: unknown) => toast(sentence(error)));
+  // Fetched with the first fit that is begun.
+  import('@/state/shop/fitting')
+    .then(({ fitDesign }) => fitDesign(design.id, blank.id, layoutId))
+    .then(tellSmaller, (error: unknown) => toast(sentence(error)));
 }
 
 /** Says of a fit with one motif where that lies smaller than it could. */

@@ -1,7 +1,7 @@
 'use client';
 import { keyOfPlace } from '@/core/many/choice';
 import { toggleAll } from '@/state/many/chosen';
-import { removeColumn } from '@/state/shop/range';
+import { removeColumn } from '@/state/shop/columns';
 import { useShop } from '@/state/shop/shop';
 import { MenuLine } from '@/ui/Menu';
 import { tellDone } from '@/ui/tell';

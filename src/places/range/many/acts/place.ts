@@ -5,7 +5,7 @@ import { arrangedLike } from '@/core/many/arrangement';
 import { colourGround } from '@/core/many/ground';
 import { atDistance, type Distance } from '@/core/many/place';
 import { blankOf } from '@/state/shop/library';
-import { begunFit } from '@/state/shop/range';
+import { begunFit } from '@/state/shop/fitting';
 import { useShop } from '@/state/shop/shop';
 import { factsOf, isFitted, newId, toFit, type ManyAct } from './act';
 

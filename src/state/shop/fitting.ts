@@ -1,15 +1,18 @@
 import type { ResolvedBlank } from '@/core/blank/resolve';
+import { UpFitError } from '@/core/errors';
 import { isToShape, usualCut } from '@/core/cut/face';
 import type { Design, Fit, FitFace } from '@/core/fit/schema';
 import { beginColour, beginPieces, type Chosen } from '@/core/fit/begin';
 import { renditionFor } from '@/core/fit/rendition';
 import { familyOf } from '../artwork/renditions';
 import { beginFaces } from '@/core/layout/begin';
-import type { Artwork } from '@/store/schema';
+import { FIRST_SETTINGS, type Artwork } from '@/store/schema';
 import { withCuts } from '../bench/cutting';
-import { designOf } from '../artwork/folders';
+import { designOf, newDesign } from '../artwork/folders';
+import { commit, type Kept } from './commit';
 import { usualLayout } from './layouts';
-import { changeSettings, saveFit } from './records';
+import { wantedName } from './names';
+import { saveFit } from './records';
 import { useShop } from './shop';
 
 /** A design of one artwork, named after it. */
@@ -46,6 +49,28 @@ export async function begunFit(designId: string, blankId: string, layoutId?: str
   });
   const shown = chosen.map(({ artworkId }) => artworks.get(artworkId)!);
   return withCuts(bareFit(design, resolved, chosen, layoutId), resolved, shown);
+}
+
+/**
+ * Begins a design on a blank: by one of its starting layouts, with nothing on its faces (null), or by the one that fits
+ * there begin with; answers with the fit.
+ */
+export async function startDesign(
+  name: string,
+  blankId: string,
+  layoutId?: string | null,
+): Promise<Kept<Fit>> {
+  const wanted = wantedName(name);
+  const resolved = useShop.getState().blanks.get(blankId);
+  if (!resolved) throw new UpFitError('not-found', 'This blank is no longer here: choose another.');
+  return commit(['designs', 'fits', 'settings'], async (store) => {
+    const design = await newDesign(store, wanted, []);
+    const fit = bareFit(design, resolved, [], layoutId);
+    store.put('fits', fit);
+    const settings = (await store.get('settings', 'settings')) ?? FIRST_SETTINGS;
+    store.put('settings', { ...settings, columns: [...new Set([...settings.columns, blankId])] });
+    return fit;
+  });
 }
 
 /** A fit as it begins: by a starting layout of its blank, or with the chosen artworks alone on its first face. */
@@ -96,14 +121,4 @@ function facesByLayout(
 /** A sticker that is cut round what lies on it. */
 function toBeCut(blank: ResolvedBlank, face: FitFace, name: string): FitFace {
   return { ...face, faceId: 'sticker-1', cut: { ...usualCut(blank), name, d: '', of: '' } };
-}
-
-/** Puts a blank on the range as its last column; gives back what undoes it. */
-export function addColumn(blankId: string): Promise<() => Promise<void>> {
-  return changeSettings(({ columns }) => ({ columns: [...new Set([...columns, blankId])] }));
-}
-
-/** Takes a blank off the range; its fits stay and come back with it. Gives back what undoes it. */
-export function removeColumn(blankId: string): Promise<() => Promise<void>> {
-  return changeSettings(({ columns }) => ({ columns: columns.filter((id) => id !== blankId) }));
 }
