@@ -1,5 +1,6 @@
 import { connect } from 'node:net';
 import { request } from 'node:http';
+import { gzipSync } from 'node:zlib';
 import { startApp } from '../../scripts/lib/app.mjs';
 import { longTest } from '../support/long';
 
@@ -70,6 +71,24 @@ test('another site’s page cannot order, and cannot tell the desk how to behave
     '{"mood":"fails"}',
   );
   expect(mood.status).toBe(403);
+});
+
+test('the range opens with what it shows: what measures, begins and asks is fetched later', async () => {
+  const page = await (await fetch(app.address)).text();
+  const scripts = [...page.matchAll(/<script[^>]*>/g)]
+    .map(([tag]) => tag)
+    .filter((tag) => !/nomodule/i.test(tag))
+    .flatMap((tag) => / src="([^"]+)"/.exec(tag)?.[1] ?? []);
+  const sizes = await Promise.all(
+    [...new Set(scripts)].map(async (path) => {
+      const script = await (await fetch(new URL(path, app.address))).arrayBuffer();
+      return gzipSync(new Uint8Array(script)).length;
+    }),
+  );
+  expect(sizes.length).toBeGreaterThan(10);
+  const kB = sizes.reduce((sum, bytes) => sum + bytes, 0) / 1000;
+  expect(kB).toBeGreaterThan(200);
+  expect(kB).toBeLessThan(420);
 });
 
 longTest(
