@@ -1,5 +1,4 @@
 'use client';
-import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -19,6 +18,7 @@ import { MenuLine, VerbMenu } from '@/ui/Menu';
 import { tellDone } from '@/ui/tell';
 import { Segments } from '@/ui/Toggle';
 import { VERDICT_INK, VERDICT_WORDS } from '@/ui/Verdict';
+import { late } from '@/ui/late';
 import { usePaste } from '../shell/usePaste';
 import type { Asked } from './asked';
 import { RangeGrid } from './grid/RangeGrid';
@@ -28,15 +28,13 @@ import { useShown } from './useShown';
 import { ViewPopup } from './ViewPopup';
 
 // Fetched when they are first asked for: the range opens without them.
-const ChooseLines = dynamic(() => import('./many/ChooseLines').then((module) => module.ChooseLines));
-const ChosenBar = dynamic(() => import('./many/ChosenBar').then((module) => module.ChosenBar));
-const DesignDialog = dynamic(() => import('./design/DesignDialog').then((module) => module.DesignDialog));
-const SizeDialog = dynamic(() => import('./design/SizeDialog').then((module) => module.SizeDialog));
-const VersionsDialog = dynamic(() =>
-  import('./design/VersionsDialog').then((module) => module.VersionsDialog),
-);
+const ChooseLines = late(() => import('./many/ChooseLines').then((module) => module.ChooseLines));
+const ChosenBar = late(() => import('./many/ChosenBar').then((module) => module.ChosenBar));
+const DesignDialog = late(() => import('./design/DesignDialog').then((module) => module.DesignDialog));
+const SizeDialog = late(() => import('./design/SizeDialog').then((module) => module.SizeDialog));
+const VersionsDialog = late(() => import('./design/VersionsDialog').then((module) => module.VersionsDialog));
 
-const StartDesign = dynamic(() => import('../shell/StartDesign').then((module) => module.StartDesign));
+const StartDesign = late(() => import('../shell/StartDesign').then((module) => module.StartDesign));
 
 const STANDINGS: readonly View['standing'][] = ['all', 'needs work', 'ready'];
 

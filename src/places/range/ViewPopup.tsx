@@ -1,11 +1,11 @@
 'use client';
 import { dequal } from 'dequal';
-import dynamic from 'next/dynamic';
 import { WHOLE, type View } from '@/core/many/view';
 import { useShop } from '@/state/shop/shop';
 import { Popup } from '@/ui/Popup';
+import { late } from '@/ui/late';
 
-const ViewQuestions = dynamic(() => import('./ViewQuestions').then((module) => module.ViewQuestions));
+const ViewQuestions = late(() => import('./ViewQuestions').then((module) => module.ViewQuestions));
 
 /** The view of the range that is shown, and what is asked of it. */
 export function ViewPopup({ view }: { view: View }) {

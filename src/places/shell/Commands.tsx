@@ -1,11 +1,11 @@
 'use client';
-import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Dialog } from '@/ui/Dialog';
+import { late } from '@/ui/late';
 
 // Fetched when it is first asked for: the range opens without it.
-const Everything = dynamic(() => import('./Everything').then((module) => module.Everything));
+const Everything = late(() => import('./Everything').then((module) => module.Everything));
 
 /** Everything that can be gone to or done, by typing its name; on Ctrl K. */
 export function Commands({ marks }: { marks: readonly { name: string; href: string }[] }) {

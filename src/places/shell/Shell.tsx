@@ -1,5 +1,4 @@
 'use client';
-import dynamic from 'next/dynamic';
 import { usePathname } from 'next/navigation';
 import { useEffect, useState, useSyncExternalStore, type ReactNode } from 'react';
 import { Toaster } from 'sonner';
@@ -23,9 +22,10 @@ import { TakeBack } from './TakeBack';
 import { useStrayDrops } from './useStrayDrops';
 import { Guard } from '@/ui/Guard';
 import { toast } from '@/ui/toast';
+import { late } from '@/ui/late';
 
 // Fetched when it is first asked for: no place opens with it.
-const ShopDialog = dynamic(() => import('./ShopDialog').then((module) => module.ShopDialog));
+const ShopDialog = late(() => import('./ShopDialog').then((module) => module.ShopDialog));
 
 const MARKS = [
   { name: 'Blanks', href: '/blanks' },

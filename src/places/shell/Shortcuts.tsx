@@ -1,9 +1,9 @@
 'use client';
-import dynamic from 'next/dynamic';
 import { useState } from 'react';
+import { late } from '@/ui/late';
 import { useHotkeys } from 'react-hotkeys-hook';
 
-const KeysDialog = dynamic(() => import('./KeysDialog').then((module) => module.KeysDialog));
+const KeysDialog = late(() => import('./KeysDialog').then((module) => module.KeysDialog));
 
 /** All keys by what they do, on `?`. */
 export function Shortcuts() {

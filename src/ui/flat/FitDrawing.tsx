@@ -1,15 +1,15 @@
-import dynamic from 'next/dynamic';
 import { useId } from 'react';
 import { shapePath } from '@/core/blank/shape';
 import type { Facts } from '@/core/artwork/facts';
 import type { PrintFace } from '@/core/blank/resolve';
 import type { Fit } from '@/core/fit/schema';
 import type { Drawn } from '@/core/product/drawn';
+import { late } from '../late';
 import { FaceLines } from './FaceLines';
 import { GarmentShape } from './GarmentShape';
 
 // Fetched where no picture of the pieces is at hand.
-const PieceDrawings = dynamic(() => import('./PieceDrawings').then((module) => module.PieceDrawings));
+const PieceDrawings = late(() => import('./PieceDrawings').then((module) => module.PieceDrawings));
 
 interface Props {
   drawn: Drawn;

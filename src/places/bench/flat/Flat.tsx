@@ -1,5 +1,4 @@
 'use client';
-import dynamic from 'next/dynamic';
 import { useEffect, useMemo } from 'react';
 import { FaceLines } from '@/ui/flat/FaceLines';
 import type { Zone } from '@/core/blank/face';
@@ -12,6 +11,7 @@ import { useHand } from '@/state/bench/hand';
 import { useUnderlay } from '../live/useUnderlay';
 import type { Live } from '../live/useLive';
 import { useMenuAt } from '@/ui/Menu';
+import { late } from '@/ui/late';
 import { PointedLines } from '../strip/VerbLines';
 import { Callouts } from './Callouts';
 import { Dimensions } from './Dimensions';
@@ -29,7 +29,7 @@ import { toMm, useView, type View } from './view';
 import { useZooming } from './zooming';
 
 /** The canvas library reaches for the window as it loads, so it is loaded in the browser alone. */
-const FlatPieces = dynamic(() => import('./FlatPieces').then((module) => module.FlatPieces), { ssr: false });
+const FlatPieces = late(() => import('./FlatPieces').then((module) => module.FlatPieces));
 
 /** The face unrolled at true size: its pieces, its lines, and its dimensions, which are the controls. */
 export function Flat({
