@@ -53,6 +53,8 @@ export class Conflict extends UpFitError {
 
 type Transaction = IDBPTransaction<unknown, string[], 'readwrite'>;
 type Wanted = Map<string, { table: TableName; key: Key; after: unknown }>;
+/** A record as it is stored. */
+type Reader = (table: TableName, key: Key) => Promise<unknown>;
 
 /** Tables that an act on some of them has to look at: what they need, what belongs to them, what needs them. */
 function scopeOf(touches: readonly TableName[]): string[] {
@@ -75,8 +77,9 @@ export async function transact<R>(
   const tx = db.transaction(scopeOf(touches), 'readwrite', { durability: 'strict' });
   return whole(tx, async () => {
     const wanted: Wanted = new Map();
-    const result = await act(storeIn(tx, wanted));
-    const changes = await write(tx, wanted);
+    const stored = readerIn(tx);
+    const result = await act(storeIn(tx, wanted, stored));
+    const changes = await write(tx, wanted, stored);
     await hold(tx, changes);
     return { result, changes };
   });
@@ -88,6 +91,7 @@ async function whole<R>(tx: Transaction, work: () => Promise<R>): Promise<R> {
   tx.done.catch(() => undefined);
   try {
     const answer = await work();
+    end(tx);
     await tx.done;
     return answer;
   } catch (error) {
@@ -95,6 +99,15 @@ async function whole<R>(tx: Transaction, work: () => Promise<R>): Promise<R> {
     if (tx.error === null) abort(tx);
     await tx.done.catch(() => undefined);
     throw error;
+  }
+}
+
+/** Ends it now, and not only once the page has heard of all that it asked for. */
+function end(tx: Transaction): void {
+  try {
+    tx.commit();
+  } catch {
+    // It has ended by itself.
   }
 }
 
@@ -110,7 +123,18 @@ function idOf(table: string, key: Key): string {
   return `${table}\n${JSON.stringify(key)}`;
 }
 
-function storeIn(tx: Transaction, wanted: Wanted): Store {
+/** Reads each record once: nobody else changes one while the transaction lasts. */
+function readerIn(tx: Transaction): Reader {
+  const known = new Map<string, Promise<unknown>>();
+  return (table, key) => {
+    const id = idOf(table, key);
+    const found = known.get(id) ?? tx.objectStore(table).get(key);
+    known.set(id, found);
+    return found;
+  };
+}
+
+function storeIn(tx: Transaction, wanted: Wanted, storedAt: Reader): Store {
   const overlaid = <T extends TableName>(table: T, key: Key, stored: unknown): RecordOf<T> | undefined => {
     const own = wanted.get(idOf(table, key));
     if (own) return own.after as RecordOf<T> | undefined;
@@ -123,7 +147,7 @@ function storeIn(tx: Transaction, wanted: Wanted): Store {
     wanted.set(idOf(table, key), { table, key, after: record });
   };
   return {
-    get: async (table, key) => overlaid(table, key, await tx.objectStore(table).get(key)),
+    get: async (table, key) => overlaid(table, key, await storedAt(table, key)),
     all: async (table) => {
       const stored: unknown[] = await tx.objectStore(table).getAll();
       const known = new Set(stored.map((one) => idOf(table, keyIn(table, one))));
@@ -153,7 +177,7 @@ function storeIn(tx: Transaction, wanted: Wanted): Store {
 }
 
 /** Writes what is wanted, and takes out what belongs to what was taken out. */
-async function write(tx: Transaction, wanted: Wanted): Promise<Change[]> {
+async function write(tx: Transaction, wanted: Wanted, storedAt: Reader): Promise<Change[]> {
   for (const { table, key, after } of [...wanted.values()])
     if (after === undefined)
       for (const owned of ownedBy(table))
@@ -162,12 +186,16 @@ async function write(tx: Transaction, wanted: Wanted): Promise<Change[]> {
   return Promise.all(
     [...wanted.values()].map(async ({ table, key, after }) => {
       const store = tx.objectStore(table);
-      const before: unknown = await store.get(key);
-      if (after === undefined) await store.delete(key);
-      else {
-        const whole = { ...unknownFields(table, before), ...after };
-        await (entryOf(table).key === null ? store.put(whole, table) : store.put(whole));
-      }
+      const before = await storedAt(table, key);
+      const whole = () => ({ ...unknownFields(table, before), ...(after as object) });
+      const written: Promise<unknown> =
+        after === undefined
+          ? store.delete(key)
+          : entryOf(table).key === null
+            ? store.put(whole(), table)
+            : store.put(whole());
+      // Where it is refused, the transaction ends with that.
+      written.catch(() => undefined);
       return { table, key, before, after };
     }),
   );

@@ -40,12 +40,15 @@ export interface Edit {
  * beyond the most that are kept.
  */
 export async function putEdit(store: Store, { fit, number, step }: Edit): Promise<void> {
-  if (step) {
-    const later = await store.steps(fit.id, number + 1, Number.MAX_SAFE_INTEGER);
-    const old = await store.steps(fit.id, 0, number - MOST_STEPS - 1);
-    for (const gone of [...later, ...old]) store.remove('steps', [fit.id, gone]);
-    store.put('steps', { fitId: fit.id, number, fit });
-  }
+  // All at once, with what is put over and looked at then: the disk is waited for once, and not for each of them.
+  const [later, old] = await Promise.all([
+    step ? store.steps(fit.id, number + 1, Number.MAX_SAFE_INTEGER) : [],
+    step ? store.steps(fit.id, 0, number - MOST_STEPS - 1) : [],
+    store.get('heads', fit.id),
+    step && store.get('steps', [fit.id, number]),
+  ]);
+  for (const gone of [...later, ...old]) store.remove('steps', [fit.id, gone]);
+  if (step) store.put('steps', { fitId: fit.id, number, fit });
   store.put('heads', { fitId: fit.id, at: number });
   store.put('fits', fit);
 }

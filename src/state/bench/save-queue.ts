@@ -62,10 +62,10 @@ export function keepEdit(edit: Edit, base: Fit): Promise<void> {
 
 async function writeEdit(edit: Edit, base: Fit): Promise<void> {
   const act = async (store: Store) => {
-    const stored = await store.get('fits', edit.fit.id);
+    // Asked for before anything is put, and together with what that needs to know.
+    const [stored] = await Promise.all([store.get('fits', edit.fit.id), putEdit(store, edit)]);
     if (!stored) throw new Conflict('This fit was taken out in another window: undo that there to go on.');
     if (said(stored) !== said(base)) throw new ChangedElsewhere();
-    await putEdit(store, edit);
   };
   await commit(['fits', 'steps', 'heads'], act, { by: BY_BENCH });
 }
