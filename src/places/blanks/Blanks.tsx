@@ -27,12 +27,12 @@ export function Blanks() {
   };
   return (
     <>
-      <div className="flex min-h-[46px] shrink-0 flex-wrap items-center gap-x-5 gap-y-1.5 border-b border-rule px-4 py-1.5">
+      <div className="flex min-h-[46px] shrink-0 flex-wrap items-center gap-x-4 gap-y-1.5 border-b border-rule px-4 py-1.5">
         <h1 className="whitespace-nowrap text-lg font-bold">
           {isPlain(wanted) ? `${blanks.size} blanks` : `${found.length} of ${blanks.size} blanks`}
         </h1>
         <FilterBar wanted={wanted} unit={unit} onWant={setWanted} />
-        <span className="ml-auto flex flex-wrap items-center gap-x-4 gap-y-1.5">
+        <span className="ml-auto flex flex-wrap items-center gap-x-3.5 gap-y-1.5">
           <Link href="/blanks/houses" className="verb whitespace-nowrap">
             Houses
           </Link>

@@ -30,7 +30,7 @@ export function FilterBar({
         onSearch={(words) => {
           onWant({ ...wanted, words });
         }}
-        className={`${FIELD} w-32`}
+        className={`${FIELD} w-28`}
       />
       <Select
         label="Kind"
@@ -59,7 +59,7 @@ export function FilterBar({
           onChange={(event) => {
             onWant({ ...wanted, room: event.target.value });
           }}
-          className={`${FIELD} measure w-40`}
+          className={`${FIELD} measure w-36`}
         />
         {wrong && (
           <span

@@ -1,4 +1,5 @@
 'use client';
+import { ChevronDown } from 'lucide-react';
 import type { HouseSpec } from '@/core/blank/schema';
 import { showBytes } from '@/core/length/bytes';
 import { showLength, type UnitSetting } from '@/core/length/show';
@@ -45,9 +46,10 @@ export function HousePicker({
       trigger={
         <button
           aria-label={`House that prints it: ${titleOf(spec)}. Change it`}
-          className="mt-1.5 block w-full shrink-0 truncate border border-rule bg-docket px-2 py-1 text-left"
+          className="mt-1.5 flex w-full shrink-0 items-center justify-between gap-2 border border-rule bg-docket px-2 py-1 text-left"
         >
-          {titleOf(spec)}
+          <span className="truncate">{titleOf(spec)}</span>
+          <ChevronDown aria-hidden size={13} className="shrink-0 text-ink-2" />
         </button>
       }
     />

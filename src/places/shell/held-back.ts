@@ -9,13 +9,17 @@ import { toast } from '@/ui/toast';
 /** A piece as large as the safe area of its face, this much wider than it is, is offered. */
 const WIDER = 1.01;
 
-/** Says that a motif lies smaller than its face has room for, and why; offers the whole room. Silent where it fills it. */
+/**
+ * Says that a motif lies smaller than its face has room for, and why; offers the whole room. Silent where it fills it.
+ * `onFill` gives it that, and answers false where it is not there any more. One such message stands at a time: what was
+ * said of another motif would be pressed for this one.
+ */
 export function tellHeldBack(
   piece: MotifPiece,
   known: PieceFacts,
   face: PrintFace,
   unit: UnitSetting,
-  onFill: (full: MotifPiece) => void,
+  onFill: (full: MotifPiece) => boolean,
 ): void {
   const full = fitInside(piece, known, face);
   if (full.width <= piece.width * WIDER) return;
@@ -26,11 +30,12 @@ export function tellHeldBack(
       ? 'as its pixels are good for'
       : 'as is seen whole from one side';
   toast(`“${piece.name}” is ${widthOf(piece)} wide: as large ${why}.`, {
+    id: 'held back',
     duration: 10_000,
     action: {
       label: `Fill the safe area, ${widthOf(full)}`,
       onClick: () => {
-        onFill(full);
+        if (!onFill(full)) toast(`“${piece.name}” is not as it was: nothing is done to it.`);
       },
     },
   });

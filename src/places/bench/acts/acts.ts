@@ -83,7 +83,9 @@ function insideAlone(live: Live, piece: MotifPiece): void {
   const first = placeFirst(piece, known, face, { spots: [spot] });
   each(live, () => first);
   tellHeldBack(first, known, face, unit, (full) => {
-    void changePiece(face.id, full);
+    const there = piecesOf(face.id).some(({ id }) => id === full.id);
+    if (there) void changePiece(face.id, full);
+    return there;
   });
 }
 

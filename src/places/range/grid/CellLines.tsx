@@ -43,9 +43,10 @@ function tellSmaller(fit: Fit): void {
   const known = factsFor(motif, (id) => artworks.get(id)!.facts);
   tellHeldBack(motif, known, face, settings.unit, (full) => {
     // Nothing that was done to it meanwhile is lost.
-    if (!dequal(useShop.getState().fits.get(fit.id), fit)) return;
+    if (!dequal(useShop.getState().fits.get(fit.id), fit)) return false;
     const filled = (piece: Piece) => (piece.id === full.id ? full : piece);
     void saveFit({ ...fit, faces: fit.faces.map((one) => ({ ...one, pieces: one.pieces.map(filled) })) });
+    return true;
   });
 }
 
