@@ -1,4 +1,4 @@
-import { render, screen } from '@testing-library/react';
+import { fireEvent, render, screen } from '@testing-library/react';
 import { Toaster } from 'sonner';
 import type { MotifPiece } from '@/core/fit/schema';
 import { MILLIMETRES } from '@/core/length/show';
@@ -23,12 +23,12 @@ test('one motif is told of at a time, and the offer is for that one', async () =
   await offered('gull', fill);
   const button = await offered('knot', fill);
   expect(screen.queryByText(/“gull”/)).toBeNull();
-  button.click();
+  fireEvent.click(button);
   expect(filled).toEqual([expect.stringMatching(/^knot 29\d$/)]);
 });
 
 test('where the motif is not there any more, that is said', async () => {
   render(<Toaster />);
-  (await offered('gull', () => false)).click();
+  fireEvent.click(await offered('gull', () => false));
   expect(await screen.findByText('“gull” is not as it was: nothing is done to it.')).toBeTruthy();
 });
