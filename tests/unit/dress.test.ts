@@ -5,7 +5,7 @@ import type { ShapePiece } from '@/core/fit/schema';
 import { clipToShape, outlineOf } from '@/core/fit/shape-clip';
 import { NEW_SHAPES, newShape, type NewShape } from '@/core/fit/shapes';
 import { dressed, firstLettering, lettersCover, newText, placedLettering, textInks } from '@/core/fit/text';
-import { areaOfPath } from '@/core/geometry/clipper';
+import { areaOfPath } from '@/core/geometry/areas';
 import { boundsOf, flattenPath } from '@/core/geometry/path';
 import { parsePath } from '@/core/geometry/parse-path';
 import { inkCover } from '@/core/render/ground';

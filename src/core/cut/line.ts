@@ -4,7 +4,8 @@ import { outlineDistance } from '../geometry/outline';
 import { bridged } from './bridge';
 import { FINE, shapeOfPath } from './path-shape';
 import { curvesOf } from './curves';
-import { areaOf, fromRings, grow, growAll, simplified, united, type Shape } from './polygons';
+import { areaOf, fromRings, grow, growAll, united, type Shape } from './polygons';
+import { simplified } from './simplified';
 import type { CutSettings } from '../fit/cut';
 import type { Ring } from './trace';
 

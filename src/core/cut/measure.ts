@@ -1,6 +1,7 @@
 import { outlineDistance } from '../geometry/outline';
 import { nearestBetween } from './bridge';
-import { areaOf, grow, growAll, lengthOf, less, simplified, type Shape } from './polygons';
+import { areaOf, grow, growAll, lengthOf, less, type Shape } from './polygons';
+import { simplified } from './simplified';
 import type { Ring } from './trace';
 
 export interface CutMeasures {

@@ -2,7 +2,8 @@ import { outlineDistance } from '../geometry/outline';
 import { writePath, type Path } from '../geometry/path';
 import type { Raster } from '../raster/raster';
 import { nearestBetween } from './bridge';
-import { areaOf, common, fromRings, grow, less, simplified, united, type Shape } from './polygons';
+import { areaOf, common, fromRings, grow, less, united, type Shape } from './polygons';
+import { simplified } from './simplified';
 import { linesOf } from './line';
 import { traceAlpha, type Ring } from './trace';
 

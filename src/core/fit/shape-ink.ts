@@ -1,6 +1,13 @@
-import { Clipper, EndType, FillRule, JoinType, type PathD, type PathsD } from 'clipper2-ts';
 import { memoOf } from '../memo';
-import { areaOfPath, closedPath, pathOfAreas } from '../geometry/clipper';
+import {
+  areaOfPath,
+  closedPath,
+  common,
+  grown,
+  pathOfArea,
+  type Area,
+  type AreaRing,
+} from '../geometry/areas';
 import { mapPath, type Path } from '../geometry/path';
 import { parsePath } from '../geometry/parse-path';
 import { roundedBox } from './clip';
@@ -12,6 +19,7 @@ const FINE = 0.004;
 const PRECISION = 5;
 /** A corner's point is at most so many stroke widths long. */
 const MITRE = 8;
+const EDGE = { mitre: MITRE, arc: FINE, decimals: PRECISION };
 
 /** An outline in mm of the shape's own box, its top left at (0, 0), with its colour. */
 interface ShapeInk {
@@ -120,25 +128,24 @@ const MOST_DASHES = 5000;
 /** A band along the inside of an edge, whole or in dashes. */
 function strokePath(edge: Path, { width, dash, ends }: Stroke): Path {
   const outer = areaOfPath(edge, FINE, PRECISION);
-  if (!dash) return pathOfAreas([...outer, ...inset(outer, width).map((ring) => [...ring].reverse())]);
+  if (!dash) return pathOfArea([...outer, ...inset(outer, width).map((ring) => [...ring].reverse())]);
   const dashes = inset(outer, width / 2).flatMap((ring) => dashesOf(ring, dash));
-  const end = ends === 'round' ? EndType.Round : EndType.Butt;
-  const drawn = Clipper.inflatePathsD(dashes, width / 2, JoinType.Miter, end, MITRE, PRECISION, FINE);
+  const drawn = grown(dashes, width / 2, { ...EDGE, ends });
   // Where the edge turns sharply a dash would stick out past it.
-  return pathOfAreas(Clipper.intersectD(drawn, outer, FillRule.NonZero, PRECISION));
+  return pathOfArea(common(drawn, outer, PRECISION));
 }
 
 function insetPath(path: Path, by: number): Path {
-  return pathOfAreas(inset(areaOfPath(path, FINE, PRECISION), by));
+  return pathOfArea(inset(areaOfPath(path, FINE, PRECISION), by));
 }
 
 /** A polygon with all of its edge moved inwards by so many mm; nothing where it is no wider than twice that. */
-function inset(outer: PathsD, by: number): PathsD {
-  return Clipper.inflatePathsD(outer, -by, JoinType.Miter, EndType.Polygon, MITRE, PRECISION, FINE);
+function inset(outer: Area, by: number): Area {
+  return grown(outer, -by, EDGE);
 }
 
 /** Pieces of a closed ring: as many dashes as go round it, all alike. */
-function dashesOf(ring: PathD, { on, off }: { on: number; off: number }): PathsD {
+function dashesOf(ring: AreaRing, { on, off }: { on: number; off: number }): Area {
   const lengths = ring.map((point, i) => {
     const next = ring[(i + 1) % ring.length]!;
     return Math.hypot(next.x - point.x, next.y - point.y);
@@ -151,8 +158,8 @@ function dashesOf(ring: PathD, { on, off }: { on: number; off: number }): PathsD
 }
 
 /** A ring's line from one distance along it to another. */
-function along(ring: PathD, lengths: readonly number[], from: number, to: number): PathD {
-  const line: PathD = [];
+function along(ring: AreaRing, lengths: readonly number[], from: number, to: number): AreaRing {
+  const line: AreaRing = [];
   let passed = 0;
   for (let i = 0; i < ring.length && passed < to; i++) {
     const [a, b, length] = [ring[i]!, ring[(i + 1) % ring.length]!, lengths[i]!];

@@ -1,12 +1,13 @@
-import { Clipper, EndType, JoinType } from 'clipper2-ts';
+import { areaWithin, grown } from './areas';
 import { NearEdges } from './near-edges';
 import { memoOf } from '../memo';
 
 /** A closed outline as its corner points in mm, from the top left of its box. */
 export type Outline = [x: number, y: number][];
 
-/** Decimals in mm that grown outlines are reckoned to. */
+/** Decimals in mm that grown outlines are reckoned to, and how near to a circle their corners are kept. */
 const PRECISION = 4;
+const ARC = 0.01;
 
 /** Signed distance in mm from a point to a closed outline; positive outside. */
 export function outlineDistance(outline: Outline, x: number, y: number): number {
@@ -24,16 +25,17 @@ function nearEdges(outline: Outline): NearEdges {
   return near;
 }
 
-const grown = memoOf<Outline, number, Outline[]>(64);
+const grownOutlines = memoOf<Outline, number, Outline[]>(64);
 
 /** The outline grown by `grow` mm (negative: shrunk), its corners rounded by it; shrinking may leave several, or none. */
 export function growOutline(outline: Outline, grow: number): Outline[] {
   if (grow === 0) return [outline];
-  return grown(outline, grow, () => {
+  return grownOutlines(outline, grow, () => {
     const path = outline.map(([x, y]) => ({ x, y }));
-    const turned = Clipper.areaD(path) < 0 ? path.reverse() : path;
-    const paths = Clipper.inflatePathsD([turned], grow, JoinType.Round, EndType.Polygon, 2, PRECISION, 0.01);
-    return paths.map((points) => points.map(({ x, y }): [number, number] => [x, y]));
+    const turned = areaWithin(path) < 0 ? path.reverse() : path;
+    return grown([turned], grow, { arc: ARC, decimals: PRECISION }).map((points) =>
+      points.map(({ x, y }): [number, number] => [x, y]),
+    );
   });
 }
 

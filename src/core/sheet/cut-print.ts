@@ -1,7 +1,7 @@
 import { rectangle } from '../blank/face';
 import type { PrintFace } from '../blank/resolve';
 import { shapePath } from '../blank/shape';
-import { simplified } from '../cut/polygons';
+import { simplified } from '../cut/simplified';
 import { shapeOfPath } from '../cut/path-shape';
 import { mapPath, writePath } from '../geometry/path';
 import { parsePath } from '../geometry/parse-path';

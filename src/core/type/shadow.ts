@@ -1,5 +1,13 @@
-import { Clipper, FillRule, type PathD, type PathsD } from 'clipper2-ts';
-import { areaOfPath, pathOfAreas } from '../geometry/clipper';
+import {
+  areaOfPath,
+  areaWithin,
+  boxOfArea,
+  common,
+  pathOfArea,
+  united,
+  type Area,
+  type AreaRing,
+} from '../geometry/areas';
 import { mapPath, type Path } from '../geometry/path';
 import { PRECISION } from './outline';
 import type { Shadow } from './schema';
@@ -15,26 +23,26 @@ export function shadowPath(path: Path, shadow: Shadow, tolerance: number): Path 
   const cast = joined
     ? drawnOut(area, { x: right, y: down })
     : area.map((ring) => ring.map(({ x, y }) => ({ x: x + right, y: y + down })));
-  return pathOfAreas(hatch ? hatched(cast, hatch) : cast);
+  return pathOfArea(hatch ? hatched(cast, hatch) : cast);
 }
 
 /** All that an area passes over while it is moved: itself, where it ends, and what each of its edges sweeps. */
-function drawnOut(area: PathsD, by: { x: number; y: number }): PathsD {
+function drawnOut(area: Area, by: { x: number; y: number }): Area {
   const end = area.map((ring) => ring.map(({ x, y }) => ({ x: x + by.x, y: y + by.y })));
   const swept = area.flatMap((ring) =>
-    ring.map((a, i): PathD => {
+    ring.map((a, i): AreaRing => {
       const b = ring[(i + 1) % ring.length]!;
       const band = [a, b, { x: b.x + by.x, y: b.y + by.y }, { x: a.x + by.x, y: a.y + by.y }];
       // All one way round, so that none takes from another.
-      return Clipper.areaD(band) < 0 ? band.reverse() : band;
+      return areaWithin(band) < 0 ? band.reverse() : band;
     }),
   );
-  return Clipper.unionD([...area, ...end, ...swept], [], FillRule.NonZero, PRECISION);
+  return united([...area, ...end, ...swept], PRECISION);
 }
 
 /** What of an area lies under lines that lean so. */
-function hatched(area: PathsD, { line, gap, angle }: NonNullable<Shadow['hatch']>): PathsD {
-  const box = Clipper.getBoundsPathsD(area);
+function hatched(area: Area, { line, gap, angle }: NonNullable<Shadow['hatch']>): Area {
+  const box = boxOfArea(area);
   const middle = { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2 };
   const reach = Math.hypot(box.right - box.left, box.bottom - box.top) / 2 + line;
   const turn = (-angle * Math.PI) / 180;
@@ -45,10 +53,10 @@ function hatched(area: PathsD, { line, gap, angle }: NonNullable<Shadow['hatch']
   });
   const step = line + gap;
   const count = Math.min(MOST_LINES, 2 * Math.ceil(reach / step) + 1);
-  const lines = Array.from({ length: count }, (_, i): PathD => {
+  const lines = Array.from({ length: count }, (_, i): AreaRing => {
     const off = (i - (count - 1) / 2) * step;
     const [from, to] = [off - line / 2, off + line / 2];
     return [at(-reach, from), at(reach, from), at(reach, to), at(-reach, to)];
   });
-  return Clipper.intersectD(area, lines, FillRule.NonZero, PRECISION);
+  return common(area, lines, PRECISION);
 }

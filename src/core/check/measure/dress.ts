@@ -1,9 +1,8 @@
-import { Clipper, EndType, JoinType, type PathsD } from 'clipper2-ts';
 import { fromShares } from '../../fit/clip';
 import { extentAround, type Extent } from '../../fit/geometry';
 import type { TextPiece } from '../../fit/schema';
 import { letterColours, lettersCover, placedLettering, textCover } from '../../fit/text';
-import { areaOfPath } from '../../geometry/clipper';
+import { areaOfPath, areaWithin, boxOfArea, grown, type Area, type AreaRing } from '../../geometry/areas';
 import { parsePath } from '../../geometry/parse-path';
 import { memo } from '../../memo';
 import { readStrokes, type ThinPlaces } from '../../raster/strokes';
@@ -61,7 +60,7 @@ export interface ClosedCounters {
   places: Extent[];
 }
 
-const counters = memo<string, { most: number; closed: PathsD; of: number }>(24);
+const counters = memo<string, { most: number; closed: Area; of: number }>(24);
 
 /** The counters that a text's outlines fill, or leave narrower than `limit` mm; null where none does. */
 export function closedCounters(piece: TextPiece, limit: number): ClosedCounters | null {
@@ -75,7 +74,7 @@ export function closedCounters(piece: TextPiece, limit: number): ClosedCounters 
       ring.map(({ x, y }) => ({ x: x * factor, y: y * factor })),
     );
     const holes = letters
-      .filter((ring) => Clipper.areaD(ring) < 0)
+      .filter((ring) => areaWithin(ring) < 0)
       .map((ring) => [...ring].reverse())
       .map((ring) => ({ ring, radius: radiusOf(ring) }))
       .filter(({ radius }) => radius > NO_COUNTER);
@@ -97,12 +96,12 @@ export function closedCounters(piece: TextPiece, limit: number): ClosedCounters 
 }
 
 /** The radius of the largest round that goes into a polygon, to a hundredth of a millimetre: how far it can be shrunk. */
-function radiusOf(ring: PathsD[number]): number {
-  const box = Clipper.getBoundsPathsD([ring]);
+function radiusOf(ring: AreaRing): number {
+  const box = boxOfArea([ring]);
   let [low, high] = [0, Math.min(box.right - box.left, box.bottom - box.top) / 2];
   while (high - low > 0.005) {
     const middle = (low + high) / 2;
-    const left = Clipper.inflatePathsD([ring], -middle, JoinType.Round, EndType.Polygon, 2, PRECISION);
+    const left = grown([ring], -middle, { decimals: PRECISION });
     if (left.length > 0) low = middle;
     else high = middle;
   }
