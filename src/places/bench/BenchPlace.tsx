@@ -95,11 +95,8 @@ function Parts({ live, following, onBringIn }: { live: Live; following: Live; on
       <BenchBar live={following} />
       <div className="flex min-h-0 grow">
         <div className="flex min-w-0 grow flex-col">
-          {/* A short strip and the face's share a line: what is saved is the flat's. */}
-          <div className="flex shrink-0 flex-wrap">
-            <PieceStrip live={following} onBringIn={onBringIn} />
-            <FaceBar live={following} />
-          </div>
+          <PieceStrip live={following} onBringIn={onBringIn} />
+          <FaceBar live={following} />
           <div className="flex min-h-0 grow">
             {list && <PieceList live={following} />}
             <div

@@ -25,7 +25,7 @@ export function FaceBar({ live }: { live: Live }) {
   const [strength, setStrength] = useState<number | null>(null);
   const { faces, blank } = live.blank;
   return (
-    <div className="flex min-h-[30px] grow items-center gap-x-3 border-b max-[1100px]:flex-wrap max-[1100px]:[&_button]:min-h-6 border-rule bg-docket px-4 text-sm">
+    <div className="flex min-h-[30px] shrink-0 items-center gap-x-4 border-b max-[1100px]:flex-wrap max-[1100px]:[&_button]:min-h-6 border-rule bg-frame px-3 text-sm">
       {faces.length > 1 && <Faces live={live} />}
       {blank.sizes.length > 0 && <Sizes live={live} />}
       {underlay && (

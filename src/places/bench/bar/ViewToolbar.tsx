@@ -38,7 +38,7 @@ export function ViewToolbar({ live }: { live: Live }) {
     ['true', pxPerMm === null ? 'true size… (hold a card to the glass)' : 'true size', '='],
   ];
   return (
-    <span className="ml-auto flex items-center gap-x-3.5 max-[1100px]:flex-wrap min-[1100px]:shrink-0">
+    <span className="ml-auto flex items-center gap-x-4 max-[1100px]:flex-wrap min-[1100px]:shrink-0">
       {stretching && <span className="text-look">sizes change one way (P)</span>}
       <ProofMenu live={live} />
       <VerbMenu label={`Distances to the ${edgeLine === 'role' ? 'edge' : LINE_WORDS[edgeLine]}…`}>

@@ -28,7 +28,7 @@ export function PieceStrip({ live, onBringIn }: { live: Live; onBringIn: () => v
       <div
         role="toolbar"
         aria-label="Piece"
-        className="flex min-h-[34px] basis-full items-center gap-x-3.5 gap-y-0.5 border-b max-[1100px]:flex-wrap border-rule bg-docket px-4 text-sm"
+        className="flex min-h-[34px] shrink-0 items-center gap-x-3.5 gap-y-0.5 border-b max-[1100px]:flex-wrap border-rule bg-docket px-4 text-sm"
       >
         {pieces.length > 1 && (
           <span className="measure flex items-center gap-1.5">

@@ -4,7 +4,7 @@ export function Row({ label, children }: { label?: string; children: React.React
     <div
       role={label && 'toolbar'}
       aria-label={label}
-      className="flex min-h-[34px] grow flex-wrap items-center gap-x-4 gap-y-0.5 border-b border-rule bg-docket px-4 py-0.5 text-sm [&_button:not([role])]:min-h-6"
+      className="flex min-h-[34px] shrink-0 flex-wrap items-center gap-x-4 gap-y-0.5 border-b border-rule bg-docket px-4 py-0.5 text-sm [&_button:not([role])]:min-h-6"
     >
       {children}
     </div>
