@@ -33,7 +33,6 @@ const ChosenBar = late(() => import('./many/ChosenBar').then((module) => module.
 const DesignDialog = late(() => import('./design/DesignDialog').then((module) => module.DesignDialog));
 const SizeDialog = late(() => import('./design/SizeDialog').then((module) => module.SizeDialog));
 const VersionsDialog = late(() => import('./design/VersionsDialog').then((module) => module.VersionsDialog));
-
 const StartDesign = late(() => import('../shell/StartDesign').then((module) => module.StartDesign));
 
 const STANDINGS: readonly View['standing'][] = ['all', 'needs work', 'ready'];

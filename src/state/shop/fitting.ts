@@ -74,7 +74,7 @@ export async function startDesign(
 }
 
 /** A fit as it begins: by a starting layout of its blank, or with the chosen artworks alone on its first face. */
-export function bareFit(
+function bareFit(
   design: Pick<Design, 'id' | 'name'>,
   resolved: ResolvedBlank,
   chosen: readonly Chosen[],
