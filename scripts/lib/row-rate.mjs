@@ -104,9 +104,18 @@ async function press(browser, words) {
   const path = By.xpath(
     `//*[self::button or @role="menuitem"][starts-with(normalize-space(.), "${words}") or starts-with(@aria-label, "${words}")]`,
   );
-  const found = await browser.wait(until.elementLocated(path), WAIT);
-  await browser.wait(() => found.isEnabled(), WAIT);
-  await found.click();
+  await browser.wait(async () => {
+    try {
+      const [found] = await browser.findElements(path);
+      if (!found || !(await found.isEnabled())) return false;
+      await found.click();
+      return true;
+    } catch (fault) {
+      // It may be drawn anew as it is looked at.
+      if (fault.name === 'StaleElementReferenceError') return false;
+      throw fault;
+    }
+  }, WAIT);
 }
 
 const finished = (folder) => readdirSync(folder).filter((name) => !name.endsWith('.crdownload'));
