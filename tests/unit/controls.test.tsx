@@ -374,9 +374,9 @@ test('the keys open on ?, with Shift or without, and not while one types', async
   expect(screen.queryByRole('dialog')).toBeNull();
   (document.activeElement as HTMLElement).blur();
   fireEvent.keyDown(document.body, { key: '?', code: 'Slash', shiftKey: true });
-  expect(
-    within(screen.getByRole('dialog', { name: 'Keys' })).getByText('Fit inside the safe area'),
-  ).toBeTruthy();
+  // Its words come when they are first asked for.
+  const keys = await screen.findByRole('dialog', { name: 'Keys' });
+  expect(within(keys).getByText('Fit inside the safe area')).toBeTruthy();
   await user.keyboard('{Escape}');
   expect(screen.queryByRole('dialog')).toBeNull();
   fireEvent.keyUp(document.body, { key: '?', code: 'Slash' });
