@@ -21,6 +21,14 @@ test('a part comes once it is fetched, and what stands beside it stays', async (
   expect(document.activeElement).toBe(screen.getByRole('button'));
 });
 
+test('fetched before it is shown, it is there at once', async () => {
+  const Part = late(() => Promise.resolve(Said));
+  Part.fetch();
+  await Promise.resolve();
+  render(<Part word="here" />);
+  expect(screen.getByText('here')).toBeTruthy();
+});
+
 test('what could not be fetched is told, and asked for again', async () => {
   const quiet = jest.spyOn(console, 'error').mockImplementation(() => undefined);
   let tries = 0;

@@ -99,9 +99,11 @@ export function Range() {
               onSearch={setSearch}
               className="ml-auto w-40 min-w-0 shrink border-b border-ink bg-frame px-1 py-0.5 text-sm"
             />
-            <VerbMenu label="Choose…" spoken="Choose cells of the range" align="end">
-              <ChooseLines shown={found} columns={columns.map(({ blank }) => blank.id)} />
-            </VerbMenu>
+            <span onPointerEnter={ChooseLines.fetch} onFocus={ChooseLines.fetch}>
+              <VerbMenu label="Choose…" spoken="Choose cells of the range" align="end">
+                <ChooseLines shown={found} columns={columns.map(({ blank }) => blank.id)} />
+              </VerbMenu>
+            </span>
             <Segments
               label="Designs that are shown"
               value={view.standing}

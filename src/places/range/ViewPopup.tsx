@@ -18,6 +18,8 @@ export function ViewPopup({ view }: { view: View }) {
         <button
           className={`verb max-w-44 truncate whitespace-nowrap ${isWhole ? '' : 'font-bold'}`}
           aria-label="View of the range"
+          onPointerEnter={ViewQuestions.fetch}
+          onFocus={ViewQuestions.fetch}
         >
           {current ? current.name : isWhole ? 'View…' : 'View: changed…'}
         </button>
