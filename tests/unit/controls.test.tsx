@@ -14,6 +14,7 @@ import { NameField } from '@/ui/NameField';
 import { OneOf } from '@/ui/OneOf';
 import { Popup } from '@/ui/Popup';
 import { Progress } from '@/ui/Progress';
+import '@/places/shell/KeysDialog';
 import { Shortcuts } from '@/places/shell/Shortcuts';
 import { Select } from '@/ui/Select';
 import { Slider } from '@/ui/Slider';
@@ -374,8 +375,8 @@ test('the keys open on ?, with Shift or without, and not while one types', async
   expect(screen.queryByRole('dialog')).toBeNull();
   (document.activeElement as HTMLElement).blur();
   fireEvent.keyDown(document.body, { key: '?', code: 'Slash', shiftKey: true });
-  // Its words come when they are first asked for.
-  const keys = await screen.findByRole('dialog', { name: 'Keys' });
+  // Its words come when they are first asked for: read by then, as they may take long to be.
+  const keys = await screen.findByRole('dialog', { name: 'Keys' }, { timeout: 15_000 });
   expect(within(keys).getByText('Fit inside the safe area')).toBeTruthy();
   await user.keyboard('{Escape}');
   expect(screen.queryByRole('dialog')).toBeNull();
