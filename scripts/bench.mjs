@@ -73,7 +73,7 @@ for (const part of named.length > 0 ? named : Object.keys(PARTS))
   } catch (error) {
     // What else is timed is told all the same.
     slow++;
-    console.log(`over  ${part} came to no end: ${error}`);
+    console.log(`over  ${part} came to no end: ${error.stack ?? error}`);
   }
 process.exit(slow > 0 ? 1 : 0);
 

@@ -34,10 +34,11 @@ export async function handedRows() {
       const input = await browser.findElement(By.css('input[aria-label="An archive to bring in"]'));
       await input.sendKeys(join(downloads, file));
       await press(browser, '//button[.="Bring it in"]');
-      await browser.wait(
-        async () => (await browser.findElements(By.css('[role=dialog]'))).length === 0,
-        WAIT,
-      );
+      await browser.wait(async () => {
+        const [fault] = await browser.findElements(By.css('[role=dialog] [role=alert]'));
+        if (fault) throw new Error(await fault.getText());
+        return (await browser.findElements(By.css('[role=dialog]'))).length === 0;
+      }, WAIT);
     });
     const mib = (name, limit, ratio) => ({ name, limit, ratio, ms: null, unit: 'MiB' });
     return [
@@ -88,7 +89,9 @@ function fillShop(bytes, part, done) {
     for (let i = 0; i * part < bytes; i++) {
       const noise = new Uint8Array(part);
       for (let at = 0; at < part; at += 65536) crypto.getRandomValues(noise.subarray(at, at + 65536));
-      const sha256 = i.toString(16).padStart(64, '0');
+      // Its own, as a file that comes in again is held to.
+      const digest = new Uint8Array(await crypto.subtle.digest('SHA-256', noise));
+      const sha256 = Array.from(digest, (byte) => byte.toString(16).padStart(2, '0')).join('');
       await new Promise((ready) => {
         const change = db.transaction(['artworks', 'originals'], 'readwrite');
         change.objectStore('originals').put(new Blob([noise]), sha256);
