@@ -46,10 +46,13 @@ export function FlatPieces({ live, view }: { live: Live; view: View }) {
     const proofs = proof !== null;
     const lay = (some: readonly Piece[], opacity: number, shift = 0) => {
       if (some.length === 0) return;
-      const apart = some.some((piece) => piece.knockout || isMixed(piece)) || opacity < 1 || proofs;
+      const apart =
+        some.some((piece) => piece.knockout || isMixed(piece)) || (opacity < 1 && !isPicture(some)) || proofs;
       if (!apart) {
         context.setTransform(...mm(shift));
+        context.globalAlpha = opacity;
         drawPieces(context, face, some, shown);
+        context.globalAlpha = 1;
         return;
       }
       if (under.width !== room.width || under.height !== room.height) Object.assign(under, room);
@@ -103,6 +106,11 @@ export function FlatPieces({ live, view }: { live: Live; view: View }) {
       <HatchedMark live={live} found={found} dpr={Math.min(2, devicePixelRatio)} />
     </>
   );
+}
+
+/** Whether pieces are one picture: as it is drawn at once, nothing in it shows through the rest of it. */
+function isPicture(pieces: readonly Piece[]): boolean {
+  return pieces.length === 1 && pieces[0]?.kind === 'artwork';
 }
 
 /** Whether any of a piece lies past the bleed edge, where it shows as a ghost. */
