@@ -11,7 +11,7 @@ import { INTENTS } from '@/core/colour/press';
 import { digestOf } from '@/core/digest';
 import { UnitSettingSchema } from '@/core/length/show';
 import { FIRST_LISTING_WORDS, ListingWordsSchema } from '@/core/listing/schema';
-import { RateSchema } from '@/core/price/earn';
+import { RateSchema } from '@/core/price/rate';
 import { StyleSchema } from '@/core/type/schema';
 import { KeptTurningSchema } from '@/core/mockup/turning';
 import { KeptPicturesSchema } from '@/core/mockup/schema';

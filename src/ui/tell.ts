@@ -1,5 +1,5 @@
-import { toast } from 'sonner';
 import { create } from 'zustand';
+import { toast, untoast } from './toast';
 
 /** Something done that can be taken back, by the sentence that said so. */
 export interface Done {
@@ -31,7 +31,7 @@ export function tellDone(sentence: string, undo: () => Promise<void>): void {
 export async function takeBack(one: Done): Promise<void> {
   if (!useDone.getState().done.includes(one)) return;
   useDone.setState(({ done }) => ({ done: done.filter((other) => other !== one) }));
-  toast.dismiss(toastOf(one));
+  untoast(toastOf(one));
   await one.undo();
 }
 

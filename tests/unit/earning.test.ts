@@ -3,7 +3,8 @@ import fc from 'fast-check';
 import { linesFor, unclear } from '@/core/price/choose';
 import { cents } from '@/core/price/cost';
 import { askingFor, earningOf, ENDINGS, marginOf, rateBetween, sayMoney, sayShare } from '@/core/price/earn';
-import { pricesTable, readPrices, type Price } from '@/core/price/list';
+import type { Price } from '@/core/price/list';
+import { pricesTable, readPrices } from '@/core/price/table';
 import { newOutlet, OUTLETS, OutletSchema, type Outlet } from '@/core/price/outlet';
 import {
   breakEven,

@@ -1,8 +1,8 @@
 import { fireEvent, render, screen } from '@testing-library/react';
-import { Toaster } from 'sonner';
 import type { MotifPiece } from '@/core/fit/schema';
 import { MILLIMETRES } from '@/core/length/show';
 import { tellHeldBack } from '@/places/shell/held-back';
+import { Messages } from '@/ui/Messages';
 import { blankById, faceOf, factsOf, pieceAt } from '../support/fits';
 import { solid } from '../support/pictures';
 
@@ -17,7 +17,7 @@ async function offered(id: string, onFill: (full: MotifPiece) => boolean): Promi
 }
 
 test('one motif is told of at a time, and the offer is for that one', async () => {
-  render(<Toaster />);
+  render(<Messages />);
   const filled: string[] = [];
   const fill = ({ id, width }: MotifPiece) => filled.push(`${id} ${width.toFixed(0)}`) > 0;
   await offered('gull', fill);
@@ -28,7 +28,7 @@ test('one motif is told of at a time, and the offer is for that one', async () =
 });
 
 test('where the motif is not there any more, that is said', async () => {
-  render(<Toaster />);
+  render(<Messages />);
   fireEvent.click(await offered('gull', () => false));
   expect(await screen.findByText('“gull” is not as it was: nothing is done to it.')).toBeTruthy();
 });

@@ -5,7 +5,8 @@ import Big from 'big.js';
 import fc from 'fast-check';
 import { run } from '@/cli/run';
 import { costOf, type Cost } from '@/core/price/cost';
-import { PRICE_COLUMNS, readPrices, type Price } from '@/core/price/list';
+import type { Price } from '@/core/price/list';
+import { PRICE_COLUMNS, readPrices } from '@/core/price/table';
 import { readTable } from '@/files/table';
 
 const folder = mkdtempSync(join(tmpdir(), 'up-fit-price-'));

@@ -1,13 +1,4 @@
-import { readAvifHeader } from './avif';
-import type { ByteReader } from './bytes';
-import { readGifHeader } from './gif';
-import type { Header } from './header';
-import { readJpegHeader } from './jpeg';
-import { readPngHeader } from './png';
-import { readTiffHeader } from './tiff';
-import { readWebpHeader } from './webp';
-
-/** All that is known of a file format. */
+/** All that is known of a file format, but how the header of its pictures is read (headers.ts). */
 interface KnownFormat {
   name: string;
   /** How its files end their names, the first of them ours. */
@@ -15,8 +6,6 @@ interface KnownFormat {
   type: string;
   /** Whether a file is one, by how its bytes begin. */
   begins: (head: string) => boolean;
-  /** Reads what the header of a picture says; null for a drawing, which has no pixels of its own. */
-  header: ((read: ByteReader, page: number) => Header) | null;
   /** As a print file: whether it may hold inks, and clear pixels. Null where none is written. */
   print: {
     inks: boolean;
@@ -33,7 +22,6 @@ export const FORMATS = {
     endings: ['png'],
     type: 'image/png',
     begins: (head) => head.startsWith('\x89PNG\r\n\x1a\n'),
-    header: readPngHeader,
     // Packed harder where it would be too large.
     print: { inks: false, clear: 'in rgb', packs: { rgb: [0.7, 1.1, 0.01], cmyk: [0.7, 1.1, 0.01] } },
   },
@@ -42,7 +30,6 @@ export const FORMATS = {
     endings: ['jpg', 'jpeg'],
     type: 'image/jpeg',
     begins: (head) => head.startsWith('\xff\xd8\xff'),
-    header: readJpegHeader,
     print: { inks: true, clear: 'never', packs: { rgb: [0.5, 1.15, 0.25], cmyk: [1.1, 2, 0.5] } },
   },
   webp: {
@@ -50,7 +37,6 @@ export const FORMATS = {
     endings: ['webp'],
     type: 'image/webp',
     begins: (head) => head.startsWith('RIFF') && head.slice(8, 12) === 'WEBP',
-    header: readWebpHeader,
     print: null,
   },
   // A flattened picture of inks has no place for clear pixels; a page leaves bare what nothing lies on.
@@ -59,7 +45,6 @@ export const FORMATS = {
     endings: ['tif', 'tiff'],
     type: 'image/tiff',
     begins: (head) => head.startsWith('II*\0') || head.startsWith('MM\0*'),
-    header: readTiffHeader,
     print: { inks: true, clear: 'in rgb', packs: { rgb: [0.85, 1.5, 0.02], cmyk: [0.95, 2.3, 0.02] } },
   },
   gif: {
@@ -67,7 +52,6 @@ export const FORMATS = {
     endings: ['gif'],
     type: 'image/gif',
     begins: (head) => head.startsWith('GIF8'),
-    header: readGifHeader,
     print: null,
   },
   avif: {
@@ -75,7 +59,6 @@ export const FORMATS = {
     endings: ['avif'],
     type: 'image/avif',
     begins: (head) => /^....ftypavi[fs]/s.test(head),
-    header: readAvifHeader,
     print: null,
   },
   pdf: {
@@ -83,7 +66,6 @@ export const FORMATS = {
     endings: ['pdf'],
     type: 'application/pdf',
     begins: (head) => head.includes('%PDF-'),
-    header: null,
     print: { inks: true, clear: 'kept', packs: { rgb: [0.8, 1.25, 0.02], cmyk: [0.85, 1.9, 0.02] } },
   },
   svg: {
@@ -91,7 +73,6 @@ export const FORMATS = {
     endings: ['svg'],
     type: 'image/svg+xml',
     begins: (head) => /<svg[\s>]|<\w+:svg[\s>]|^(\xef\xbb\xbf)?\s*(<\?xml|<!--|<!DOCTYPE svg)/i.test(head),
-    header: null,
     print: { inks: false, clear: 'in rgb', packs: { rgb: [1.05, 1.7, 0.02], cmyk: [1.05, 1.7, 0.02] } },
   },
 } as const satisfies Record<string, KnownFormat>;

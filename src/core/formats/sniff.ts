@@ -1,6 +1,7 @@
 import { UpFitError } from '../errors';
 import { ByteReader } from './bytes';
 import type { Header } from './header';
+import { HEADERS } from './headers';
 import { FORMAT_IDS, formatNames, FORMATS, type Format } from './registry';
 import type { Source } from './source';
 
@@ -25,7 +26,7 @@ export function formatOf(name: string, file: Uint8Array | Source): Format {
  */
 export function readHeader(name: string, file: Uint8Array | Source, page = 0): Header & { format: Format } {
   const format = formatOf(name, file);
-  const { header } = FORMATS[format];
+  const header = HEADERS[format];
   if (!header) throw new UpFitError('unsupported', `“${name}” is a drawing and has no pixels of its own.`);
   try {
     return { format, ...header(new ByteReader(file), page) };

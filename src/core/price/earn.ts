@@ -1,17 +1,8 @@
 import Big from 'big.js';
-import * as v from 'valibot';
 import { all, cents, known, partsOf, shareOf, unknownOf, type Needs, type Parts } from './cost';
 import type { Price } from './list';
 import type { Outlet } from './outlet';
-
-/** What one currency is worth in another, by hand, with its day. */
-export const RateSchema = v.object({
-  from: v.pipe(v.string(), v.regex(/^[A-Z]{3}$/)),
-  to: v.pipe(v.string(), v.regex(/^[A-Z]{3}$/)),
-  rate: v.pipe(v.string(), v.regex(/^\d{1,7}(\.\d{1,8})?$/)),
-  day: v.pipe(v.string(), v.isoDate()),
-});
-export type Rate = v.InferOutput<typeof RateSchema>;
+import type { Rate } from './rate';
 
 /** What stands in the way of a sum, each in the words of its field. */
 export type Unknown =

@@ -1,6 +1,7 @@
 import Big from 'big.js';
 import { cents, partsOf, type Needs } from './cost';
-import { earningOf, marginOf, type Rate } from './earn';
+import { earningOf, marginOf } from './earn';
+import type { Rate } from './rate';
 import type { Price } from './list';
 import type { Outlet } from './outlet';
 

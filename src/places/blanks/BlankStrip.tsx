@@ -14,7 +14,7 @@ import { showLength, showSize } from '@/core/length/show';
 import { changeBlank, duplicateBlank, exportBlank, removeBlank } from '@/state/shop/blanks';
 import { sentence } from '@/state/sentence';
 import { sayPrices } from '@/state/price/earning';
-import { layoutsOf } from '@/state/shop/layouts';
+import { layoutsOf } from '@/core/layout/of-blank';
 import { addColumn } from '@/state/shop/columns';
 import { useShop } from '@/state/shop/shop';
 import { saveTemplate } from '@/state/handover/templates';

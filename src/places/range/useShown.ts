@@ -4,7 +4,7 @@ import type { Verdict } from '@/core/check/finding';
 import type { Design } from '@/core/fit/schema';
 import { columnHead, columnsIn, goesByMoney, rowHead, rowsIn, type View } from '@/core/many/view';
 import { seenDesigns, useView } from '@/state/many/view';
-import { moneyIn } from '@/state/price/earning';
+import { useMoney } from '@/state/price/money';
 import { useShop } from '@/state/shop/shop';
 
 export interface Shown {
@@ -36,9 +36,12 @@ export function useShown(search: string): Shown {
   const all = useMemo(() => seen.flatMap(({ fits }) => fits.map(({ verdict }) => verdict)), [seen]);
   // Drawn bit by bit, so that the next letter never waits for the rows of the one before.
   const wanted = useDeferredValue(search);
-  const moneyOf = useMemo(() => (goesByMoney(view) ? moneyIn(shop) : undefined), [view, shop]);
+  const moneyIn = useMoney(goesByMoney(view));
+  const moneyOf = useMemo(() => moneyIn?.(shop), [moneyIn, shop]);
   const rows = useMemo(
-    () => rowsIn(view, seen, wanted, moneyOf && { moneyOf }),
+    // Until it is reckoned what they earn, no row is left out for that.
+    () =>
+      moneyOf ? rowsIn(view, seen, wanted, { moneyOf }) : rowsIn({ ...view, money: null }, seen, wanted),
     [view, seen, wanted, moneyOf],
   );
   const found = useDeferredValue(rows);

@@ -1,10 +1,8 @@
 'use client';
 import { usePathname } from 'next/navigation';
 import { useEffect, useState, useSyncExternalStore, type ReactNode } from 'react';
-import { Toaster } from 'sonner';
-import { loadDemo } from '@/state/shop/demo';
 import { keepBuild, takeNewBuild, useNewBuild } from '@/state/build';
-import { sendWaiting } from '@/state/handover/sending';
+import { sendWaiting } from '@/state/handover/waiting';
 import { sweepDockets } from '@/state/bench/dockets';
 import { sentence } from '@/state/sentence';
 import { changeSettings } from '@/state/shop/records';
@@ -13,7 +11,6 @@ import { openShop, useShop, type Shop } from '@/state/shop/shop';
 import { engineHindrance, isStopped } from '@/state/engine/engine';
 import { askToKeep, clearLoose, onStanding, roomTrouble } from '@/state/shop/storage';
 import { Tape } from '@/ui/Tape';
-import { ImportStrip } from './ImportStrip';
 import { Shortcuts } from './Shortcuts';
 import { Hints } from '@/ui/Hint';
 import { Commands } from './Commands';
@@ -24,6 +21,9 @@ import { Guard } from '@/ui/Guard';
 import { toast } from '@/ui/toast';
 import { late } from '@/ui/late';
 
+// Fetched beside the place that opens, which does not wait for them.
+const ImportStrip = late(() => import('./ImportStrip').then((module) => module.ImportStrip));
+const Messages = late(() => import('@/ui/Messages').then((module) => module.Messages));
 // Fetched when it is first asked for: no place opens with it.
 const ShopDialog = late(() => import('./ShopDialog').then((module) => module.ShopDialog));
 
@@ -100,7 +100,9 @@ export function Shell({ demo, children }: { demo: boolean; children: ReactNode }
         <Refused />
         <Newer />
         {room && <Notice>{room}</Notice>}
-        <ImportStrip />
+        <Guard what="What comes in">
+          <ImportStrip />
+        </Guard>
         <main id="place" tabIndex={-1} className="flex min-h-0 grow flex-col outline-none">
           {phase === 'open' ? (
             <Guard key={at} what="This place">
@@ -110,19 +112,9 @@ export function Shell({ demo, children }: { demo: boolean; children: ReactNode }
             <Opening phase={phase} />
           )}
         </main>
-        <Toaster
-          position="bottom-left"
-          style={{ fontFamily: 'inherit' }}
-          toastOptions={{
-            unstyled: true,
-            // A dialog takes the pointer from all that is not in it; what a message offers stays within reach.
-            style: { pointerEvents: 'auto' },
-            classNames: {
-              toast: 'flex items-center gap-4 border border-ink bg-docket px-4 py-2.5 text-ink w-[360px]',
-              actionButton: 'verb ml-auto min-h-6 shrink-0 px-1',
-            },
-          }}
-        />
+        <Guard what="The corner for messages">
+          <Messages />
+        </Guard>
       </div>
     </Hints>
   );
@@ -271,7 +263,10 @@ async function open(demo: boolean): Promise<void> {
     void clearLoose();
     const { settings } = useShop.getState();
     // A demo whose loading was cut short is gone on with: what is there already is known by its files.
-    if (demo && !settings.demoLoaded && engineHindrance() === null) await loadDemo();
+    if (demo && !settings.demoLoaded && engineHindrance() === null) {
+      const { loadDemo } = await import('@/state/shop/demo');
+      await loadDemo();
+    }
     sendWaiting();
     void keepBuild();
   } catch (error) {

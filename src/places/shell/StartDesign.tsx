@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { startDesign } from '@/state/shop/fitting';
-import { layoutsOf } from '@/state/shop/layouts';
+import { layoutsOf } from '@/core/layout/of-blank';
 import { useShop } from '@/state/shop/shop';
 import { Select } from '@/ui/Select';
 import { tellDone } from '@/ui/tell';

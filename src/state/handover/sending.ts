@@ -6,7 +6,6 @@ import { isStopped } from '@/workers/client';
 import { DeskAway, DeskRefused, isDeskBack, readDesks, sendPack } from '@/workers/desk-client';
 import { sentence } from '../sentence';
 import { commit } from '../shop/commit';
-import { useShop } from '../shop/shop';
 
 /** Packs under way: bytes sent, by the order's key. */
 export const useSending = create<Record<string, { sent: number; stop: AbortController } | undefined>>(
@@ -62,26 +61,10 @@ export async function leaveWaiting(packId: string, order: SentOrder): Promise<vo
 }
 
 const LEFT = 'Stopped: what arrived stays there.';
-/** How long until a desk that was away is asked again, in ms. */
-const ASK_AGAIN = 10_000;
 
-/**
- * From now on, orders that wait for their desk go by themselves once it answers, and those that a closed window left on
- * their way are gone on with. One window does it: the others find the order held.
- */
-export function sendWaiting(): void {
-  const ask = () => void sendWhatWaits().catch(() => undefined);
-  ask();
-  setInterval(ask, ASK_AGAIN);
-  addEventListener('online', ask);
-}
-
-async function sendWhatWaits(): Promise<void> {
-  const packs = [...useShop.getState().packs.values()];
-  const waiting = packs.flatMap(({ id, orders }) =>
-    orders.filter(({ state }) => state === 'waiting' || state === 'sending').map((order) => ({ id, order })),
-  );
-  if (waiting.length === 0 || !(await isDeskBack())) return;
+/** Goes on with orders that wait, once their desk answers. */
+export async function resumeOrders(waiting: readonly { id: string; order: SentOrder }[]): Promise<void> {
+  if (!(await isDeskBack())) return;
   for (const { id, order } of waiting) await resumeOrder(id, order);
 }
 

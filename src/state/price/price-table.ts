@@ -1,16 +1,15 @@
 import { unparse } from 'papaparse';
 import { UpFitError } from '@/core/errors';
 import { safeName } from '@/core/pack/names';
+import type { Price, PriceList } from '@/core/price/list';
 import {
   MORE_COLUMNS,
   PRICE_COLUMNS,
   pricesTable,
   readPrices,
-  type Price,
   type PriceColumn,
-  type PriceList,
   type PriceTrouble,
-} from '@/core/price/list';
+} from '@/core/price/table';
 import { readTable } from '@/files/table';
 import { saveAs } from '../handover/download';
 

@@ -6,19 +6,7 @@ import type { Store } from '@/store/commit';
 import { commit, type Kept } from './commit';
 import { freeName, wantedName } from './names';
 import { takeOut } from './records';
-import { useShop, type Shop } from './shop';
-
-/** The starting layouts of a blank: the one that fits begin with first, then by name. */
-export function layoutsOf(blankId: string, { layouts }: Pick<Shop, 'layouts'>): Layout[] {
-  return [...layouts.values()]
-    .filter((layout) => layout.blankId === blankId)
-    .sort((a, b) => Number(b.usual) - Number(a.usual) || a.name.localeCompare(b.name));
-}
-
-/** The layout that a fit begins with where nobody chooses. */
-export function usualLayout(blankId: string, shop: Pick<Shop, 'layouts'>): Layout | null {
-  return layoutsOf(blankId, shop).find(({ usual }) => usual) ?? null;
-}
+import { useShop } from './shop';
 
 /** Makes a starting layout with nothing on it; answers with it. The first of a blank is what fits begin with. */
 export function makeLayout(blankId: string, name: string): Promise<Kept<Layout>> {

@@ -1,6 +1,7 @@
 'use client';
 import { useState } from 'react';
-import type { PriceColumn, PriceList } from '@/core/price/list';
+import type { PriceList } from '@/core/price/list';
+import type { PriceColumn } from '@/core/price/table';
 import { COLUMNS, matchedBy, readMatched } from '@/state/price/price-table';
 import { addPrices } from '@/state/price/prices';
 import { today } from '@/state/today';

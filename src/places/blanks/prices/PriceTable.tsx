@@ -1,7 +1,8 @@
 'use client';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef, useState } from 'react';
-import { pricesTable, readPrices, type PriceColumn, type PriceList } from '@/core/price/list';
+import type { PriceList } from '@/core/price/list';
+import { pricesTable, readPrices, type PriceColumn } from '@/core/price/table';
 import { COLUMNS, exportPrices } from '@/state/price/price-table';
 import { priceQuestions, removePrices, savePrices, twiceIn } from '@/state/price/prices';
 import { useShop } from '@/state/shop/shop';

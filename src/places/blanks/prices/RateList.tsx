@@ -1,7 +1,7 @@
 'use client';
 import * as v from 'valibot';
 import { useState } from 'react';
-import { RateSchema, type Rate } from '@/core/price/earn';
+import { RateSchema, type Rate } from '@/core/price/rate';
 import { changeSettings } from '@/state/shop/records';
 import { useShop } from '@/state/shop/shop';
 import { today } from '@/state/today';

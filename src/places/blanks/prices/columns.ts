@@ -1,4 +1,4 @@
-import type { PriceColumn } from '@/core/price/list';
+import type { PriceColumn } from '@/core/price/table';
 
 /** What the columns of a price list are called. */
 export const COLUMN_WORDS: Record<PriceColumn, string> = {

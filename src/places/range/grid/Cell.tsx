@@ -6,7 +6,7 @@ import type { Design, Fit } from '@/core/fit/schema';
 import { keyOfPlace, type Place } from '@/core/many/choice';
 import { currentSummary, verdictOf } from '@/state/bench/dockets';
 import { toggle, useChosen } from '@/state/many/chosen';
-import { layoutsOf } from '@/state/shop/layouts';
+import { layoutsOf } from '@/core/layout/of-blank';
 import { blankOf } from '@/state/shop/library';
 import { contextOf, useShop, type Shop } from '@/state/shop/shop';
 import { Tick } from '@/ui/Checkbox';

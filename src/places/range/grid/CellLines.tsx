@@ -5,12 +5,11 @@ import { factsFor } from '@/core/fit/geometry';
 import { isMotifKind, type Design, type Fit, type Piece } from '@/core/fit/schema';
 import { sentence } from '@/state/sentence';
 import { addVersion } from '@/state/shop/designs';
-import { layoutsOf } from '@/state/shop/layouts';
+import { layoutsOf } from '@/core/layout/of-blank';
 import { removeFit, saveFit } from '@/state/shop/records';
 import { contextOf, useShop } from '@/state/shop/shop';
 import { MenuLine } from '@/ui/Menu';
 import { tellDone } from '@/ui/tell';
-import { tellHeldBack } from '../../shell/held-back';
 import type { Asked } from '../asked';
 
 /** A cell of the range, and what may be asked over the range. */
@@ -28,11 +27,15 @@ export function fitCell({ design, blank }: Pick<CellOf, 'design' | 'blank'>, lay
   // Fetched with the first fit that is begun.
   import('@/state/shop/fitting')
     .then(({ fitDesign }) => fitDesign(design.id, blank.id, layoutId))
-    .then(tellSmaller, (error: unknown) => toast(sentence(error)));
+    .then(tellSmaller)
+    .catch((error: unknown) => {
+      toast(sentence(error));
+    });
 }
 
 /** Says of a fit with one motif where that lies smaller than it could. */
-function tellSmaller(fit: Fit): void {
+async function tellSmaller(fit: Fit): Promise<void> {
+  const { tellHeldBack } = await import('../../shell/held-back');
   const { artworks, settings, blanks } = useShop.getState();
   const face = blanks.get(fit.blankId)?.faces[0];
   const motifs = fit.faces.flatMap(({ pieces }) =>
