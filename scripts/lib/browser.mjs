@@ -48,6 +48,24 @@ export async function openBrowser({ profile, seed, downloads, width = 1280, heig
   return browser;
 }
 
+/** ms that what is waited for may take, on a machine that may be busy. */
+const PATIENCE = 600_000;
+
+/** Does something with the first that is found, once it is enabled; it may be drawn anew as it is looked at. */
+export async function actOn(browser, found, act) {
+  await browser.wait(async () => {
+    try {
+      const [first] = await browser.findElements(found);
+      if (!first || !(await first.isEnabled())) return false;
+      await act(first);
+      return true;
+    } catch (fault) {
+      if (fault.name === 'StaleElementReferenceError') return false;
+      throw fault;
+    }
+  }, PATIENCE);
+}
+
 /** ms that the demo's dockets may take: all of them are measured, on a machine that may be busy. */
 const DEMO_PATIENCE = 400_000;
 

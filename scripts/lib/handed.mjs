@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { By } from 'selenium-webdriver';
 import { startApp } from './app.mjs';
-import { openBrowser, openDemo } from './browser.mjs';
+import { actOn, openBrowser, openDemo } from './browser.mjs';
 
 const FITS = 20;
 const GIB = 1024 ** 3;
@@ -35,9 +35,11 @@ export async function handedRows() {
       await input.sendKeys(join(downloads, file));
       await press(browser, '//button[.="Bring it in"]');
       await browser.wait(async () => {
-        const [fault] = await browser.findElements(By.css('[role=dialog] [role=alert]'));
-        if (fault) throw new Error(await fault.getText());
-        return (await browser.findElements(By.css('[role=dialog]'))).length === 0;
+        const [dialog, fault] = await browser.executeScript(
+          'const dialog = document.querySelector("[role=dialog]"); return [dialog !== null, dialog?.querySelector("[role=alert]")?.textContent]',
+        );
+        if (fault) throw new Error(fault);
+        return !dialog;
       }, WAIT);
     });
     const mib = (name, limit, ratio) => ({ name, limit, ratio, ms: null, unit: 'MiB' });
@@ -53,11 +55,7 @@ export async function handedRows() {
   }
 }
 
-async function press(browser, path) {
-  const found = await browser.wait(async () => (await browser.findElements(By.xpath(path)))[0], WAIT);
-  await browser.wait(() => found.isEnabled(), WAIT);
-  await found.click();
-}
+const press = (browser, path) => actOn(browser, By.xpath(path), (button) => button.click());
 
 async function makePack(browser, address) {
   await browser.get(`${address}/packs`);

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { By, Key, until } from 'selenium-webdriver';
 import { startApp } from './app.mjs';
-import { openBrowser, openDemo } from './browser.mjs';
+import { actOn, openBrowser, openDemo } from './browser.mjs';
 
 const ROWS = 200;
 /** Prints made alone, one after another; the median stands for each. */
@@ -19,7 +19,7 @@ export async function rowRows() {
     await openDemo(browser, app.address);
     await browser.get(`${app.address}/bench/knot-badge--mug-325`);
     for (const slot of ['name', 'year']) await addSlot(browser, slot);
-    await once(browser, By.css('a[href^="/rows"]'), (link) => link.click());
+    await actOn(browser, By.css('a[href^="/rows"]'), (link) => link.click());
     const field = await browser.wait(until.elementLocated(By.css('textarea')), WAIT);
     await browser.executeScript(fillIn, field, ROWS);
     await press(browser, 'Take these rows');
@@ -92,7 +92,7 @@ async function addSlot(browser, name) {
 }
 
 async function typeIn(browser, label, ...keys) {
-  await once(browser, By.css(`input[aria-label^="${label}"], textarea[aria-label^="${label}"]`), (field) =>
+  await actOn(browser, By.css(`input[aria-label^="${label}"], textarea[aria-label^="${label}"]`), (field) =>
     field.sendKeys(Key.chord(Key.CONTROL, 'a'), ...keys),
   );
 }
@@ -101,22 +101,7 @@ async function press(browser, words) {
   const path = By.xpath(
     `//*[self::button or @role="menuitem"][starts-with(normalize-space(.), "${words}") or starts-with(@aria-label, "${words}")]`,
   );
-  await once(browser, path, (found) => found.click());
-}
-
-/** Does something with what is found and enabled; it may be drawn anew as it is looked at. */
-async function once(browser, path, act) {
-  await browser.wait(async () => {
-    try {
-      const [found] = await browser.findElements(path);
-      if (!found || !(await found.isEnabled())) return false;
-      await act(found);
-      return true;
-    } catch (fault) {
-      if (fault.name === 'StaleElementReferenceError') return false;
-      throw fault;
-    }
-  }, WAIT);
+  await actOn(browser, path, (found) => found.click());
 }
 
 const finished = (folder) => readdirSync(folder).filter((name) => !name.endsWith('.crdownload'));
