@@ -17,7 +17,6 @@ export const PRICE_COLUMNS = [
 /** Columns that a list may have besides. */
 export const MORE_COLUMNS = ['material', 'side', 'more'] as const;
 export type PriceColumn = (typeof PRICE_COLUMNS)[number] | (typeof MORE_COLUMNS)[number];
-type Column = PriceColumn;
 
 /** A list's lines as the rows of a table, its head first: what `readPrices` reads. */
 export function pricesTable(prices: readonly Price[]): string[][] {
@@ -28,7 +27,7 @@ export function pricesTable(prices: readonly Price[]): string[][] {
 /** What is wrong with a list, by the row as a table shows it (the head is row 1) and the column. */
 export interface PriceTrouble {
   row: number;
-  column: Column;
+  column: PriceColumn;
   message: string;
 }
 
@@ -47,12 +46,12 @@ export function readPrices(table: readonly (readonly string[])[]): {
   const lines = table.slice(1).flatMap((cells, i) => {
     if (cells.every((cell) => cell.trim() === '')) return [];
     const row = i + 2;
-    const cell = (column: Column) => (cells[head.indexOf(column)] ?? '').trim();
+    const cell = (column: PriceColumn) => (cells[head.indexOf(column)] ?? '').trim();
     const before = troubles.length;
-    const tell = (column: Column, message: string) => {
+    const tell = (column: PriceColumn, message: string) => {
       troubles.push({ row, column, message: `Row ${row}, ${column}: ${message}` });
     };
-    const money = (column: Column): string | null => {
+    const money = (column: PriceColumn): string | null => {
       const text = cell(column);
       if (text === '') return null;
       const why = moneyTrouble(text);
@@ -97,7 +96,7 @@ function clashes(lines: readonly { row: number; price: Price }[]): PriceTrouble[
     const sorted = [...group].sort((a, b) => a.price.from - b.price.from || a.row - b.row);
     return sorted.slice(1).flatMap(({ row, price }, i): PriceTrouble[] => {
       const before = sorted[i]!;
-      const told = (column: Column, message: string) => [
+      const told = (column: PriceColumn, message: string) => [
         { row, column, message: `Row ${row}, ${column}: ${message}` },
       ];
       if (price.from === before.price.from)
