@@ -88,7 +88,7 @@ test('the range opens with what it shows: what measures, begins and asks is fetc
   expect(sizes.length).toBeGreaterThan(10);
   const kB = sizes.reduce((sum, bytes) => sum + bytes, 0) / 1000;
   expect(kB).toBeGreaterThan(200);
-  expect(kB).toBeLessThan(380);
+  expect(kB).toBeLessThan(370);
 });
 
 longTest(
