@@ -138,6 +138,8 @@ test('taken to a pack, to pictures, and on a new sheet: each with what was chose
 
 test('a size that is not offered: the nearest blanks with what changes, a fit on one with an undo, or one made so', async () => {
   await shop.bench.menu('gull on Coaster: what can be done', 'On another size');
+  // The dialog is fetched as it is first asked for.
+  await shop.bench.says('[role=dialog]', /size of the print/);
   const field = await shop.browser.switchTo().activeElement();
   await field.sendKeys('90 mm by 80 mm');
   await shop.bench.says('[role=dialog]', /width and a height/i);
@@ -154,6 +156,7 @@ test('a size that is not offered: the nearest blanks with what changes, a fit on
   await shop.bench.undo('fitted on Hanging ornament');
   await range.become(async () => !(await columns()).includes('Hanging ornament'), 'the column stays');
   await shop.bench.menu('gull on Coaster: what can be done', 'On another size');
+  await shop.bench.says('[role=dialog]', /size of the print/);
   await (await shop.browser.switchTo().activeElement()).sendKeys('75 x 85 mm');
   await shop.bench.press('Make one of just');
   await range.become(async () => {
